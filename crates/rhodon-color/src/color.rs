@@ -1,0 +1,110 @@
+//! A colour as somebody states it: a space, three coordinates and an opacity.
+
+use crate::css::{self, ColorError};
+use crate::matrix::apply;
+use crate::oklab::Oklch;
+use crate::space::{SRGB_TO_P3, Space};
+use crate::{Rgb8, gamut};
+
+/// A colour in any space of CSS Color 4. Missing components (`none`) are zero.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Color {
+    space: Space,
+    coords: [f64; 3],
+    alpha: f64,
+}
+
+/// Which gamuts hold a colour.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub struct GamutFit {
+    /// Every channel is within 0–1 in sRGB.
+    pub srgb: bool,
+    /// Every channel is within 0–1 in Display-P3.
+    pub p3: bool,
+}
+
+impl Color {
+    /// A colour from coordinates in CSS's units (see [`Space`]) and an opacity, cut to 0–1.
+    pub fn new(space: Space, coords: [f64; 3], alpha: f64) -> Self {
+        Self { space, coords, alpha: alpha.clamp(0.0, 1.0) }
+    }
+
+    /// Reads any colour of CSS Color 4, and six or eight bare hex digits.
+    ///
+    /// # Errors
+    /// What CSS rejects, with a sentence that says what was expected.
+    ///
+    /// ```
+    /// use rhodon_color::Color;
+    /// assert_eq!(Color::parse("hsl(198 78% 27%)").unwrap().to_rgb8().to_string(), "#0f587b");
+    /// assert!(Color::parse("rgb(1, 2)").unwrap_err().to_string().starts_with("expected"));
+    /// ```
+    pub fn parse(text: &str) -> Result<Self, ColorError> {
+        css::parse(text)
+    }
+
+    /// The space in which it was stated.
+    pub fn space(self) -> Space {
+        self.space
+    }
+
+    /// Its coordinates in that space.
+    pub fn coords(self) -> [f64; 3] {
+        self.coords
+    }
+
+    /// Opacity, 0–1.
+    pub fn alpha(self) -> f64 {
+        self.alpha
+    }
+
+    /// Coordinates in another space, unbounded.
+    pub fn in_space(self, space: Space) -> [f64; 3] {
+        if space == self.space { self.coords } else { space.from_xyz(self.space.to_xyz(self.coords)) }
+    }
+
+    /// Linear sRGB, unbounded.
+    pub fn to_linear_srgb(self) -> [f64; 3] {
+        self.in_space(Space::SrgbLinear)
+    }
+
+    /// Oklch, unbounded.
+    pub fn to_oklch(self) -> Oklch {
+        let [l, c, h] = self.in_space(Space::Oklch);
+        Oklch { l, c, h }
+    }
+
+    /// The 8-bit code: plain rounding inside sRGB, the mapping of CSS Color 4 outside.
+    pub fn to_rgb8(self) -> Rgb8 {
+        Rgb8::from_linear_clipped(gamut::map(self.to_linear_srgb()))
+    }
+
+    /// Which gamuts hold it.
+    pub fn gamut_fit(self) -> GamutFit {
+        let rgb = self.to_linear_srgb();
+        GamutFit { srgb: gamut::inside(rgb), p3: gamut::inside(apply(&SRGB_TO_P3, rgb)) }
+    }
+
+    /// Opacity as an 8-bit value.
+    pub fn alpha8(self) -> u8 {
+        (self.alpha * 255.0).round() as u8
+    }
+
+    /// `#rrggbb`, or `#rrggbbaa` where it is not opaque.
+    pub fn to_hex(self) -> String {
+        let code = self.to_rgb8();
+        if self.alpha < 1.0 { format!("{code}{:02x}", self.alpha8()) } else { code.to_string() }
+    }
+}
+
+impl From<Rgb8> for Color {
+    fn from(code: Rgb8) -> Self {
+        Self::new(Space::Srgb, code.channels().map(|c| f64::from(c) / 255.0), 1.0)
+    }
+}
+
+impl From<Oklch> for Color {
+    fn from(c: Oklch) -> Self {
+        Self::new(Space::Oklch, [c.l, c.c, c.h], 1.0)
+    }
+}

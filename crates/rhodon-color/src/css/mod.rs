@@ -1,0 +1,12 @@
+//! CSS Color 4 text, in and out.
+
+mod calc;
+mod component;
+mod error;
+mod function;
+mod parse;
+mod print;
+
+pub use error::ColorError;
+pub(crate) use parse::parse;
+pub use print::{Notation, NotationError};

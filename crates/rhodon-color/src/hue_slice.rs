@@ -1,0 +1,118 @@
+//! One hue of sRGB, addressed by luminance and chroma.
+//!
+//! Along a ray of constant `s = C / L` each linear channel is `L³ · p(s)` with a cubic `p`
+//! that depends on the hue alone, and so is luminance. Fixing the luminance therefore turns
+//! the gamut's limit and the search for a chroma into roots of cubics: no nested search,
+//! no cube root inside a loop.
+
+use crate::Oklch;
+use crate::oklab::{LMS_TO_LUMINANCE, LMS_TO_SRGB, OKLAB_TO_LMS};
+
+/// Coefficients of a cubic, lowest power first.
+type Cubic = [f64; 4];
+
+fn eval(p: &Cubic, s: f64) -> f64 {
+    ((p[3] * s + p[2]) * s + p[1]) * s + p[0]
+}
+
+/// No sRGB colour has a larger ratio of chroma to lightness (blue has 0.69).
+const MAX_RATIO: f64 = 1.0;
+
+/// The colours of one Oklch hue inside sRGB.
+#[derive(Clone, Debug)]
+pub struct HueSlice {
+    hue: f64,
+    channels: [Cubic; 3],
+    luminance: Cubic,
+}
+
+impl HueSlice {
+    /// The slice at a hue in degrees.
+    pub fn new(hue: f64) -> Self {
+        let (sin, cos) = libm::sincos(hue.to_radians());
+        let k: [f64; 3] = std::array::from_fn(|j| OKLAB_TO_LMS[j][1] * cos + OKLAB_TO_LMS[j][2] * sin);
+        let cubic = |weights: &[f64; 3]| {
+            std::array::from_fn(|n| {
+                let binomial = [1.0, 3.0, 3.0, 1.0][n];
+                (0..3).map(|j| weights[j] * k[j].powi(n as i32)).sum::<f64>() * binomial
+            })
+        };
+        Self {
+            hue,
+            channels: std::array::from_fn(|i| cubic(&LMS_TO_SRGB[i])),
+            luminance: cubic(&LMS_TO_LUMINANCE),
+        }
+    }
+
+    /// The largest chroma that sRGB holds at a luminance `y` (0–1, CIE Y).
+    pub fn max_chroma(&self, y: f64) -> f64 {
+        let s = self.max_ratio(y);
+        s * self.oklab_lightness(y, s)
+    }
+
+    /// The colour at luminance `y` (0–1) and chroma `c`, cut to the gamut's limit.
+    pub fn at(&self, y: f64, c: f64) -> Oklch {
+        let s = self.ratio(y, c).min(self.max_ratio(y));
+        let l = self.oklab_lightness(y, s);
+        Oklch { l, c: s * l, h: self.hue }
+    }
+
+    /// Linear sRGB at luminance `y` and chroma `c`; the caller keeps `c` within
+    /// [`Self::max_chroma`], beyond which channels leave 0–1.
+    pub fn linear_at(&self, y: f64, c: f64) -> [f64; 3] {
+        let s = self.ratio(y, c);
+        let scale = y / eval(&self.luminance, s);
+        std::array::from_fn(|i| eval(&self.channels[i], s) * scale)
+    }
+
+    fn oklab_lightness(&self, y: f64, s: f64) -> f64 {
+        libm::cbrt(y / eval(&self.luminance, s))
+    }
+
+    /// The first `s` at which a channel leaves 0–1, by bisection of the cubics.
+    fn max_ratio(&self, y: f64) -> f64 {
+        if y <= 0.0 || y >= 1.0 {
+            return 0.0;
+        }
+        let inside = |s: f64| {
+            let white = eval(&self.luminance, s);
+            self.channels.iter().all(|p| {
+                let v = eval(p, s);
+                v >= 0.0 && v * y <= white
+            })
+        };
+        let (mut low, mut high) = (0.0, MAX_RATIO);
+        for _ in 0..28 {
+            let mid = (low + high) / 2.0;
+            if inside(mid) {
+                low = mid;
+            } else {
+                high = mid;
+            }
+        }
+        low
+    }
+
+    /// The `s` of a chroma: the root of `s³ · y − c³ · p(s)`, by Newton from the grey side.
+    fn ratio(&self, y: f64, c: f64) -> f64 {
+        if y <= 0.0 || c <= 0.0 {
+            return 0.0;
+        }
+        let c3 = c * c * c;
+        let p = &self.luminance;
+        let mut s = c / libm::cbrt(y);
+        for _ in 0..12 {
+            let value = s * s * s * y - c3 * eval(p, s);
+            let slope = 3.0 * s * s * y - c3 * ((3.0 * p[3] * s + 2.0 * p[2]) * s + p[1]);
+            let step = value / slope;
+            if !step.is_finite() {
+                break;
+            }
+            s -= step;
+            if step.abs() < 1e-12 {
+                break;
+            }
+        }
+        s.clamp(0.0, MAX_RATIO)
+    }
+}

@@ -1,0 +1,44 @@
+//! Colour values: reading and printing CSS colours, converting between spaces,
+//! fitting into a gamut, and measuring contrast, difference and colour vision.
+//!
+//! What lives here knows nothing of themes or files. Nothing clips behind your
+//! back: [`Color::to_linear_srgb`] is unbounded, [`Color::to_rgb8`] is the gamut
+//! mapping of CSS Color 4, and [`HueSlice`] holds hue and luminance instead.
+//!
+//! | to … | use |
+//! |---|---|
+//! | read a CSS colour | [`Color::parse`] |
+//! | print one | [`Notation`] |
+//! | get the code shown on a screen | [`Color::to_rgb8`] |
+//! | move along chroma at fixed hue and luminance | [`HueSlice`] |
+//! | measure readability | [`contrast_ratio`] |
+//! | measure difference | [`difference`] |
+//! | see with another eye | [`Vision`] |
+//! | find companions by hue | [`RELATIONS`] |
+
+mod color;
+mod contrast;
+mod css;
+mod difference;
+mod gamut;
+mod hue_slice;
+mod lightness;
+mod matrix;
+mod oklab;
+mod relation;
+mod rgb8;
+mod space;
+mod transfer;
+mod vision;
+
+pub use color::{Color, GamutFit};
+pub use contrast::{contrast_ratio, luminance};
+pub use css::{ColorError, Notation, NotationError};
+pub use difference::{Lab65, difference, lab_d65};
+pub use hue_slice::HueSlice;
+pub use lightness::{lightness_from_luminance, luminance_from_lightness};
+pub use oklab::{Oklab, Oklch};
+pub use relation::{RELATIONS, Relation, companions};
+pub use rgb8::{Rgb8, Rgb8Error};
+pub use space::Space;
+pub use vision::{Vision, VisionKind};

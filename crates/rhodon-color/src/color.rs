@@ -36,7 +36,7 @@ impl Color {
     ///
     /// ```
     /// use rhodon_color::Color;
-    /// assert_eq!(Color::parse("hsl(198 78% 27%)").unwrap().to_rgb8().to_string(), "#0f587b");
+    /// assert_eq!(Color::parse("hsl(198 78% 27%)").unwrap().to_rgb8().to_string(), "#0f5a7b");
     /// assert!(Color::parse("rgb(1, 2)").unwrap_err().to_string().starts_with("expected"));
     /// ```
     pub fn parse(text: &str) -> Result<Self, ColorError> {
@@ -60,7 +60,11 @@ impl Color {
 
     /// Coordinates in another space, unbounded.
     pub fn in_space(self, space: Space) -> [f64; 3] {
-        if space == self.space { self.coords } else { space.from_xyz(self.space.to_xyz(self.coords)) }
+        match self.space.as_srgb(self.coords) {
+            _ if space == self.space => self.coords,
+            Some(srgb) if space == Space::Srgb => srgb,
+            _ => space.from_xyz(self.space.to_xyz(self.coords)),
+        }
     }
 
     /// Linear sRGB, unbounded.
@@ -76,7 +80,12 @@ impl Color {
 
     /// The 8-bit code: plain rounding inside sRGB, the mapping of CSS Color 4 outside.
     pub fn to_rgb8(self) -> Rgb8 {
-        Rgb8::from_linear_clipped(gamut::map(self.to_linear_srgb()))
+        let linear = self.to_linear_srgb();
+        if gamut::inside(linear) {
+            let [r, g, b] = self.in_space(Space::Srgb).map(|v| (v * 255.0).round().clamp(0.0, 255.0) as u8);
+            return Rgb8::new(r, g, b);
+        }
+        Rgb8::from_linear_clipped(gamut::map(linear))
     }
 
     /// Which gamuts hold it.

@@ -10,6 +10,24 @@ pub fn luminance(color: Rgb8) -> f64 {
 
 /// Contrast ratio (WCAG 2.2, "contrast ratio"), 1–21, whichever way round.
 pub fn contrast_ratio(a: Rgb8, b: Rgb8) -> f64 {
-    let (a, b) = (luminance(a), luminance(b));
-    (a.max(b) + 0.05) / (a.min(b) + 0.05)
+    ContrastOn::new(a).ratio(b)
+}
+
+/// Contrast against one colour, prepared for many others.
+#[derive(Clone, Copy, Debug)]
+pub struct ContrastOn {
+    luminance: f64,
+}
+
+impl ContrastOn {
+    /// Against this colour.
+    pub fn new(ground: Rgb8) -> Self {
+        Self { luminance: luminance(ground) }
+    }
+
+    /// Contrast ratio of another colour, as [`contrast_ratio`].
+    pub fn ratio(self, color: Rgb8) -> f64 {
+        let other = luminance(color);
+        (self.luminance.max(other) + 0.05) / (self.luminance.min(other) + 0.05)
+    }
 }

@@ -6,7 +6,9 @@
 //! no cube root inside a loop.
 
 use crate::Oklch;
+use crate::matrix::{Mat3, product};
 use crate::oklab::{LMS_TO_LUMINANCE, LMS_TO_SRGB, OKLAB_TO_LMS};
+use crate::space::SRGB_TO_P3;
 
 /// Coefficients of a cubic, lowest power first.
 type Cubic = [f64; 4];
@@ -15,10 +17,12 @@ fn eval(p: &Cubic, s: f64) -> f64 {
     ((p[3] * s + p[2]) * s + p[1]) * s + p[0]
 }
 
-/// No sRGB colour has a larger ratio of chroma to lightness (blue has 0.69).
+/// No colour of either gamut has a larger ratio of chroma to lightness (sRGB blue has 0.69).
 const MAX_RATIO: f64 = 1.0;
 
-/// The colours of one Oklch hue inside sRGB.
+const LMS_TO_P3: Mat3 = product(&SRGB_TO_P3, &LMS_TO_SRGB);
+
+/// The colours of one Oklch hue inside sRGB, or inside Display-P3.
 #[derive(Clone, Debug)]
 pub struct HueSlice {
     hue: f64,
@@ -27,8 +31,17 @@ pub struct HueSlice {
 }
 
 impl HueSlice {
-    /// The slice at a hue in degrees.
+    /// The sRGB slice at a hue in degrees.
     pub fn new(hue: f64) -> Self {
+        Self::within(hue, &LMS_TO_SRGB)
+    }
+
+    /// The Display-P3 slice at a hue in degrees; [`Self::linear_at`] then gives linear P3.
+    pub fn in_p3(hue: f64) -> Self {
+        Self::within(hue, &LMS_TO_P3)
+    }
+
+    fn within(hue: f64, lms_to_rgb: &Mat3) -> Self {
         let (sin, cos) = libm::sincos(hue.to_radians());
         let k: [f64; 3] = std::array::from_fn(|j| OKLAB_TO_LMS[j][1] * cos + OKLAB_TO_LMS[j][2] * sin);
         let cubic = |weights: &[f64; 3]| {
@@ -39,12 +52,12 @@ impl HueSlice {
         };
         Self {
             hue,
-            channels: std::array::from_fn(|i| cubic(&LMS_TO_SRGB[i])),
+            channels: std::array::from_fn(|i| cubic(&lms_to_rgb[i])),
             luminance: cubic(&LMS_TO_LUMINANCE),
         }
     }
 
-    /// The largest chroma that sRGB holds at a luminance `y` (0–1, CIE Y).
+    /// The largest chroma that the gamut holds at a luminance `y` (0–1, CIE Y).
     pub fn max_chroma(&self, y: f64) -> f64 {
         let s = self.max_ratio(y);
         s * self.oklab_lightness(y, s)
@@ -57,7 +70,7 @@ impl HueSlice {
         Oklch { l, c: s * l, h: self.hue }
     }
 
-    /// Linear sRGB at luminance `y` and chroma `c`; the caller keeps `c` within
+    /// Linear RGB of the slice's gamut at luminance `y` and chroma `c`; the caller keeps `c` within
     /// [`Self::max_chroma`], beyond which channels leave 0–1.
     pub fn linear_at(&self, y: f64, c: f64) -> [f64; 3] {
         let s = self.ratio(y, c);
@@ -82,7 +95,7 @@ impl HueSlice {
             })
         };
         let (mut low, mut high) = (0.0, MAX_RATIO);
-        for _ in 0..28 {
+        for _ in 0..24 {
             let mid = (low + high) / 2.0;
             if inside(mid) {
                 low = mid;

@@ -70,13 +70,24 @@ const WHITE_D50: Vec3 = [0.3457 / 0.3585, 1.0, (1.0 - 0.3457 - 0.3585) / 0.3585]
 const WHITE_D65: Vec3 = [0.3127 / 0.3290, 1.0, (1.0 - 0.3127 - 0.3290) / 0.3290];
 
 impl Space {
+    /// Encoded sRGB of the spaces that are only another way to write it. No matrix is
+    /// involved, so that `50%` stays exactly half.
+    pub(crate) fn as_srgb(self, c: Vec3) -> Option<Vec3> {
+        match self {
+            Space::Srgb => Some(c),
+            Space::Hsl => Some(hsl_to_srgb(c)),
+            Space::Hwb => Some(hwb_to_srgb(c)),
+            _ => None,
+        }
+    }
+
     /// XYZ (D65) of coordinates in this space.
     pub(crate) fn to_xyz(self, c: Vec3) -> Vec3 {
         match self {
             Space::Srgb => apply(&SRGB_TO_XYZ, c.map(transfer::srgb_to_linear)),
-            Space::SrgbLinear => apply(&SRGB_TO_XYZ, c),
             Space::Hsl => Space::Srgb.to_xyz(hsl_to_srgb(c)),
             Space::Hwb => Space::Srgb.to_xyz(hwb_to_srgb(c)),
+            Space::SrgbLinear => apply(&SRGB_TO_XYZ, c),
             Space::DisplayP3 => apply(&P3_TO_XYZ, c.map(transfer::srgb_to_linear)),
             Space::DisplayP3Linear => apply(&P3_TO_XYZ, c),
             Space::A98Rgb => apply(&A98_TO_XYZ, c.map(transfer::a98_to_linear)),

@@ -61,7 +61,9 @@ fn green_is_green_in_every_space() {
         "color(xyz-d65 0.07719 0.15438 0.02573)",
         "color(xyz-d50 0.083144 0.154746 0.020961)",
     ] {
-        assert_eq!(hex(text), "#008000", "{text}");
+        // The tests' own decimals are rounded: they allow one step of 8-bit.
+        let [r, g, b] = Color::parse(text).unwrap().to_rgb8().channels();
+        assert!(r <= 1 && (127..=129).contains(&g) && b <= 1, "{text}: {r} {g} {b}");
     }
 }
 

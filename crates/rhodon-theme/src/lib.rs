@@ -1,1 +1,35 @@
-//! Placeholder.
+//! The spec — what the user decided — and everything that is derived from it.
+//!
+//! [`derive`] is a pure function from a [`Resolved`] document to [`Derived`] tokens and pairs:
+//! no clock, no files, no network, no randomness. Server, command line, tests and benches
+//! all call the same one.
+//!
+//! The way of the data: [`Spec::read`] → [`Resolved::follow`] (parents) → scales → roles of each
+//! mode → tokens. Adding a scale method is one file in `scale/` and one line in
+//! [`scale::METHODS`]; adding a family of roles is one file in `role/` and one line there.
+
+mod book;
+mod derive;
+mod intent;
+mod label;
+mod naming;
+mod own;
+mod role;
+pub mod scale;
+mod spec;
+mod status;
+mod token;
+mod typeface;
+mod value;
+
+pub use derive::{Derived, IntentScale, NamedScale, derive};
+pub use intent::INTENTS;
+pub use label::{NameError, Slug, StepLabel, TokenPath};
+pub use naming::name as color_name;
+pub use spec::{
+    BrandColor, FORMAT, InheritError, Inherited, IntentSpec, ModeValues, OwnToken, Problem, Problems,
+    Resolved, ScaleSpec, ShapeSpec, Spec, TokenKind, TypeSpec,
+};
+pub use status::{APART, Status, tuned as status_colors};
+pub use token::{Cell, Cells, Mode, Pair, Section, Token};
+pub use value::{ColorValue, Origin, Unit, Value, Written};

@@ -168,7 +168,7 @@ fn components<'i>(
     let mut found = [Component::None; 3];
     let mut commas = false;
     for (i, place) in found.iter_mut().enumerate() {
-        if i > 0 {
+        if i > 0 && !input.is_exhausted() {
             let comma = input.try_parse(|p| p.expect_comma()).is_ok();
             if i == 1 {
                 commas = comma;

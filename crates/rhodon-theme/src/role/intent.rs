@@ -1,0 +1,109 @@
+//! What every intent offers: a fill with its states and text, a tint with its text, an edge,
+//! and the far end of a gradient.
+
+use rhodon_color::Rgb8;
+
+use super::painter::{Choice, Painter, RoleId};
+use super::pick::{Needs, Reach};
+use super::{GRAPHIC, TEXT};
+use crate::derive::{IntentScale, NamedScale};
+
+/// L\* from the fill to its hover and pressed state, and to the far end of its gradient.
+const STATES: [(&str, f64); 3] = [("fill-hover", 6.0), ("fill-pressed", 12.0), ("gradient-end", 9.0)];
+/// A fill with less L\* than this left changes towards its text instead of away from it.
+const LEAST_LEFT: f64 = 14.0;
+
+pub(crate) fn paint(p: &mut Painter<'_>) {
+    for intent in p.on.intents {
+        fill(p, intent);
+        tint(p, intent);
+    }
+}
+
+fn fill(p: &mut Painter<'_>, intent: &IntentScale) {
+    let (name, scale) = (&intent.name, &p.on.scales[intent.scale]);
+    let reason = format!("{}: {}", scale.name, intent.reason);
+    let fill = p.put(format!("{name}.fill"), scale.choice(scale.scale.base, reason));
+    let code = p.code(fill);
+    let text_choice = p.text_on(code, p.path(fill));
+    let text = p.put(format!("{name}.fill-text"), text_choice);
+    p.pair(text, fill, TEXT);
+    let direction = direction(code, p.code(text));
+    for (state, distance) in STATES {
+        let choice = state_choice(p, scale, code, direction * distance, text, state);
+        let id = p.put(format!("{name}.{state}"), choice);
+        p.pair(text, id, TEXT);
+    }
+}
+
+/// −1 where the states get darker, 1 where they get lighter.
+fn direction(fill: Rgb8, text: Rgb8) -> f64 {
+    let lightness = fill.lightness();
+    let text_is_light = text.luminance() > fill.luminance();
+    let (away, left) = if text_is_light { (-1.0, lightness) } else { (1.0, 100.0 - lightness) };
+    if left < LEAST_LEFT { -away } else { away }
+}
+
+fn state_choice(
+    p: &Painter<'_>,
+    scale: &NamedScale,
+    fill: Rgb8,
+    move_by: f64,
+    text: RoleId,
+    state: &str,
+) -> Choice {
+    let from = fill.lightness();
+    let word = if move_by < 0.0 { "darker" } else { "lighter" };
+    let mut distance = move_by;
+    // A fill set by hand may leave its text with little to spare: stay where it can be read.
+    loop {
+        let tone = (from + distance).clamp(0.0, 100.0);
+        let reason = format!("{state}: {:.0} L* {word} than the fill", distance.abs());
+        let choice = p.at(scale, tone, reason);
+        let ratio = rhodon_color::contrast_ratio(choice.color.code, p.code(text));
+        if ratio >= TEXT || distance.abs() < 1.0 {
+            return choice;
+        }
+        distance -= move_by.signum();
+    }
+}
+
+fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
+    let (name, scale) = (&intent.name, &p.on.scales[intent.scale]);
+    let none = Needs { on: &[], ratio: 1.0 };
+    let tint_choice = p.pick(scale, p.by_mode(93.0, 18.0), Reach::NEAR, none);
+    let tint = p.put(format!("{name}.tint"), tint_choice);
+    let hover_tone = p.code(tint).lightness() + p.by_mode(-4.0, 6.0);
+    let hover_choice = p.at(scale, hover_tone, "tint-hover: a little further from the page".to_owned());
+    let hover = p.put(format!("{name}.tint-hover"), hover_choice);
+
+    let mut grounds = vec![tint, hover];
+    grounds.extend(&p.surfaces);
+    let needs = Needs { on: &grounds, ratio: TEXT };
+    let choice = p.fill_or_tone(scale, p.by_mode(37.0, 78.0), needs);
+    let text = p.put(format!("{name}.tint-text"), choice);
+    for ground in grounds {
+        p.pair(text, ground, TEXT);
+    }
+
+    let surfaces = p.surfaces.clone();
+    let choice = p.fill_or_tone(scale, p.by_mode(50.0, 58.0), Needs { on: &surfaces, ratio: GRAPHIC });
+    let edge = p.put(format!("{name}.edge"), choice);
+    p.pair_on_surfaces(edge, GRAPHIC);
+}
+
+impl Painter<'_> {
+    /// The exact colour of the scale where it can be read, else the step nearest a tone.
+    pub(crate) fn fill_or_tone(&self, scale: &NamedScale, tone: f64, needs: Needs<'_>) -> Choice {
+        let base = scale.scale.base_step().color;
+        let reads =
+            needs.on.iter().all(|id| rhodon_color::contrast_ratio(base, self.code(*id)) >= needs.ratio);
+        if reads {
+            return scale.choice(
+                scale.scale.base,
+                format!("{} itself has {} : 1 where it is used", scale.name, needs.ratio),
+            );
+        }
+        self.pick(scale, tone, Reach::WIDE, needs)
+    }
+}

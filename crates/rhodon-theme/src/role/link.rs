@@ -1,0 +1,39 @@
+//! Links in running text, and the ring around what has the focus.
+
+use super::painter::Painter;
+use super::pick::{Needs, Reach};
+use super::{GRAPHIC, TEXT};
+
+/// L\* between a link and its hover and pressed state.
+const STEP: f64 = 8.0;
+
+pub(crate) fn paint(p: &mut Painter<'_>) {
+    let Some(primary) = p.on.intents.first() else { return };
+    let scale = &p.on.scales[primary.scale];
+    let surfaces = p.surfaces.clone();
+    let needs = Needs { on: &surfaces, ratio: TEXT };
+    let rest_choice = p.fill_or_tone(scale, p.by_mode(42.0, 74.0), needs);
+    let rest = p.put("link.rest", rest_choice);
+    p.pair_on_surfaces(rest, TEXT);
+    let from = p.code(rest).lightness();
+    for (i, state) in ["hover", "pressed"].into_iter().enumerate() {
+        let further = STEP * (i + 1) as f64;
+        let tone = away(from, further, p.by_mode(-1.0, 1.0), p.by_mode((34.0, 26.0), (82.0, 90.0)), i);
+        let choice = p.pick(scale, tone, Reach(0.75), needs);
+        let id = p.put(format!("link.{state}"), choice);
+        p.pair_on_surfaces(id, TEXT);
+    }
+    if let Some(edge) = p.find("primary.edge") {
+        let ring = p.put_same("focus.ring", edge);
+        p.pair_on_surfaces(ring, GRAPHIC);
+    }
+}
+
+/// Further from the page; where nothing is left there, a tone nearer to it that still reads.
+fn away(from: f64, further: f64, direction: f64, fallback: (f64, f64), state: usize) -> f64 {
+    let tone = from + direction * further;
+    if (6.0..=97.0).contains(&tone) {
+        return tone;
+    }
+    if state == 0 { fallback.0 } else { fallback.1 }
+}

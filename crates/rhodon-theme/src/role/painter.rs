@@ -1,0 +1,175 @@
+//! What a family of roles paints on: the scales, the mode, and the roles painted so far.
+
+use rhodon_color::{Rgb8, contrast_ratio};
+
+use crate::book::Book;
+use crate::derive::{IntentScale, NamedScale};
+use crate::token::{Cell, Mode, Pair};
+use crate::value::{ColorValue, Origin, Value};
+
+/// What roles are made from; the same for both modes.
+#[derive(Debug)]
+pub(crate) struct Backdrop<'a> {
+    pub scales: &'a [NamedScale],
+    pub intents: &'a [IntentScale],
+    pub book: &'a Book,
+}
+
+/// A role's value before anybody overrides it.
+#[derive(Clone, Debug)]
+pub(crate) struct Choice {
+    pub color: ColorValue,
+    pub alias: Option<String>,
+    pub reason: String,
+}
+
+/// A role that has been painted.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub(crate) struct RoleId(usize);
+
+#[derive(Debug)]
+struct Declared {
+    fg: RoleId,
+    bg: RoleId,
+    need: f64,
+}
+
+/// The result: roles and pairs of one mode.
+#[derive(Debug)]
+pub(crate) struct Painted {
+    pub roles: Vec<(String, Cell)>,
+    pub pairs: Vec<Pair>,
+}
+
+/// See the module.
+#[derive(Debug)]
+pub(crate) struct Painter<'a> {
+    pub mode: Mode,
+    pub on: &'a Backdrop<'a>,
+    /// The four surfaces, once painted.
+    pub surfaces: Vec<RoleId>,
+    roles: Vec<(String, Cell)>,
+    declared: Vec<Declared>,
+    /// Overrides that refer to a role painted later.
+    waiting: Vec<(RoleId, String)>,
+}
+
+impl<'a> Painter<'a> {
+    pub(crate) fn new(mode: Mode, on: &'a Backdrop<'a>) -> Self {
+        Self {
+            mode,
+            on,
+            surfaces: Vec::new(),
+            roles: Vec::with_capacity(128),
+            declared: Vec::with_capacity(192),
+            waiting: Vec::new(),
+        }
+    }
+
+    /// Light's value in light mode, dark's in dark mode.
+    pub(crate) fn by_mode<T>(&self, light: T, dark: T) -> T {
+        match self.mode {
+            Mode::Light => light,
+            Mode::Dark => dark,
+        }
+    }
+
+    /// Adds a role; what the user set wins over the choice.
+    pub(crate) fn put(&mut self, path: impl Into<String>, choice: Choice) -> RoleId {
+        let path = path.into();
+        let id = RoleId(self.roles.len());
+        let mut cell = Cell {
+            value: Value::Color(choice.color),
+            alias: choice.alias,
+            origin: Origin::Derived,
+            reason: choice.reason,
+        };
+        if let Some(set) = self.on.book.role(&path, self.mode) {
+            cell.origin = set.origin;
+            cell.alias.clone_from(&set.alias);
+            cell.reason = set.reason();
+            match &set.value {
+                Ok(color) => cell.value = Value::Color(*color),
+                Err(role) => match self.find(role) {
+                    Some(found) => cell.value = Value::Color(self.value(found)),
+                    None => self.waiting.push((id, role.clone())),
+                },
+            }
+        }
+        self.roles.push((path, cell));
+        id
+    }
+
+    /// Adds a role that is another one under a name of its own.
+    pub(crate) fn put_same(&mut self, path: impl Into<String>, as_role: RoleId) -> RoleId {
+        let alias = self.path(as_role).to_owned();
+        let choice =
+            Choice { color: self.value(as_role), reason: format!("follows {alias}"), alias: Some(alias) };
+        self.put(path, choice)
+    }
+
+    /// Declares that one role is read on another.
+    pub(crate) fn pair(&mut self, fg: RoleId, bg: RoleId, need: f64) {
+        self.declared.push(Declared { fg, bg, need });
+    }
+
+    /// Declares that one role is read on every surface.
+    pub(crate) fn pair_on_surfaces(&mut self, fg: RoleId, need: f64) {
+        for i in 0..self.surfaces.len() {
+            self.pair(fg, self.surfaces[i], need);
+        }
+    }
+
+    pub(crate) fn path(&self, id: RoleId) -> &str {
+        &self.roles[id.0].0
+    }
+
+    pub(crate) fn code(&self, id: RoleId) -> Rgb8 {
+        self.value(id).code
+    }
+
+    fn value(&self, id: RoleId) -> ColorValue {
+        // Roles hold nothing but colours: `put` is the only way in.
+        self.roles[id.0].1.value.color().copied().unwrap_or(ColorValue::opaque(Rgb8::BLACK))
+    }
+
+    pub(crate) fn find(&self, path: &str) -> Option<RoleId> {
+        self.roles.iter().position(|(p, _)| p == path).map(RoleId)
+    }
+
+    /// The neutral scale.
+    pub(crate) fn neutral(&self) -> &'a NamedScale {
+        let intents = self.on.intents;
+        let neutral = intents.iter().find(|i| i.name.as_str() == "neutral").or(intents.first());
+        &self.on.scales[neutral.map_or(0, |i| i.scale)]
+    }
+
+    /// Roles and measured pairs.
+    pub(crate) fn finish(mut self) -> Painted {
+        // A chain of late references is as long as the list at most.
+        for _ in 0..self.waiting.len() {
+            for (id, role) in self.waiting.clone() {
+                if let Some(found) = self.find(&role) {
+                    let color = self.value(found);
+                    self.roles[id.0].1.value = Value::Color(color);
+                }
+            }
+        }
+        let pairs = self
+            .declared
+            .iter()
+            .map(|d| {
+                let ratio = contrast_ratio(self.code(d.fg), self.code(d.bg));
+                Pair {
+                    mode: self.mode,
+                    fg: self.path(d.fg).to_owned(),
+                    bg: self.path(d.bg).to_owned(),
+                    ratio,
+                    need: d.need,
+                    pass: ratio >= d.need,
+                }
+            })
+            .collect();
+        Painted { roles: self.roles, pairs }
+    }
+}

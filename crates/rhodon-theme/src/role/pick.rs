@@ -1,0 +1,125 @@
+//! Choosing a colour for a role: the step nearest a tone that can be read where it must, or
+//! a colour between the steps where none can.
+
+use rhodon_color::{ContrastOn, Rgb8};
+
+use super::painter::{Choice, Painter, RoleId};
+use crate::derive::NamedScale;
+use crate::token::Mode;
+use crate::value::ColorValue;
+
+/// What a role must be readable on.
+#[derive(Clone, Copy, Debug)]
+pub(crate) struct Needs<'a> {
+    pub on: &'a [RoleId],
+    pub ratio: f64,
+}
+
+/// How far from its tone, in L\*, a role may take a step.
+#[derive(Clone, Copy, Debug)]
+pub(crate) struct Reach(pub f64);
+
+impl Reach {
+    /// For text and edges: any step that can be read serves.
+    pub(crate) const WIDE: Self = Self(12.0);
+    /// For fills and tints: near enough not to look like another role.
+    pub(crate) const NEAR: Self = Self(3.0);
+    /// For surfaces, which lie close together.
+    pub(crate) const TIGHT: Self = Self(1.25);
+}
+
+impl Painter<'_> {
+    /// A choice on `scale` near `tone` (L\*).
+    pub(crate) fn pick(&self, scale: &NamedScale, tone: f64, reach: Reach, needs: Needs<'_>) -> Choice {
+        let grounds: Vec<ContrastOn> = needs.on.iter().map(|id| ContrastOn::new(self.code(*id))).collect();
+        let reads = |code: Rgb8| grounds.iter().all(|g| g.ratio(code) >= needs.ratio);
+        let mut order: Vec<usize> = (0..scale.scale.steps.len())
+            .filter(|i| (scale.scale.steps[*i].lightness - tone).abs() <= reach.0)
+            .collect();
+        let distance = |i: &usize| (scale.scale.steps[*i].lightness - tone).abs();
+        order.sort_by(|a, b| distance(a).total_cmp(&distance(b)));
+        if let Some(i) = order.into_iter().find(|i| reads(scale.scale.steps[*i].color)) {
+            let reason = match self.hardest(scale.scale.steps[i].color, &grounds, needs) {
+                Some(hard) => {
+                    format!("{} step nearest to L* {tone} with {} : 1 on {hard}", scale.name, needs.ratio)
+                }
+                None => format!("{} step nearest to L* {tone}", scale.name),
+            };
+            return scale.choice(i, reason);
+        }
+        self.solve(scale, tone, &reads, needs)
+    }
+
+    /// The ground on which a colour is read worst.
+    fn hardest(&self, code: Rgb8, grounds: &[ContrastOn], needs: Needs<'_>) -> Option<&str> {
+        let ratio = |i: &usize| grounds[*i].ratio(code);
+        let worst = (0..grounds.len()).min_by(|a, b| ratio(a).total_cmp(&ratio(b)))?;
+        Some(self.path(needs.on[worst]))
+    }
+
+    /// A colour of the scale's own curve: at the tone, or as near to it as it can be read.
+    fn solve(&self, scale: &NamedScale, tone: f64, reads: &dyn Fn(Rgb8) -> bool, needs: Needs<'_>) -> Choice {
+        let away = match self.mode {
+            Mode::Light => -0.5,
+            Mode::Dark => 0.5,
+        };
+        let mut lightness = tone;
+        while (0.0..=100.0).contains(&lightness) {
+            let code = scale.scale.at_lightness(lightness);
+            if reads(code) {
+                let reason = format!("{} at L* {lightness}, between its steps", scale.name);
+                return Choice { color: ColorValue::opaque(code), alias: None, reason };
+            }
+            lightness += away;
+        }
+        // Only surfaces set by hand, light and dark at once, come here: take what reads best.
+        let least = |code: Rgb8| {
+            needs
+                .on
+                .iter()
+                .map(|id| ContrastOn::new(self.code(*id)).ratio(code))
+                .fold(f64::INFINITY, f64::min)
+        };
+        let best = if least(Rgb8::BLACK) > least(Rgb8::WHITE) { Rgb8::BLACK } else { Rgb8::WHITE };
+        let reason = format!("no colour has {} : 1 on every surface; this one has the most", needs.ratio);
+        Choice { color: ColorValue::opaque(best), alias: None, reason }
+    }
+
+    /// The text colour for a fill: white, else ink, else black; one of them always has 4.5 : 1.
+    pub(crate) fn text_on(&self, fill: Rgb8, fill_path: &str) -> Choice {
+        let neutral = self.neutral();
+        let on = ContrastOn::new(fill);
+        let ink = neutral.scale.steps.len() - 1;
+        let white = neutral.scale.steps.iter().position(|s| s.color == Rgb8::WHITE);
+        if on.ratio(Rgb8::WHITE) >= super::TEXT {
+            let reason = format!("white has 4.5 : 1 on {fill_path}");
+            return match white {
+                Some(i) => neutral.choice(i, reason),
+                None => Choice { color: ColorValue::opaque(Rgb8::WHITE), alias: None, reason },
+            };
+        }
+        if on.ratio(neutral.scale.steps[ink].color) >= super::TEXT {
+            return neutral.choice(ink, format!("ink has 4.5 : 1 on {fill_path}, white has not"));
+        }
+        let reason = format!("only black has 4.5 : 1 on {fill_path}");
+        Choice { color: ColorValue::opaque(Rgb8::BLACK), alias: None, reason }
+    }
+
+    /// A colour of the scale at an L\*: a step where one is there, else in between.
+    pub(crate) fn at(&self, scale: &NamedScale, tone: f64, reason: String) -> Choice {
+        let step = scale.scale.steps.iter().position(|s| (s.lightness - tone).abs() <= 0.75);
+        match step {
+            Some(i) => scale.choice(i, reason),
+            None => Choice { color: ColorValue::opaque(scale.scale.at_lightness(tone)), alias: None, reason },
+        }
+    }
+}
+
+impl NamedScale {
+    /// One of its steps as the choice for a role.
+    pub(crate) fn choice(&self, index: usize, reason: String) -> Choice {
+        let step = &self.scale.steps[index];
+        let color = ColorValue { code: step.color, alpha: 1.0, wide: step.wide };
+        Choice { color, alias: Some(self.step_path(index)), reason }
+    }
+}

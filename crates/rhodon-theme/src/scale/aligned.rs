@@ -1,0 +1,13 @@
+//! **aligned**: every step exactly on its target, so that a label means the same contrast in
+//! every hue. Only the pins stand where their colour stands.
+
+use rhodon_color::Rgb8;
+
+use crate::scale::Request;
+use crate::scale::natural::paint;
+use crate::scale::pin::Placed;
+use crate::scale::round::Slack;
+
+pub(crate) fn build(request: &Request, targets: &[f64], pins: &[Placed]) -> Vec<Rgb8> {
+    paint(request, &request.adjusted(targets.to_vec()), pins, Slack::Exact)
+}

@@ -1,0 +1,226 @@
+//! Scales: ordered steps of one hue family that contain their pins exactly.
+
+mod aligned;
+mod chroma;
+mod lightness;
+mod method;
+mod mix;
+mod monotone;
+mod natural;
+mod pin;
+mod round;
+mod targets;
+mod wide;
+
+pub use method::{METHODS, Method};
+pub use pin::Pin;
+pub use targets::default_labels;
+
+use rhodon_color::{Color, HueSlice, Oklch, Rgb8, luminance_from_lightness};
+
+use crate::label::StepLabel;
+
+/// What a scale is built from.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Request {
+    /// How.
+    pub method: Method,
+    /// 2 to 40 labels, light to dark.
+    pub labels: Vec<StepLabel>,
+    /// Colours the scale must contain. None: a scale in the hue and strength of `tone`.
+    pub pins: Vec<Pin>,
+    /// Hue and strength where there is no pin.
+    pub tone: Rgb8,
+    /// Degrees of hue, ±20, that a dark step is turned; light steps turn the other way.
+    pub turn: f64,
+    /// Factor on the chroma of every step but the pins, 0–2.
+    pub strength: f64,
+    /// L\* of single steps, set by hand.
+    pub lightness: Vec<(StepLabel, f64)>,
+    /// Also build the Display-P3 scale.
+    pub wide: bool,
+}
+
+impl Request {
+    /// A scale of default labels around one colour.
+    pub fn around(color: Rgb8) -> Self {
+        Self {
+            method: Method::default(),
+            labels: default_labels(),
+            pins: vec![Pin { color, label: None }],
+            tone: color,
+            turn: 0.0,
+            strength: 1.0,
+            lightness: Vec::new(),
+            wide: false,
+        }
+    }
+
+    /// Applies the L\* set by hand; the steps beside follow smoothly, pins hold. What
+    /// would break the order is cut to leave it intact.
+    fn adjusted(&self, mut lightness: Vec<f64>) -> Vec<f64> {
+        for (label, wanted) in &self.lightness {
+            if let Some(i) = self.labels.iter().position(|l| l == label) {
+                adjust(&mut lightness, i, *wanted);
+            }
+        }
+        lightness
+    }
+}
+
+/// The least L\* kept between a step set by hand and its neighbours.
+const HAND_GAP: f64 = 1.0;
+
+/// Moves one step, and its two neighbours on either side by a part of the way.
+fn adjust(lightness: &mut [f64], index: usize, wanted: f64) {
+    let high = if index == 0 { 100.0 } else { lightness[index - 1] - HAND_GAP };
+    let low = lightness.get(index + 1).map_or(0.0, |l| l + HAND_GAP);
+    if low > high {
+        return;
+    }
+    lightness[index] = wanted.clamp(low, high);
+}
+
+/// One colour of a scale.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Step {
+    /// Its name.
+    pub label: StepLabel,
+    /// Its code.
+    pub color: Rgb8,
+    /// CIE L\* (D65) of the code.
+    pub lightness: f64,
+    /// Fixed by the user.
+    pub pinned: bool,
+    /// The Display-P3 colour of the same luminance, where the scale is wide.
+    pub wide: Option<Color>,
+}
+
+/// An ordered run of steps, light to dark.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Scale {
+    /// At least two.
+    pub steps: Vec<Step>,
+    /// Index of the step that carries the first pin; without pins the one nearest to the middle.
+    pub base: usize,
+    /// What had to give way, in sentences.
+    pub notes: Vec<String>,
+}
+
+/// Why a scale cannot be built.
+#[derive(Clone, Debug, PartialEq, thiserror::Error)]
+pub enum ScaleError {
+    /// A pin asks for a step that the list lacks.
+    #[error("no step {label}: expected one of {}", known.iter().map(StepLabel::as_str).collect::<Vec<_>>().join(", "))]
+    UnknownLabel {
+        /// The label asked for.
+        label: StepLabel,
+        /// The list.
+        known: Vec<StepLabel>,
+    },
+    /// Two pins are too alike to be two steps of one scale.
+    #[error(
+        "{first} and {second} are too close in lightness for two steps of one scale: expected at least 2 L* between pins"
+    )]
+    PinsTooClose {
+        /// One.
+        first: Rgb8,
+        /// The other.
+        second: Rgb8,
+    },
+    /// The pins leave no step free for one of them.
+    #[error(
+        "no step is left for {color} among {steps}: expected pins that leave 2 L* for each step between them"
+    )]
+    NoRoom {
+        /// The pin without a step.
+        color: Rgb8,
+        /// The number of steps.
+        steps: usize,
+    },
+    /// Too few or too many labels, or one twice.
+    #[error("expected 2 to 40 different step labels, found {0}")]
+    Labels(String),
+}
+
+/// The L\* that stands for a scale without pins.
+const MIDDLE: f64 = 40.5;
+
+/// Builds a scale.
+///
+/// # Errors
+/// See [`ScaleError`].
+pub fn build(request: &Request) -> Result<Scale, ScaleError> {
+    check_labels(&request.labels)?;
+    let targets = targets::targets(&request.labels);
+    let placement = pin::place(&request.pins, &request.labels, &targets)?;
+    let codes = (request.method.build)(request, &targets, &placement.pins);
+    let steps = request
+        .labels
+        .iter()
+        .zip(codes)
+        .enumerate()
+        .map(|(i, (label, color))| Step {
+            label: label.clone(),
+            color,
+            lightness: color.lightness(),
+            pinned: placement.pins.iter().any(|p| p.index == i),
+            wide: request.wide.then(|| wide::counterpart(color)),
+        })
+        .collect();
+    let first = request.pins.first().map(|p| p.color);
+    let base = placement.pins.iter().find(|p| Some(p.color) == first).map(|p| p.index);
+    let base = base.unwrap_or_else(|| pin::nearest(&targets, MIDDLE));
+    Ok(Scale { steps, base, notes: placement.notes })
+}
+
+fn check_labels(labels: &[StepLabel]) -> Result<(), ScaleError> {
+    if !(2..=40).contains(&labels.len()) {
+        return Err(ScaleError::Labels(labels.len().to_string()));
+    }
+    for (i, label) in labels.iter().enumerate() {
+        if labels[..i].contains(label) {
+            return Err(ScaleError::Labels(format!("{label} twice")));
+        }
+    }
+    Ok(())
+}
+
+impl Scale {
+    /// The step of a label.
+    pub fn step(&self, label: &str) -> Option<&Step> {
+        self.steps.iter().find(|s| s.label.as_str() == label)
+    }
+
+    /// The step that carries the scale's first pin.
+    pub fn base_step(&self) -> &Step {
+        &self.steps[self.base]
+    }
+
+    /// A colour of this scale at any L\* (0–100): hue and chroma pass smoothly between the two
+    /// steps around it and fade towards white and black beyond the ends.
+    pub fn at_lightness(&self, lightness: f64) -> Rgb8 {
+        let below = self.steps.partition_point(|s| s.lightness > lightness);
+        let end = |l: f64| (l, 0.0, None);
+        let known = |s: &Step| {
+            let c = s.color.to_oklch();
+            (s.lightness, c.c, c.hue())
+        };
+        let (l0, c0, h0) = if below == 0 { end(100.0) } else { known(&self.steps[below - 1]) };
+        let (l1, c1, h1) = self.steps.get(below).map_or(end(0.0), known);
+        let t = if l0 - l1 > 1e-9 { ((l0 - lightness) / (l0 - l1)).clamp(0.0, 1.0) } else { 0.0 };
+        let hue = match (h0, h1) {
+            (Some(a), Some(b)) => a + ((b - a + 540.0).rem_euclid(360.0) - 180.0) * t,
+            (a, b) => a.or(b).unwrap_or(0.0),
+        };
+        let slice = HueSlice::new(hue.rem_euclid(360.0));
+        let y = luminance_from_lightness(lightness);
+        let chroma = (c0 + (c1 - c0) * t).min(slice.max_chroma(y));
+        round::to_code(
+            slice.linear_at(y, chroma),
+            Oklch { l: 0.0, c: chroma, h: hue },
+            lightness,
+            round::Slack::Exact,
+        )
+    }
+}

@@ -1,0 +1,93 @@
+//! From an exact colour to the 8-bit code that serves it best.
+
+use rhodon_color::{Oklab, Oklch, Rgb8, luminance_from_lightness};
+
+/// Rounding may turn a hue by this sine (1.5°) before a neighbouring code is sought.
+const HUE_SLACK: f64 = 0.026;
+/// How far rounding may change L\* before a neighbouring code is sought.
+#[derive(Clone, Copy, Debug)]
+pub(crate) enum Slack {
+    /// For scales that promise even steps.
+    Even,
+    /// For scales that promise a lightness.
+    Exact,
+}
+
+impl Slack {
+    fn lightness(self) -> f64 {
+        match self {
+            Self::Even => 0.3,
+            Self::Exact => 0.12,
+        }
+    }
+}
+
+/// Rounding may change chroma this far before a neighbouring code is sought.
+const CHROMA_SLACK: f64 = 0.006;
+/// From this chroma on a hue is plainly seen.
+const CLEAR_CHROMA: f64 = 0.012;
+/// Below this chroma a step is a grey, and greys keep three equal channels.
+const GREY: f64 = 0.001;
+
+/// The nearest code, or one of its 26 neighbours where plain rounding turns the hue or moves
+/// the lightness: in dark steps one code is several degrees wide.
+pub(crate) fn to_code(linear: [f64; 3], wanted: Oklch, lightness: f64, slack: Slack) -> Rgb8 {
+    let nearest = Rgb8::from_linear_clipped(linear);
+    if wanted.c < GREY {
+        return nearest;
+    }
+    let goal = Goal::new(wanted, lightness, slack);
+    let mut best = (goal.drift(nearest, f64::INFINITY), nearest);
+    if best.0 < 1.0 {
+        return nearest;
+    }
+    let channels = nearest.channels().map(i16::from);
+    for n in 0..27i16 {
+        let offsets = [n % 3 - 1, n / 3 % 3 - 1, n / 9 - 1];
+        let moved: [i16; 3] = std::array::from_fn(|i| channels[i] + offsets[i]);
+        if moved.iter().any(|v| !(0..=255).contains(v)) {
+            continue;
+        }
+        let code = Rgb8::new(moved[0] as u8, moved[1] as u8, moved[2] as u8);
+        let drift = goal.drift(code, best.0);
+        if drift < best.0 {
+            best = (drift, code);
+        }
+    }
+    best.1
+}
+
+/// What a code is compared with.
+struct Goal {
+    lab: Oklab,
+    chroma: f64,
+    luminance: f64,
+    /// dL\*/dY over the slack, to weigh an error in luminance as one in L\* without a cube root.
+    weight: f64,
+}
+
+impl Goal {
+    fn new(wanted: Oklch, lightness: f64, slack: Slack) -> Self {
+        let f = (lightness + 16.0) / 116.0;
+        let slope = if lightness > 8.0 { 116.0 / (3.0 * f * f) } else { 24389.0 / 27.0 };
+        let weight = slope / slack.lightness();
+        Self { lab: wanted.into(), chroma: wanted.c, luminance: luminance_from_lightness(lightness), weight }
+    }
+
+    /// 1 where one of the slacks is used up. Luminance is judged first: it is cheap, and most
+    /// neighbours fall out by it. What cannot come below `limit` need not be exact.
+    fn drift(&self, code: Rgb8, limit: f64) -> f64 {
+        let lightness = (code.luminance_cie() - self.luminance).abs() * self.weight;
+        if lightness >= limit {
+            return lightness;
+        }
+        let found = Oklab::from_linear(code.to_linear());
+        let chroma = (found.a * found.a + found.b * found.b).sqrt();
+        let cross = (self.lab.a * found.b - self.lab.b * found.a).abs();
+        let dot = self.lab.a * found.a + self.lab.b * found.b;
+        let sine = if dot <= 0.0 { 1.0 } else { cross / (self.chroma * chroma) };
+        // A turn shows the less, the weaker the colour.
+        let sine = sine * (self.chroma / CLEAR_CHROMA).min(1.0);
+        lightness * lightness.max(1.0) + sine / HUE_SLACK + (chroma - self.chroma).abs() / CHROMA_SLACK
+    }
+}

@@ -1,0 +1,80 @@
+//! Status colours tuned to a brand, and still told apart by every eye.
+
+use std::sync::LazyLock;
+
+use palette::color_difference::Ciede2000;
+use rhodon_color::{HueSlice, Lab65, Rgb8, Vision, VisionKind, lab_d65, luminance_from_lightness};
+
+/// One status intent before it is tuned (engine document, "Status intents from a brand").
+struct Anchor {
+    name: &'static str,
+    hue: f64,
+    range: (f64, f64),
+    lightness: f64,
+}
+
+const ANCHORS: [Anchor; 4] = [
+    Anchor { name: "success", hue: 158.0, range: (146.0, 168.0), lightness: 58.0 },
+    Anchor { name: "warning", hue: 82.0, range: (72.0, 92.0), lightness: 80.0 },
+    Anchor { name: "danger", hue: 26.0, range: (16.0, 34.0), lightness: 42.0 },
+    Anchor { name: "info", hue: 250.0, range: (238.0, 264.0), lightness: 42.0 },
+];
+
+/// Least CIEDE2000 between any two status colours, in every kind of vision.
+pub const APART: f64 = 10.0;
+
+static VISIONS: LazyLock<[Vision; 3]> = LazyLock::new(|| VisionKind::ALL.map(|kind| Vision::new(kind, 1.0)));
+
+/// The four status colours of a brand.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Status {
+    colors: [Rgb8; 4],
+}
+
+impl Status {
+    /// The colour of `success`, `warning`, `danger` or `info`.
+    pub fn color(&self, name: &str) -> Option<Rgb8> {
+        ANCHORS.iter().position(|a| a.name == name).map(|i| self.colors[i])
+    }
+
+    /// Least CIEDE2000 between any two, in normal, protan, deutan and tritan vision.
+    pub fn least_difference(&self) -> f64 {
+        let normal = self.colors.map(lab_d65);
+        VISIONS
+            .iter()
+            .map(|v| self.colors.map(|c| lab_d65(v.see(c))))
+            .fold(least(&normal), |m, seen| m.min(least(&seen)))
+    }
+}
+
+fn least(labs: &[Lab65; 4]) -> f64 {
+    let mut out = f64::INFINITY;
+    for i in 0..4 {
+        for j in 0..i {
+            out = out.min(labs[i].difference(labs[j]));
+        }
+    }
+    out
+}
+
+/// The status colours for a brand colour: tuned to it as far as they stay apart.
+pub fn tuned(brand: Rgb8) -> Status {
+    let lch = brand.to_oklch();
+    let lightness = brand.lightness();
+    let limit = HueSlice::new(lch.h).max_chroma(luminance_from_lightness(lightness)).max(0.06);
+    let strength = (lch.c / limit).clamp(0.55, 1.0);
+    let at = |t: f64| Status {
+        colors: std::array::from_fn(|i| {
+            let anchor = &ANCHORS[i];
+            let away = (lch.h - anchor.hue + 540.0).rem_euclid(360.0) - 180.0;
+            let pull = t * (lch.c / 0.05).min(1.0) * (0.15 * away).clamp(-8.0, 8.0);
+            let hue = (anchor.hue + pull).clamp(anchor.range.0, anchor.range.1);
+            let l = anchor.lightness + t * (0.15 * (lightness - 50.0)).clamp(-4.0, 4.0);
+            let (slice, y) = (HueSlice::new(hue), luminance_from_lightness(l));
+            let share = 0.85 + (strength - 0.85) * t;
+            Rgb8::from_linear_clipped(slice.linear_at(y, share * slice.max_chroma(y)))
+        }),
+    };
+    let tuned = [1.0, 0.75, 0.5, 0.25].into_iter().map(at).find(|s| s.least_difference() >= APART);
+    tuned.unwrap_or_else(|| at(0.0))
+}

@@ -9,8 +9,8 @@ use rhodon_color::{Color, Rgb8, Vision, VisionKind, difference};
 use rhodon_theme::{Mode, Resolved, Spec, derive, status_colors};
 
 const HARD: &[&str] = &[
-    "#000000", "#ffffff", "#ffff00", "#00ff00", "#0000ff", "#ff0000", "#00ffff", "#ff00ff", "#808080", "#7f8081",
-    "#010101", "#fefefe", "#767676", "#777777", "#16c72e", "#39ff14", "#f2c200", "#3a00b8",
+    "#000000", "#ffffff", "#ffff00", "#00ff00", "#0000ff", "#ff0000", "#00ffff", "#ff00ff", "#808080",
+    "#7f8081", "#010101", "#fefefe", "#767676", "#777777", "#16c72e", "#39ff14", "#f2c200", "#3a00b8",
 ];
 
 fn main() -> Result<(), Box<dyn std::error::Error>> {
@@ -30,9 +30,11 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
             })
             .collect()
     }));
-    let specs: Vec<Resolved> = brands.iter().map(|b| Resolved::alone(Spec::from_brand("Survey", b))).collect();
+    let specs: Vec<Resolved> =
+        brands.iter().map(|b| Resolved::alone(Spec::from_brand("Survey", b))).collect();
     let start = Instant::now();
-    let themes: Vec<_> = specs.iter().map(|s| derive(s).map_err(|e| e.to_string())).collect::<Result<_, _>>()?;
+    let themes: Vec<_> =
+        specs.iter().map(|s| derive(s).map_err(|e| e.to_string())).collect::<Result<_, _>>()?;
     let time = start.elapsed() / specs.len() as u32;
     let eyes = VisionKind::ALL.map(|kind| Vision::new(kind, 1.0));
     let (mut below, mut pairs, mut least_hover) = (BTreeMap::new(), 0, f64::INFINITY);
@@ -40,11 +42,19 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
     for (theme, brand) in themes.iter().zip(&brands) {
         pairs += theme.pairs.len();
         for p in theme.pairs.iter().filter(|p| !p.pass) {
-            below.entry(format!("{} on {} ({})", p.fg, p.bg, p.mode.id())).or_insert_with(Vec::new).push((brand[0].to_hex(), p.ratio));
+            below
+                .entry(format!("{} on {} ({})", p.fg, p.bg, p.mode.id()))
+                .or_insert_with(Vec::new)
+                .push((brand[0].to_hex(), p.ratio));
         }
-        let code = |path: &str, mode| theme.token(path).and_then(|t| t.cell(mode).value.color().map(|c| c.code)).expect("role");
+        let code = |path: &str, mode| {
+            theme.token(path).and_then(|t| t.cell(mode).value.color().map(|c| c.code)).expect("role")
+        };
         for intent in &theme.intents {
-            let d = difference(code(&format!("{}.fill", intent.name), Mode::Light), code(&format!("{}.fill-hover", intent.name), Mode::Light));
+            let d = difference(
+                code(&format!("{}.fill", intent.name), Mode::Light),
+                code(&format!("{}.fill-hover", intent.name), Mode::Light),
+            );
             least_hover = least_hover.min(d);
         }
         least_status = least_status.min(status_colors(brand[0].to_rgb8()).least_difference());
@@ -63,7 +73,12 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         }
     }
     chart.sort_by(f64::total_cmp);
-    println!("{} brands, {time:?} each, {} tokens and {} pairs in the first", brands.len(), themes[0].tokens.len(), themes[0].pairs.len());
+    println!(
+        "{} brands, {time:?} each, {} tokens and {} pairs in the first",
+        brands.len(),
+        themes[0].tokens.len(),
+        themes[0].pairs.len()
+    );
     println!("{pairs} pairs, below their limit: {}", below.values().map(Vec::len).sum::<usize>());
     for (name, cases) in &below {
         println!("  {name}: {} such as {:?}", cases.len(), cases[0]);

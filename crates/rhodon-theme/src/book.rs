@@ -1,8 +1,10 @@
 //! What the user wrote by hand, with references followed: roles and own tokens.
 
 use std::collections::HashMap;
+use std::sync::Arc;
 
 use crate::label::TokenPath;
+use crate::reason::Reason;
 use crate::spec::{Problems, Resolved, TokenKind};
 use crate::token::Mode;
 use crate::value::{ColorValue, Origin, Value, Written};
@@ -11,16 +13,16 @@ use crate::value::{ColorValue, Origin, Value, Written};
 #[derive(Clone, Debug)]
 pub(crate) struct SetRole {
     /// Its colour, or the path of a derived role whose colour it takes.
-    pub value: Result<ColorValue, String>,
-    pub alias: Option<String>,
+    pub value: Result<ColorValue, Arc<str>>,
+    pub alias: Option<Arc<str>>,
     pub origin: Origin,
 }
 
 impl SetRole {
-    pub(crate) fn reason(&self) -> String {
+    pub(crate) fn reason(&self) -> Reason {
         match &self.alias {
-            Some(path) => format!("set to {path}"),
-            None => "set to a colour".to_owned(),
+            Some(path) => format!("set to {path}").into(),
+            None => "set to a colour".into(),
         }
     }
 }
@@ -39,7 +41,7 @@ pub(crate) enum End {
 pub(crate) struct Book {
     roles: [HashMap<String, SetRole>; 2],
     written: [HashMap<String, Written>; 2],
-    steps: HashMap<String, Value>,
+    steps: HashMap<Arc<str>, Value>,
 }
 
 impl Book {
@@ -48,7 +50,7 @@ impl Book {
     /// # Errors
     /// References that form a circle, with the circle spelt out, or that lead to a value of
     /// another kind.
-    pub(crate) fn new(theme: &Resolved, steps: HashMap<String, Value>) -> Result<Self, Problems> {
+    pub(crate) fn new(theme: &Resolved, steps: HashMap<Arc<str>, Value>) -> Result<Self, Problems> {
         let mut book = Self { steps, ..Self::default() };
         let mut problems = Problems::default();
         for (path, values) in &theme.spec.roles {
@@ -92,13 +94,13 @@ impl Book {
         for path in theme.spec.roles.keys() {
             let Some(written) = self.written[mode as usize].get(path.as_str()) else { continue };
             let alias = match written {
-                Written::Reference(target) => Some(target.to_string()),
+                Written::Reference(target) => Some(target.as_str().into()),
                 Written::Literal(_) => None,
             };
             let place = format!("/roles/{path}/{}", mode.id());
             let value = match self.follow(path.as_str(), mode) {
                 Ok(End::Value(Value::Color(color))) => Ok(color),
-                Ok(End::Path(role)) => Err(role),
+                Ok(End::Path(role)) => Err(role.into()),
                 Ok(End::Value(_)) => {
                     problems.add(place, "expected a colour, found a token of another kind");
                     continue;
@@ -145,7 +147,7 @@ impl Book {
                     }
                 }
                 None => {
-                    return Ok(match self.steps.get(at) {
+                    return Ok(match self.steps.get(at.as_str()) {
                         Some(value) => End::Value(value.clone()),
                         None => End::Path(at.clone()),
                     });

@@ -1,6 +1,7 @@
 //! From what was decided to everything that follows: scales, roles, tokens, pairs.
 
 use std::collections::{HashMap, HashSet};
+use std::sync::Arc;
 
 use rhodon_color::{Color, HueSlice, Rgb8, luminance_from_lightness};
 
@@ -8,6 +9,7 @@ use crate::book::{Book, End};
 use crate::intent::{self, Plan, Source};
 use crate::label::{Slug, StepLabel};
 use crate::own;
+use crate::reason::Reason;
 use crate::role::{Backdrop, FAMILIES, Painter};
 use crate::scale::{self, Pin, Request, Scale, default_labels};
 use crate::spec::{Problems, Resolved, ScaleSpec, TokenKind};
@@ -21,21 +23,23 @@ pub struct NamedScale {
     /// Group of its tokens.
     pub slug: Slug,
     /// Readable name.
-    pub name: String,
+    pub name: Arc<str>,
+    /// Token paths of its steps.
+    pub paths: Vec<Arc<str>>,
     /// Its steps.
     pub scale: Scale,
     /// Whether the user brought its colour.
     pub origin: Origin,
     /// Where its colour comes from, in words.
-    pub reason: String,
+    pub reason: Reason,
     /// Its settings.
     pub settings: ScaleSpec,
 }
 
 impl NamedScale {
     /// Token path of a step.
-    pub fn step_path(&self, index: usize) -> String {
-        format!("{}.{}", self.slug, self.scale.steps[index].label)
+    pub fn step_path(&self, index: usize) -> Arc<str> {
+        self.paths[index].clone()
     }
 
     fn omits(&self, label: &StepLabel) -> bool {
@@ -53,7 +57,7 @@ pub struct IntentScale {
     /// Who decided it.
     pub origin: Origin,
     /// Why, in words.
-    pub reason: String,
+    pub reason: Reason,
 }
 
 /// Everything that follows from a document.
@@ -78,7 +82,7 @@ pub struct Derived {
 impl Derived {
     /// A token by its path.
     pub fn token(&self, path: &str) -> Option<&Token> {
-        self.tokens.iter().find(|t| t.path == path)
+        self.tokens.iter().find(|t| *t.path == *path)
     }
 
     /// The scale of an intent.
@@ -146,7 +150,7 @@ fn scales(theme: &Resolved) -> Result<(Vec<NamedScale>, Vec<IntentScale>), Probl
             name: &theme.spec.brand[i].name,
             source: &Source::Own(*code),
             origin,
-            reason: "brand colour",
+            reason: &"brand colour".into(),
         };
         scales.extend(build(theme, &draft, &codes, &mut problems));
     }
@@ -187,7 +191,7 @@ struct Draft<'a> {
     name: &'a str,
     source: &'a Source,
     origin: Origin,
-    reason: &'a str,
+    reason: &'a Reason,
 }
 
 fn build(
@@ -212,10 +216,11 @@ fn build(
     }
     Some(NamedScale {
         slug: draft.slug.clone(),
-        name: draft.name.to_owned(),
+        name: draft.name.into(),
+        paths: scale.steps.iter().map(|s| format!("{}.{}", draft.slug, s.label).into()).collect(),
         scale,
         origin: draft.origin,
-        reason: draft.reason.to_owned(),
+        reason: draft.reason.clone(),
         settings,
     })
 }
@@ -302,7 +307,7 @@ fn neutral_tone(brand: Rgb8) -> Rgb8 {
     Rgb8::from_linear_clipped(HueSlice::new(lch.h).linear_at(y, chroma))
 }
 
-fn step_values(scales: &[NamedScale]) -> HashMap<String, Value> {
+fn step_values(scales: &[NamedScale]) -> HashMap<Arc<str>, Value> {
     let mut out = HashMap::with_capacity(scales.len() * 14);
     for s in scales {
         for (i, step) in s.scale.steps.iter().enumerate() {
@@ -317,17 +322,17 @@ fn step_values(scales: &[NamedScale]) -> HashMap<String, Value> {
 }
 
 /// See-through steps: the scale's own colour at the asked opacities.
-fn alpha_steps(s: &NamedScale) -> Vec<(String, ColorValue)> {
+fn alpha_steps(s: &NamedScale) -> Vec<(Arc<str>, ColorValue)> {
     let base = s.scale.base_step();
     let step = |a: &u8| {
         let color = ColorValue { code: base.color, alpha: f64::from(*a) / 100.0, wide: base.wide };
-        (format!("{}.a{a}", s.slug), color)
+        (format!("{}.a{a}", s.slug).into(), color)
     };
     s.settings.alpha.iter().map(step).collect()
 }
 
 fn scale_tokens(s: &NamedScale, out: &mut Vec<Token>) {
-    let mut push = |path: String, color: ColorValue, origin, reason, omitted| {
+    let mut push = |path: Arc<str>, color: ColorValue, origin, reason, omitted| {
         out.push(Token {
             path,
             kind: TokenKind::Color,
@@ -341,15 +346,18 @@ fn scale_tokens(s: &NamedScale, out: &mut Vec<Token>) {
         let color = ColorValue { code: step.color, alpha: 1.0, wide: step.wide };
         let (origin, reason) = if step.pinned {
             let origin = if s.origin == Origin::Inherited { Origin::Inherited } else { Origin::Set };
-            (origin, format!("pinned: {}", s.reason))
+            (origin, format!("pinned: {}", s.reason).into())
         } else {
-            (Origin::Derived, format!("{} scale of {} at L* {:.1}", s.method_id(), s.name, step.lightness))
+            (
+                Origin::Derived,
+                Reason::Method { method: s.method_id(), scale: s.name.clone(), lightness: step.lightness },
+            )
         };
         push(s.step_path(i), color, origin, reason, s.omits(&step.label));
     }
     let base = &s.scale.base_step().label;
     for (path, color) in alpha_steps(s) {
-        let reason = format!("{} {base} at {:.0} %", s.name, color.alpha * 100.0);
+        let reason = format!("{} {base} at {:.0} %", s.name, color.alpha * 100.0).into();
         push(path, color, Origin::Derived, reason, s.settings.off == Some(true));
     }
 }
@@ -366,9 +374,8 @@ fn check_roles(theme: &Resolved, book: &Book, tokens: &[Token]) -> Result<(), Pr
         return Ok(());
     }
     let mut problems = Problems::default();
-    let known: HashSet<&str> = tokens.iter().map(|t| t.path.as_str()).collect();
-    let roles: Vec<&str> =
-        tokens.iter().filter(|t| t.section == Section::Roles).map(|t| t.path.as_str()).collect();
+    let known: HashSet<&str> = tokens.iter().map(|t| &*t.path).collect();
+    let roles: Vec<&str> = tokens.iter().filter(|t| t.section == Section::Roles).map(|t| &*t.path).collect();
     for path in theme.spec.roles.keys() {
         if !roles.contains(&path.as_str()) {
             let near =
@@ -389,7 +396,7 @@ fn check_roles(theme: &Resolved, book: &Book, tokens: &[Token]) -> Result<(), Pr
 
 fn check_paths(tokens: &[Token]) -> Result<(), Problems> {
     let mut seen = HashSet::with_capacity(tokens.len());
-    let twice = tokens.iter().find(|t| !seen.insert(t.path.as_str()));
+    let twice = tokens.iter().find(|t| !seen.insert(&*t.path));
     match twice {
         None => Ok(()),
         Some(t) => Err(Problems::one(

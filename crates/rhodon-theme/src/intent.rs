@@ -3,6 +3,7 @@
 use rhodon_color::{Color, Rgb8, companions};
 
 use crate::label::Slug;
+use crate::reason::Reason;
 use crate::spec::{Problems, Resolved};
 use crate::status;
 use crate::value::Origin;
@@ -61,7 +62,7 @@ pub(crate) struct Plan {
     pub name: Slug,
     pub source: Source,
     pub origin: Origin,
-    pub reason: String,
+    pub reason: Reason,
 }
 
 /// Decides the source of every intent.
@@ -84,7 +85,7 @@ pub(crate) fn plan(theme: &Resolved, brand: &[(Slug, Rgb8)]) -> Result<Vec<Plan>
     }
     // Brand colours beyond the named intents are used as intents under their own name.
     plans.extend(free.map(|slug| Plan {
-        reason: "brand colour".to_owned(),
+        reason: "brand colour".into(),
         origin: brand_origin(theme, &slug),
         name: slug.clone(),
         source: Source::Brand(slug),
@@ -125,15 +126,15 @@ fn asked(
             );
             return Some(None);
         }
-        let reason = format!("set to the scale {scale}");
+        let reason = format!("set to the scale {scale}").into();
         return Some(Some(Plan { name: name.clone(), source: Source::Brand(scale), origin, reason }));
     }
     if let Some(color) = spec.and_then(|s| s.color.as_deref()).and_then(|c| Color::parse(c).ok()) {
         let source = Source::Own(color.to_rgb8());
-        return Some(Some(Plan { name: name.clone(), source, origin, reason: "set to a colour".to_owned() }));
+        return Some(Some(Plan { name: name.clone(), source, origin, reason: "set to a colour".into() }));
     }
     if has(name) {
-        let (origin, reason) = (brand_origin(theme, name), "brand colour of that name".to_owned());
+        let (origin, reason) = (brand_origin(theme, name), "brand colour of that name".into());
         return Some(Some(Plan { name: name.clone(), source: Source::Brand(name.clone()), origin, reason }));
     }
     if !INTENTS.contains(&name.as_str()) {
@@ -150,26 +151,18 @@ fn derived(
     status: Option<&status::Status>,
 ) -> Option<Plan> {
     let (_, first) = brand.first()?;
-    let from_brand = |slug: Slug, which: &str| (Source::Brand(slug), format!("{which} brand colour"));
     let companion = |turn: f64| companions(*first, &[turn]).first().copied().unwrap_or(*first);
+    let turned =
+        |turn: f64| (Source::Own(companion(turn)), format!("primary turned by {turn}° of hue").into());
+    let mut brought = |which: &'static str| free.next().map(|slug| (Source::Brand(slug), which.into()));
     let (source, reason) = match name.as_str() {
-        "primary" => match free.next() {
-            Some(slug) => from_brand(slug, "first"),
-            None => (Source::Own(*first), "first brand colour".to_owned()),
-        },
-        "secondary" => match free.next() {
-            Some(slug) => from_brand(slug, "second"),
-            None => (
-                Source::Own(companion(SECONDARY_TURN)),
-                format!("primary turned by {SECONDARY_TURN}° of hue"),
-            ),
-        },
-        "accent" => match free.next() {
-            Some(slug) => from_brand(slug, "third"),
-            None => (Source::Own(companion(ACCENT_TURN)), format!("primary turned by {ACCENT_TURN}° of hue")),
-        },
-        "neutral" => (Source::Neutral(*first), "grey with a trace of the primary hue".to_owned()),
-        word => (Source::Own(status?.color(word)?), "status hue tuned to the primary colour".to_owned()),
+        "primary" => {
+            brought("first brand colour").unwrap_or((Source::Own(*first), "first brand colour".into()))
+        }
+        "secondary" => brought("second brand colour").unwrap_or_else(|| turned(SECONDARY_TURN)),
+        "accent" => brought("third brand colour").unwrap_or_else(|| turned(ACCENT_TURN)),
+        "neutral" => (Source::Neutral(*first), "grey with a trace of the primary hue".into()),
+        word => (Source::Own(status?.color(word)?), "status hue tuned to the primary colour".into()),
     };
     Some(Plan { name: name.clone(), source, origin: Origin::Derived, reason })
 }

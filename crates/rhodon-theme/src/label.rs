@@ -1,6 +1,6 @@
 //! Names with rules: step labels, slugs and token paths.
 
-use std::{borrow::Cow, fmt, str::FromStr};
+use std::{borrow::Cow, fmt, str::FromStr, sync::Arc};
 
 use schemars::{JsonSchema, Schema, SchemaGenerator, json_schema};
 use serde::{Deserialize, Serialize};
@@ -21,7 +21,7 @@ macro_rules! name_type {
         $(#[$doc])*
         #[derive(Clone, Debug, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
         #[serde(try_from = "String", into = "String")]
-        pub struct $name(String);
+        pub struct $name(Arc<str>);
 
         impl $name {
             /// What a valid one looks like, as errors say it.
@@ -38,7 +38,7 @@ macro_rules! name_type {
 
             fn from_str(s: &str) -> Result<Self, NameError> {
                 let valid: fn(&str) -> bool = $valid;
-                if !s.is_empty() && s.len() <= $max && valid(s) { Ok(Self(s.to_owned())) } else { Err(NameError(Self::EXPECTED)) }
+                if !s.is_empty() && s.len() <= $max && valid(s) { Ok(Self(s.into())) } else { Err(NameError(Self::EXPECTED)) }
             }
         }
 
@@ -52,7 +52,7 @@ macro_rules! name_type {
 
         impl From<$name> for String {
             fn from(name: $name) -> Self {
-                name.0
+                name.0.as_ref().to_owned()
             }
         }
 
@@ -136,12 +136,12 @@ impl Slug {
         if !taken(&self) {
             return self;
         }
-        (2..).map(|n| Slug(format!("{self}-{n}"))).find(|s| !taken(s)).unwrap_or(self)
+        (2..).map(|n| Slug(format!("{self}-{n}").into())).find(|s| !taken(s)).unwrap_or(self)
     }
 
     pub(crate) fn known(s: &'static str) -> Slug {
         debug_assert!(is_slug(s), "{s}");
-        Slug(s.to_owned())
+        Slug(s.into())
     }
 }
 

@@ -14,6 +14,7 @@ mod intent;
 mod label;
 mod naming;
 mod own;
+mod reason;
 mod role;
 pub mod scale;
 mod spec;
@@ -26,6 +27,7 @@ pub use derive::{Derived, IntentScale, NamedScale, derive};
 pub use intent::INTENTS;
 pub use label::{NameError, Slug, StepLabel, TokenPath};
 pub use naming::name as color_name;
+pub use reason::Reason;
 pub use spec::{
     BrandColor, FORMAT, InheritError, Inherited, IntentSpec, ModeValues, OwnToken, Problem, Problems,
     Resolved, ScaleSpec, ShapeSpec, Spec, TokenKind, TypeSpec,

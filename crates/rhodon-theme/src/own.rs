@@ -1,6 +1,7 @@
 //! Tokens of the user's own, with references followed across groups.
 
 use std::collections::HashMap;
+use std::sync::Arc;
 
 use crate::book::{Book, End};
 use crate::spec::{Problems, Resolved};
@@ -17,7 +18,7 @@ pub(crate) fn tokens(theme: &Resolved, book: &Book, out: &mut Vec<Token>) -> Res
     }
     let mut problems = Problems::default();
     let mut made = Vec::with_capacity(theme.spec.tokens.len());
-    let derived: HashMap<&str, &Token> = out.iter().map(|t| (t.path.as_str(), t)).collect();
+    let derived: HashMap<&str, &Token> = out.iter().map(|t| (&*t.path, t)).collect();
     for (path, own) in &theme.spec.tokens {
         let kind = own.kind.unwrap_or_default();
         let origin = if theme.inherited.tokens.contains(path) { Origin::Inherited } else { Origin::Set };
@@ -42,17 +43,18 @@ pub(crate) fn tokens(theme: &Resolved, book: &Book, out: &mut Vec<Token>) -> Res
                 return None;
             }
             let alias = match book.written(path, mode) {
-                Some(Written::Reference(target)) => Some(target.to_string()),
+                Some(Written::Reference(target)) => Some(Arc::from(target.as_str())),
                 _ => None,
             };
-            let reason =
-                alias.as_ref().map_or_else(|| "own token".to_owned(), |a| format!("own token, set to {a}"));
+            let reason = alias
+                .as_ref()
+                .map_or_else(|| "own token".into(), |a| format!("own token, set to {a}").into());
             Some(Cell { value, alias, origin, reason })
         };
         let (Some(light), Some(dark)) = (cell(Mode::Light), cell(Mode::Dark)) else { continue };
         let cells = if light == dark { Cells::Both(light) } else { Cells::Each(Box::new([light, dark])) };
         made.push(Token {
-            path: path.to_string(),
+            path: path.as_str().into(),
             kind,
             section: Section::Own,
             omitted: false,

@@ -1,8 +1,11 @@
 //! Tokens: what a theme comes to.
 
+use std::sync::Arc;
+
 use schemars::JsonSchema;
 use serde::Serialize;
 
+use crate::reason::Reason;
 use crate::spec::TokenKind;
 use crate::value::{Origin, Value};
 
@@ -46,11 +49,11 @@ pub struct Cell {
     /// The value, aliases resolved.
     pub value: Value,
     /// The token it refers to, if it does.
-    pub alias: Option<String>,
+    pub alias: Option<Arc<str>>,
     /// Set, derived or inherited.
     pub origin: Origin,
     /// Why, in words.
-    pub reason: String,
+    pub reason: Reason,
 }
 
 /// One value for both modes, or one each.
@@ -76,7 +79,7 @@ impl Cells {
 #[derive(Clone, Debug, PartialEq)]
 pub struct Token {
     /// Its place, as in `primary.fill-hover`.
-    pub path: String,
+    pub path: Arc<str>,
     /// Kind of value.
     pub kind: TokenKind,
     /// Kind of place.
@@ -112,9 +115,9 @@ pub struct Pair {
     /// In which mode.
     pub mode: Mode,
     /// Path of the foreground.
-    pub fg: String,
+    pub fg: Arc<str>,
     /// Path of the background.
-    pub bg: String,
+    pub bg: Arc<str>,
     /// WCAG 2.2 contrast ratio, 1–21.
     pub ratio: f64,
     /// The least ratio it must have.

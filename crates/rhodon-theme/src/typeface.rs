@@ -19,9 +19,16 @@ const ROUND: f64 = 9999.0;
 pub(crate) fn tokens(spec: &Spec, out: &mut Vec<Token>) {
     let mut add = |path: String, section: Section, value: Value, set: bool, reason: &str| {
         let origin = if set { Origin::Set } else { Origin::Derived };
-        let cell = Cell { value, alias: None, origin, reason: reason.to_owned() };
+        let cell = Cell { value, alias: None, origin, reason: reason.to_owned().into() };
         let kind = cell.value.kind();
-        out.push(Token { path, kind, section, omitted: false, description: None, cells: Cells::Both(cell) });
+        out.push(Token {
+            path: path.into(),
+            kind,
+            section,
+            omitted: false,
+            description: None,
+            cells: Cells::Both(cell),
+        });
     };
     let t = &spec.typography;
     let owned = |names: &[&str]| names.iter().map(|n| (*n).to_owned()).collect::<Vec<_>>();

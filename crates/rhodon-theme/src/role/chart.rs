@@ -73,7 +73,7 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
         for (d, c) in nearest.iter_mut().zip(&pool) {
             *d = d.min(c.distance(&chosen));
         }
-        let reason = "furthest from the chart colours before it, in every kind of vision".to_owned();
+        let reason = "furthest from the chart colours before it, in every kind of vision".into();
         let color = ColorValue::opaque(chosen.code);
         ids.push(p.put(format!("chart.{n}"), Choice { color, alias: None, reason }));
     }

@@ -7,6 +7,7 @@ use super::painter::{Choice, Painter, RoleId};
 use super::pick::{Needs, Reach};
 use super::{GRAPHIC, TEXT};
 use crate::derive::{IntentScale, NamedScale};
+use crate::reason::Reason;
 
 /// L\* from the fill to its hover and pressed state, and to the far end of its gradient.
 const STATES: [(&str, f64); 3] = [("fill-hover", 6.0), ("fill-pressed", 12.0), ("gradient-end", 9.0)];
@@ -22,15 +23,14 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
 
 fn fill(p: &mut Painter<'_>, intent: &IntentScale) {
     let (name, scale) = (&intent.name, &p.on.scales[intent.scale]);
-    let reason = format!("{}: {}", scale.name, intent.reason);
-    let fill = p.put(format!("{name}.fill"), scale.choice(scale.scale.base, reason));
+    let fill = p.put(format!("{name}.fill"), scale.choice(scale.scale.base, intent.reason.clone()));
     let code = p.code(fill);
-    let text_choice = p.text_on(code, p.path(fill));
+    let text_choice = p.text_on(fill);
     let text = p.put(format!("{name}.fill-text"), text_choice);
     p.pair(text, fill, TEXT);
     let direction = direction(code, p.code(text));
     for (state, distance) in STATES {
-        let choice = state_choice(p, scale, code, direction * distance, text, state);
+        let choice = state_choice(p, scale, code, direction * distance, text);
         let id = p.put(format!("{name}.{state}"), choice);
         p.pair(text, id, TEXT);
     }
@@ -44,21 +44,13 @@ fn direction(fill: Rgb8, text: Rgb8) -> f64 {
     if left < LEAST_LEFT { -away } else { away }
 }
 
-fn state_choice(
-    p: &Painter<'_>,
-    scale: &NamedScale,
-    fill: Rgb8,
-    move_by: f64,
-    text: RoleId,
-    state: &str,
-) -> Choice {
+fn state_choice(p: &Painter<'_>, scale: &NamedScale, fill: Rgb8, move_by: f64, text: RoleId) -> Choice {
     let from = fill.lightness();
-    let word = if move_by < 0.0 { "darker" } else { "lighter" };
     let mut distance = move_by;
     // A fill set by hand may leave its text with little to spare: stay where it can be read.
     loop {
         let tone = (from + distance).clamp(0.0, 100.0);
-        let reason = format!("{state}: {:.0} L* {word} than the fill", distance.abs());
+        let reason = Reason::State { distance };
         let choice = p.at(scale, tone, reason);
         let ratio = rhodon_color::contrast_ratio(choice.color.code, p.code(text));
         if ratio >= TEXT || distance.abs() < 1.0 {
@@ -74,7 +66,7 @@ fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
     let tint_choice = p.pick(scale, p.by_mode(93.0, 18.0), Reach::NEAR, none);
     let tint = p.put(format!("{name}.tint"), tint_choice);
     let hover_tone = p.code(tint).lightness() + p.by_mode(-4.0, 6.0);
-    let hover_choice = p.at(scale, hover_tone, "tint-hover: a little further from the page".to_owned());
+    let hover_choice = p.at(scale, hover_tone, "a little further from the page than the tint".into());
     let hover = p.put(format!("{name}.tint-hover"), hover_choice);
 
     let mut grounds = vec![tint, hover];
@@ -99,10 +91,8 @@ impl Painter<'_> {
         let reads =
             needs.on.iter().all(|id| rhodon_color::contrast_ratio(base, self.code(*id)) >= needs.ratio);
         if reads {
-            return scale.choice(
-                scale.scale.base,
-                format!("{} itself has {} : 1 where it is used", scale.name, needs.ratio),
-            );
+            return scale
+                .choice(scale.scale.base, Reason::Itself { scale: scale.name.clone(), ratio: needs.ratio });
         }
         self.pick(scale, tone, Reach::WIDE, needs)
     }

@@ -1,9 +1,12 @@
 //! What a family of roles paints on: the scales, the mode, and the roles painted so far.
 
+use std::sync::Arc;
+
 use rhodon_color::{Rgb8, contrast_ratio};
 
 use crate::book::Book;
 use crate::derive::{IntentScale, NamedScale};
+use crate::reason::Reason;
 use crate::token::{Cell, Mode, Pair};
 use crate::value::{ColorValue, Origin, Value};
 
@@ -19,8 +22,8 @@ pub(crate) struct Backdrop<'a> {
 #[derive(Clone, Debug)]
 pub(crate) struct Choice {
     pub color: ColorValue,
-    pub alias: Option<String>,
-    pub reason: String,
+    pub alias: Option<Arc<str>>,
+    pub reason: Reason,
 }
 
 /// A role that has been painted.
@@ -37,7 +40,7 @@ struct Declared {
 /// The result: roles and pairs of one mode.
 #[derive(Debug)]
 pub(crate) struct Painted {
-    pub roles: Vec<(String, Cell)>,
+    pub roles: Vec<(Arc<str>, Cell)>,
     pub pairs: Vec<Pair>,
 }
 
@@ -48,10 +51,10 @@ pub(crate) struct Painter<'a> {
     pub on: &'a Backdrop<'a>,
     /// The four surfaces, once painted.
     pub surfaces: Vec<RoleId>,
-    roles: Vec<(String, Cell)>,
+    roles: Vec<(Arc<str>, Cell)>,
     declared: Vec<Declared>,
     /// Overrides that refer to a role painted later.
-    waiting: Vec<(RoleId, String)>,
+    waiting: Vec<(RoleId, Arc<str>)>,
 }
 
 impl<'a> Painter<'a> {
@@ -75,8 +78,8 @@ impl<'a> Painter<'a> {
     }
 
     /// Adds a role; what the user set wins over the choice.
-    pub(crate) fn put(&mut self, path: impl Into<String>, choice: Choice) -> RoleId {
-        let path = path.into();
+    pub(crate) fn put(&mut self, path: impl Into<Arc<str>>, choice: Choice) -> RoleId {
+        let path: Arc<str> = path.into();
         let id = RoleId(self.roles.len());
         let mut cell = Cell {
             value: Value::Color(choice.color),
@@ -101,10 +104,10 @@ impl<'a> Painter<'a> {
     }
 
     /// Adds a role that is another one under a name of its own.
-    pub(crate) fn put_same(&mut self, path: impl Into<String>, as_role: RoleId) -> RoleId {
-        let alias = self.path(as_role).to_owned();
+    pub(crate) fn put_same(&mut self, path: impl Into<Arc<str>>, as_role: RoleId) -> RoleId {
+        let alias = self.path(as_role).clone();
         let choice =
-            Choice { color: self.value(as_role), reason: format!("follows {alias}"), alias: Some(alias) };
+            Choice { color: self.value(as_role), reason: Reason::Follows(alias.clone()), alias: Some(alias) };
         self.put(path, choice)
     }
 
@@ -120,7 +123,7 @@ impl<'a> Painter<'a> {
         }
     }
 
-    pub(crate) fn path(&self, id: RoleId) -> &str {
+    pub(crate) fn path(&self, id: RoleId) -> &Arc<str> {
         &self.roles[id.0].0
     }
 
@@ -134,7 +137,7 @@ impl<'a> Painter<'a> {
     }
 
     pub(crate) fn find(&self, path: &str) -> Option<RoleId> {
-        self.roles.iter().position(|(p, _)| p == path).map(RoleId)
+        self.roles.iter().position(|(p, _)| **p == *path).map(RoleId)
     }
 
     /// The neutral scale.
@@ -162,8 +165,8 @@ impl<'a> Painter<'a> {
                 let ratio = contrast_ratio(self.code(d.fg), self.code(d.bg));
                 Pair {
                     mode: self.mode,
-                    fg: self.path(d.fg).to_owned(),
-                    bg: self.path(d.bg).to_owned(),
+                    fg: self.path(d.fg).clone(),
+                    bg: self.path(d.bg).clone(),
                     ratio,
                     need: d.need,
                     pass: ratio >= d.need,

@@ -1,10 +1,13 @@
 //! Choosing a colour for a role: the step nearest a tone that can be read where it must, or
 //! a colour between the steps where none can.
 
+use std::sync::Arc;
+
 use rhodon_color::{ContrastOn, Rgb8};
 
 use super::painter::{Choice, Painter, RoleId};
 use crate::derive::NamedScale;
+use crate::reason::Reason;
 use crate::token::Mode;
 use crate::value::ColorValue;
 
@@ -39,22 +42,18 @@ impl Painter<'_> {
         let distance = |i: &usize| (scale.scale.steps[*i].lightness - tone).abs();
         order.sort_by(|a, b| distance(a).total_cmp(&distance(b)));
         if let Some(i) = order.into_iter().find(|i| reads(scale.scale.steps[*i].color)) {
-            let reason = match self.hardest(scale.scale.steps[i].color, &grounds, needs) {
-                Some(hard) => {
-                    format!("{} step nearest to L* {tone} with {} : 1 on {hard}", scale.name, needs.ratio)
-                }
-                None => format!("{} step nearest to L* {tone}", scale.name),
-            };
-            return scale.choice(i, reason);
+            let hardest = self.hardest(scale.scale.steps[i].color, &grounds, needs);
+            let readable = hardest.map(|ground| (needs.ratio, ground));
+            return scale.choice(i, Reason::Nearest { scale: scale.name.clone(), tone, readable });
         }
         self.solve(scale, tone, &reads, needs)
     }
 
     /// The ground on which a colour is read worst.
-    fn hardest(&self, code: Rgb8, grounds: &[ContrastOn], needs: Needs<'_>) -> Option<&str> {
+    fn hardest(&self, code: Rgb8, grounds: &[ContrastOn], needs: Needs<'_>) -> Option<Arc<str>> {
         let ratio = |i: &usize| grounds[*i].ratio(code);
         let worst = (0..grounds.len()).min_by(|a, b| ratio(a).total_cmp(&ratio(b)))?;
-        Some(self.path(needs.on[worst]))
+        Some(self.path(needs.on[worst]).clone())
     }
 
     /// A colour of the scale's own curve: at the tone, or as near to it as it can be read.
@@ -67,7 +66,7 @@ impl Painter<'_> {
         while (0.0..=100.0).contains(&lightness) {
             let code = scale.scale.at_lightness(lightness);
             if reads(code) {
-                let reason = format!("{} at L* {lightness}, between its steps", scale.name);
+                let reason = Reason::Between { scale: scale.name.clone(), lightness };
                 return Choice { color: ColorValue::opaque(code), alias: None, reason };
             }
             lightness += away;
@@ -81,32 +80,34 @@ impl Painter<'_> {
                 .fold(f64::INFINITY, f64::min)
         };
         let best = if least(Rgb8::BLACK) > least(Rgb8::WHITE) { Rgb8::BLACK } else { Rgb8::WHITE };
-        let reason = format!("no colour has {} : 1 on every surface; this one has the most", needs.ratio);
+        let reason =
+            format!("no colour has {} : 1 on every surface; this one has the most", needs.ratio).into();
         Choice { color: ColorValue::opaque(best), alias: None, reason }
     }
 
     /// The text colour for a fill: white, else ink, else black; one of them always has 4.5 : 1.
-    pub(crate) fn text_on(&self, fill: Rgb8, fill_path: &str) -> Choice {
+    pub(crate) fn text_on(&self, fill: RoleId) -> Choice {
         let neutral = self.neutral();
-        let on = ContrastOn::new(fill);
-        let ink = neutral.scale.steps.len() - 1;
-        let white = neutral.scale.steps.iter().position(|s| s.color == Rgb8::WHITE);
+        let steps = &neutral.scale.steps;
+        let on = ContrastOn::new(self.code(fill));
+        let because = |which| Reason::TextOn { which, ground: self.path(fill).clone() };
+        let literal =
+            |code, which| Choice { color: ColorValue::opaque(code), alias: None, reason: because(which) };
         if on.ratio(Rgb8::WHITE) >= super::TEXT {
-            let reason = format!("white has 4.5 : 1 on {fill_path}");
-            return match white {
-                Some(i) => neutral.choice(i, reason),
-                None => Choice { color: ColorValue::opaque(Rgb8::WHITE), alias: None, reason },
+            return match steps.iter().position(|s| s.color == Rgb8::WHITE) {
+                Some(i) => neutral.choice(i, because("white")),
+                None => literal(Rgb8::WHITE, "white"),
             };
         }
-        if on.ratio(neutral.scale.steps[ink].color) >= super::TEXT {
-            return neutral.choice(ink, format!("ink has 4.5 : 1 on {fill_path}, white has not"));
+        let ink = steps.len() - 1;
+        if on.ratio(steps[ink].color) >= super::TEXT {
+            return neutral.choice(ink, because("ink"));
         }
-        let reason = format!("only black has 4.5 : 1 on {fill_path}");
-        Choice { color: ColorValue::opaque(Rgb8::BLACK), alias: None, reason }
+        literal(Rgb8::BLACK, "only black")
     }
 
     /// A colour of the scale at an L\*: a step where one is there, else in between.
-    pub(crate) fn at(&self, scale: &NamedScale, tone: f64, reason: String) -> Choice {
+    pub(crate) fn at(&self, scale: &NamedScale, tone: f64, reason: Reason) -> Choice {
         let step = scale.scale.steps.iter().position(|s| (s.lightness - tone).abs() <= 0.75);
         match step {
             Some(i) => scale.choice(i, reason),
@@ -117,7 +118,7 @@ impl Painter<'_> {
 
 impl NamedScale {
     /// One of its steps as the choice for a role.
-    pub(crate) fn choice(&self, index: usize, reason: String) -> Choice {
+    pub(crate) fn choice(&self, index: usize, reason: Reason) -> Choice {
         let step = &self.scale.steps[index];
         let color = ColorValue { code: step.color, alpha: 1.0, wide: step.wide };
         Choice { color, alias: Some(self.step_path(index)), reason }

@@ -1,6 +1,7 @@
 //! What lies over or under a surface without being one: the backdrop of a dialog, shadows.
 
 use super::painter::{Choice, Painter};
+use crate::reason::Reason;
 use crate::value::ColorValue;
 
 pub(crate) fn paint(p: &mut Painter<'_>) {
@@ -11,7 +12,7 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
         let alpha = p.by_mode(light, dark);
         let code = neutral.scale.at_lightness(p.by_mode(tone, 2.0));
         let color = ColorValue { code, alpha, wide: None };
-        let reason = format!("{} ink at {:.0} %", neutral.name, alpha * 100.0);
+        let reason = Reason::Shade { scale: neutral.name.clone(), alpha };
         p.put(path, Choice { color, alias: None, reason });
     }
 }

@@ -220,7 +220,7 @@ impl Scale {
             slice.linear_at(y, chroma),
             Oklch { l: 0.0, c: chroma, h: hue },
             lightness,
-            round::Slack::Exact,
+            round::Slack::Even,
         )
     }
 }

@@ -38,7 +38,7 @@ pub(crate) fn to_code(linear: [f64; 3], wanted: Oklch, lightness: f64, slack: Sl
     }
     let goal = Goal::new(wanted, lightness, slack);
     let mut best = (goal.drift(nearest, f64::INFINITY), nearest);
-    if best.0 < 1.0 {
+    if best.0 < 2.0 {
         return nearest;
     }
     let channels = nearest.channels().map(i16::from);
@@ -74,7 +74,7 @@ impl Goal {
         Self { lab: wanted.into(), chroma: wanted.c, luminance: luminance_from_lightness(lightness), weight }
     }
 
-    /// 1 where one of the slacks is used up. Luminance is judged first: it is cheap, and most
+    /// Below 3 where, on the whole, no slack is used up. Luminance is judged first: it is cheap, and most
     /// neighbours fall out by it. What cannot come below `limit` need not be exact.
     fn drift(&self, code: Rgb8, limit: f64) -> f64 {
         let lightness = (code.luminance_cie() - self.luminance).abs() * self.weight;

@@ -1,5 +1,7 @@
 //! The lightness that each label of a step list stands for.
 
+use std::sync::LazyLock;
+
 use crate::label::StepLabel;
 
 /// Labels of the default list and their L\* (engine document, "Scales"); `0` and `1000`
@@ -20,9 +22,12 @@ const KNOTS: [(f64, f64); 13] = [
     (1000.0, 3.0),
 ];
 
+static DEFAULT: LazyLock<Vec<StepLabel>> =
+    LazyLock::new(|| KNOTS[1..12].iter().filter_map(|(label, _)| label.to_string().parse().ok()).collect());
+
 /// The default step labels.
 pub fn default_labels() -> Vec<StepLabel> {
-    KNOTS[1..12].iter().filter_map(|(label, _)| format!("{label}").parse().ok()).collect()
+    DEFAULT.clone()
 }
 
 /// Target L\* for each label, falling from light to dark. Ascending numbers that read like the

@@ -31,3 +31,11 @@ impl ContrastOn {
         (self.luminance.max(other) + 0.05) / (self.luminance.min(other) + 0.05)
     }
 }
+
+/// The L\* values whose contrast against `ground` is exactly `ratio`: one darker, one lighter,
+/// each none where it would lie beyond black or white.
+pub fn lightness_limits(ground: Rgb8, ratio: f64) -> (Option<f64>, Option<f64>) {
+    let y = luminance(ground) + 0.05;
+    let inside = |v: f64| (0.0..=1.0).contains(&v).then(|| crate::lightness_from_luminance(v));
+    (inside(y / ratio - 0.05), inside(y * ratio - 0.05))
+}

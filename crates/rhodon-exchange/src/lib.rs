@@ -1,1 +1,15 @@
-//! Placeholder.
+//! Targets: files that a consumer loads unchanged, written from derived tokens.
+//!
+//! A target is one file in `write/` and one line in [`TARGETS`]. Its id, name, options and help
+//! live in that file; the command line, the API and the interface only ask.
+
+mod name;
+mod option;
+mod stamp;
+mod target;
+mod write;
+
+pub use option::{OptionError, OptionKind, Settings, TargetOption};
+pub use stamp::Stamp;
+pub use target::{ExportError, File, Group, Output, Target, Warning, export, find};
+pub use write::TARGETS;

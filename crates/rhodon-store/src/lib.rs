@@ -1,1 +1,15 @@
-//! Placeholder.
+//! Themes and their revisions in PostgreSQL.
+//!
+//! A theme row holds identity and the current revision; a revision row holds a whole spec.
+//! Saving adds a revision, undo and redo move the current one: nothing is overwritten or
+//! lost by editing, and deleting only marks.
+
+mod entity;
+mod error;
+mod migration;
+mod record;
+mod store;
+
+pub use error::StoreError;
+pub use record::{RevisionRecord, ThemeRecord};
+pub use store::{Save, Store};

@@ -139,6 +139,11 @@ impl Slug {
         (2..).map(|n| Slug(format!("{self}-{n}").into())).find(|s| !taken(s)).unwrap_or(self)
     }
 
+    /// `theme`: for a theme whose name has no usable letter.
+    pub fn theme() -> Slug {
+        Slug::known("theme")
+    }
+
     pub(crate) fn known(s: &'static str) -> Slug {
         debug_assert!(is_slug(s), "{s}");
         Slug(s.into())

@@ -1,2 +1,28 @@
-//! Placeholder.
-fn main() {}
+//! The `rhodon` binary: `serve`, and the commands for a pipeline.
+//!
+//! Results go to standard output, all talk to standard error. Exit codes: 0 done, 1 the
+//! check found failures, 2 bad input. A closed pipe is no failure.
+
+mod cli;
+mod command;
+mod document;
+mod input;
+mod output;
+mod report;
+
+use std::process::ExitCode;
+
+use clap::Parser;
+
+fn main() -> ExitCode {
+    let cli = cli::Cli::parse();
+    match command::run(cli) {
+        Ok(outcome) => outcome.into(),
+        Err(failure) => {
+            if !failure.is_closed_pipe() {
+                eprintln!("{failure}");
+            }
+            failure.into()
+        }
+    }
+}

@@ -67,7 +67,7 @@ impl<'a> Node<'a> {
         mut read: impl FnMut(Node<'a>, &mut Problems) -> Option<V>,
     ) -> IndexMap<K, V>
     where
-        K: FromStr<Err: Display> + std::hash::Hash + Eq,
+        K: FromStr<Err: Display> + std::hash::Hash + Ord,
     {
         let Value::Object(map) = self.value else {
             self.refuse::<()>(problems, "an object");
@@ -85,6 +85,8 @@ impl<'a> Node<'a> {
                 Err(e) => problems.add(node.pointer, format!("\"{key}\": {e}")),
             }
         }
+        // The order of keys decides nothing: the same decisions give the same bytes.
+        out.sort_keys();
         out
     }
 

@@ -109,6 +109,7 @@ impl Resolved {
             entry.light = own.light.or(entry.light.take());
             entry.dark = own.dark.or(entry.dark.take());
         }
+        roles.sort_keys();
         let (t, pt) = (child.typography, parent.typography);
         let (s, ps) = (child.shape, parent.shape);
         let spec = Spec {
@@ -141,7 +142,8 @@ fn missing<K: Clone + Eq + std::hash::Hash, V>(parent: &IndexMap<K, V>, child: &
     parent.keys().filter(|k| !child.contains_key(*k)).cloned().collect()
 }
 
-fn overlaid<K: Eq + std::hash::Hash, V>(mut parent: IndexMap<K, V>, child: IndexMap<K, V>) -> IndexMap<K, V> {
+fn overlaid<K: Ord + std::hash::Hash, V>(mut parent: IndexMap<K, V>, child: IndexMap<K, V>) -> IndexMap<K, V> {
     parent.extend(child);
+    parent.sort_keys();
     parent
 }

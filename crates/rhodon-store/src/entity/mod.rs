@@ -1,0 +1,5 @@
+//! Tables as SeaORM sees them; they do not leave this crate.
+#![allow(missing_docs)]
+
+pub(crate) mod revision;
+pub(crate) mod theme;

@@ -1,0 +1,34 @@
+//! A theme: identity, and which revision is current.
+
+use sea_orm::entity::prelude::*;
+
+#[derive(Clone, Debug, PartialEq, Eq, DeriveEntityModel)]
+#[sea_orm(table_name = "theme")]
+pub struct Model {
+    #[sea_orm(primary_key, auto_increment = false)]
+    pub id: Uuid,
+    pub slug: String,
+    pub name: String,
+    /// Slug of the theme it extends.
+    pub parent: Option<String>,
+    /// Number of the current revision.
+    pub current: i32,
+    pub created_at: DateTimeWithTimeZone,
+    pub updated_at: DateTimeWithTimeZone,
+    /// Set while the theme is deleted.
+    pub deleted_at: Option<DateTimeWithTimeZone>,
+}
+
+#[derive(Copy, Clone, Debug, EnumIter, DeriveRelation)]
+pub enum Relation {
+    #[sea_orm(has_many = "super::revision::Entity")]
+    Revision,
+}
+
+impl Related<super::revision::Entity> for Entity {
+    fn to() -> RelationDef {
+        Relation::Revision.def()
+    }
+}
+
+impl ActiveModelBehavior for ActiveModel {}

@@ -1,0 +1,13 @@
+//! The schema, one dated file per change, oldest first.
+
+use sea_orm_migration::prelude::*;
+
+mod m20261124_000001_themes;
+
+pub(crate) struct Migrator;
+
+impl MigratorTrait for Migrator {
+    fn migrations() -> Vec<Box<dyn MigrationTrait>> {
+        vec![Box::new(m20261124_000001_themes::Migration)]
+    }
+}

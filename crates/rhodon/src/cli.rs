@@ -1,0 +1,132 @@
+//! What was typed.
+
+use std::net::SocketAddr;
+use std::path::PathBuf;
+
+use clap::{Args, Parser, Subcommand};
+
+/// Turns brand colours into theme tokens, checks them, and writes them for any consumer.
+#[derive(Debug, Parser)]
+#[command(name = "rhodon", version, disable_help_subcommand = true)]
+pub struct Cli {
+    /// Print one JSON value per line of input.
+    #[arg(long, global = true)]
+    pub json: bool,
+    #[command(subcommand)]
+    pub command: Command,
+}
+
+#[derive(Debug, Subcommand)]
+pub enum Command {
+    /// Convert and measure CSS colours.
+    Color(Inputs),
+    /// WCAG 2.2 ratio and CIEDE2000 of two colours.
+    Contrast(Inputs),
+    /// Colours as seen with another colour vision.
+    Vision(VisionArgs),
+    /// A scale around each colour.
+    Scale(ScaleArgs),
+    /// All tokens and pairs of a theme.
+    Derive(DeriveArgs),
+    /// Write a theme for its consumers.
+    Export(ExportArgs),
+    /// List the targets and their options.
+    Targets,
+    /// Print a new theme document.
+    New(NewArgs),
+    /// Print the JSON Schema of a theme document.
+    Schema,
+    /// Print the OpenAPI document of the server.
+    Openapi,
+    /// Run the web application.
+    Serve(ServeArgs),
+}
+
+#[derive(Debug, Args)]
+pub struct Inputs {
+    /// One each; `-` or none reads lines from standard input.
+    #[arg(allow_hyphen_values = true)]
+    pub values: Vec<String>,
+}
+
+#[derive(Debug, Args)]
+pub struct VisionArgs {
+    /// protan, deutan or tritan.
+    #[arg(long)]
+    pub kind: String,
+    /// From 0, none, to 1, full.
+    #[arg(long, default_value_t = 1.0)]
+    pub severity: f64,
+    #[command(flatten)]
+    pub inputs: Inputs,
+}
+
+#[derive(Debug, Args)]
+pub struct ScaleArgs {
+    /// Step labels, light to dark, separated by commas.
+    #[arg(long)]
+    pub steps: Option<String>,
+    /// natural, aligned or mix.
+    #[arg(long, default_value = "natural")]
+    pub method: String,
+    /// The step that holds the colour.
+    #[arg(long)]
+    pub pin: Option<String>,
+    /// Degrees of hue, -20 to 20, that dark steps are turned.
+    #[arg(long, default_value_t = 0.0, allow_hyphen_values = true)]
+    pub turn: f64,
+    #[command(flatten)]
+    pub inputs: Inputs,
+}
+
+#[derive(Debug, Args)]
+pub struct DeriveArgs {
+    /// Each line is a brand: one to eight colours separated by tabs. As arguments: one brand.
+    #[arg(long)]
+    pub brands: bool,
+    /// A theme document, or colours with --brands; `-` or none reads standard input.
+    #[arg(allow_hyphen_values = true)]
+    pub values: Vec<String>,
+}
+
+#[derive(Debug, Args)]
+pub struct ExportArgs {
+    /// A theme document; `-` reads standard input.
+    #[arg(required_unless_present = "brands", conflicts_with = "brands")]
+    pub spec: Option<PathBuf>,
+    /// Brand colours instead of a document.
+    #[arg(long)]
+    pub brands: Option<String>,
+    /// Target id; may be given several times, or `all`.
+    #[arg(long = "target", required = true, num_args = 1..)]
+    pub targets: Vec<String>,
+    /// An option of the target, key=value.
+    #[arg(long = "set")]
+    pub set: Vec<String>,
+    /// Folder for the files.
+    #[arg(long)]
+    pub out: Option<PathBuf>,
+}
+
+#[derive(Debug, Args)]
+pub struct NewArgs {
+    /// Brand colours.
+    #[arg(long)]
+    pub brands: String,
+    /// Name of the theme.
+    #[arg(long, default_value = "Theme")]
+    pub name: String,
+}
+
+#[derive(Debug, Args)]
+pub struct ServeArgs {
+    /// Load the demo themes if the database has none.
+    #[arg(long)]
+    pub demo: bool,
+    /// Address to listen on.
+    #[arg(long, default_value = "127.0.0.1:4870", env = "RHODON_LISTEN")]
+    pub listen: SocketAddr,
+    /// PostgreSQL server.
+    #[arg(long, env = "DATABASE_URL", hide_env_values = true)]
+    pub database: String,
+}

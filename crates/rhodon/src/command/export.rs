@@ -1,0 +1,125 @@
+//! `rhodon export`
+
+use std::fs;
+use std::path::{Component, Path};
+
+use rhodon_exchange::{OptionError, Output, Stamp, TARGETS, Target, Warning, export, find};
+use rhodon_theme::{Derived, Resolved, Spec, derive};
+use serde::Serialize;
+
+use crate::cli::ExportArgs;
+use crate::document;
+use crate::input;
+use crate::output::{Failure, Printer};
+
+#[derive(Serialize)]
+struct Report<'a> {
+    target: &'a str,
+    files: Vec<FileReport<'a>>,
+    warnings: &'a [Warning],
+}
+
+#[derive(Serialize)]
+struct FileReport<'a> {
+    path: &'a str,
+    bytes: usize,
+}
+
+pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
+    let theme = theme(args)?;
+    let stamp = Stamp { theme: theme.name.clone(), revision: None };
+    let targets = targets(&args.targets)?;
+    let set = settings(&args.set, &targets)?;
+    let mut outputs = Vec::with_capacity(targets.len());
+    for target in targets {
+        let own = set.iter().filter(|(k, _)| target.options.iter().any(|o| o.key == *k)).cloned();
+        let output = export(target, &theme, &stamp, own)
+            .map_err(|e| Failure::bad(format!("--target {}: {e}", target.id)))?;
+        outputs.push((target, output));
+    }
+    if let Some(folder) = &args.out {
+        for (_, output) in &outputs {
+            write(folder, output)?;
+        }
+    }
+    print(args, &outputs, printer)
+}
+
+fn theme(args: &ExportArgs) -> Result<Derived, Failure> {
+    let (place, resolved) = match (&args.brands, &args.spec) {
+        (Some(brands), _) => {
+            let colors = input::brand(brands).map_err(|e| Failure::bad(format!("--brands: {e}")))?;
+            ("--brands".to_owned(), Resolved::alone(Spec::from_brand("Theme", &colors)))
+        }
+        (None, Some(path)) => (path.display().to_string(), document::read(path)?),
+        (None, None) => return Err(Failure::bad("expected a theme document or --brands")),
+    };
+    derive(&resolved).map_err(|p| document::told(&place, &p))
+}
+
+fn targets(ids: &[String]) -> Result<Vec<&'static Target>, Failure> {
+    if ids.iter().any(|id| id == "all") {
+        return Ok(TARGETS.to_vec());
+    }
+    ids.iter().map(|id| find(id).map_err(|e| Failure::bad(format!("--target: {e}")))).collect()
+}
+
+/// Settings must belong to at least one of the targets.
+fn settings(given: &[String], targets: &[&'static Target]) -> Result<Vec<(String, String)>, Failure> {
+    let mut out = Vec::with_capacity(given.len());
+    for text in given {
+        let Some((key, value)) = text.split_once('=') else {
+            return Err(Failure::bad(format!("--set: expected key=value, found {text:?}")));
+        };
+        if !targets.iter().any(|t| t.options.iter().any(|o| o.key == key)) {
+            let mut known: Vec<&str> = targets.iter().flat_map(|t| t.options.iter().map(|o| o.key)).collect();
+            known.dedup();
+            let error = OptionError::Unknown { key: key.to_owned(), known: known.join(", ") };
+            return Err(Failure::bad(format!("--set: {error}")));
+        }
+        out.push((key.to_owned(), value.to_owned()));
+    }
+    Ok(out)
+}
+
+fn write(folder: &Path, output: &Output) -> Result<(), Failure> {
+    for file in &output.files {
+        // Targets name their files themselves; a path that climbs out would be a fault of theirs.
+        let relative = Path::new(&file.path);
+        if relative.components().any(|c| !matches!(c, Component::Normal(_))) {
+            return Err(Failure::bad(format!("{}: expected a path inside the folder", file.path)));
+        }
+        let path = folder.join(relative);
+        let io = |cause| Failure::Io { place: path.display().to_string(), cause };
+        if let Some(parent) = path.parent() {
+            fs::create_dir_all(parent).map_err(io)?;
+        }
+        fs::write(&path, &file.text).map_err(io)?;
+    }
+    Ok(())
+}
+
+fn print(args: &ExportArgs, outputs: &[(&Target, Output)], printer: &mut Printer) -> Result<(), Failure> {
+    let files: usize = outputs.iter().map(|(_, o)| o.files.len()).sum();
+    for (target, output) in outputs {
+        let reports = output.files.iter().map(|f| FileReport { path: &f.path, bytes: f.text.len() }).collect();
+        let report = Report { target: target.id, files: reports, warnings: &output.warnings };
+        if printer.is_json() {
+            printer.result(&report, String::new)?;
+            continue;
+        }
+        for w in &output.warnings {
+            eprintln!("{}: {}: {}", target.id, w.token, w.message);
+        }
+        match &args.out {
+            Some(folder) => {
+                for file in &output.files {
+                    printer.raw(&format!("{}\n", folder.join(&file.path).display()))?;
+                }
+            }
+            None if files == 1 => printer.raw(&output.files[0].text)?,
+            None => return Err(Failure::bad(format!("expected --out for {files} files"))),
+        }
+    }
+    Ok(())
+}

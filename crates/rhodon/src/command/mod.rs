@@ -1,0 +1,38 @@
+//! One file per command.
+
+mod color;
+mod contrast;
+mod derive;
+mod export;
+mod new;
+mod scale;
+mod serve;
+mod targets;
+mod vision;
+
+use crate::cli::{Cli, Command};
+use crate::output::{Failure, Outcome, Printer};
+
+/// Runs what was typed.
+pub fn run(cli: Cli) -> Result<Outcome, Failure> {
+    let mut printer = Printer::new(cli.json);
+    match cli.command {
+        Command::Color(args) => color::run(&args.values, &mut printer)?,
+        Command::Contrast(args) => contrast::run(&args.values, &mut printer)?,
+        Command::Vision(args) => vision::run(&args, &mut printer)?,
+        Command::Scale(args) => scale::run(&args, &mut printer)?,
+        Command::Derive(args) => derive::run(&args, &mut printer)?,
+        Command::Export(args) => export::run(&args, &mut printer)?,
+        Command::Targets => targets::run(&mut printer)?,
+        Command::New(args) => new::run(&args, &mut printer)?,
+        Command::Schema => printer.raw(&pretty(&rhodon_theme::Spec::schema()))?,
+        Command::Openapi => printer.raw(&pretty(&rhodon_server::openapi()))?,
+        Command::Serve(args) => serve::run(&args)?,
+    }
+    printer.finish()
+}
+
+/// JSON for files that people read.
+pub fn pretty(value: &serde_json::Value) -> String {
+    format!("{value:#}\n")
+}

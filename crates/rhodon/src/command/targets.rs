@@ -1,0 +1,45 @@
+//! `rhodon targets`
+
+use rhodon_exchange::{Group, TARGETS, TargetOption};
+use serde::Serialize;
+
+use crate::output::{Failure, Printer};
+
+#[derive(Serialize)]
+struct Report {
+    id: &'static str,
+    name: &'static str,
+    group: Group,
+    options: Vec<OptionReport>,
+    files: &'static [&'static str],
+    usage: &'static str,
+}
+
+#[derive(Serialize)]
+struct OptionReport {
+    key: &'static str,
+    kind: &'static str,
+    #[serde(skip_serializing_if = "<[&str]>::is_empty")]
+    choices: &'static [&'static str],
+    default: &'static str,
+    help: &'static str,
+}
+
+impl From<&TargetOption> for OptionReport {
+    fn from(o: &TargetOption) -> Self {
+        Self { key: o.key, kind: o.kind.id(), choices: o.kind.choices(), default: o.default, help: o.help }
+    }
+}
+
+pub fn run(printer: &mut Printer) -> Result<(), Failure> {
+    for t in TARGETS {
+        let options = t.options.iter().map(OptionReport::from).collect();
+        let report = Report { id: t.id, name: t.name, group: t.group, options, files: t.files, usage: t.usage };
+        printer.result(&report, || {
+            let mut lines = vec![format!("{:<16} {} ({})", t.id, t.name, t.files.join(", "))];
+            lines.extend(t.options.iter().map(|o| format!("  {}={}  {}", o.key, o.default, o.help)));
+            lines.join("\n")
+        })?;
+    }
+    Ok(())
+}

@@ -1,0 +1,49 @@
+//! Theme documents from files, with their parents beside them.
+
+use std::fs;
+use std::path::{Path, PathBuf};
+
+use rhodon_theme::{Problems, Resolved, Slug, Spec};
+
+use crate::input;
+use crate::output::Failure;
+
+/// Ending of theme documents.
+const ENDING: &str = ".rhodon.json";
+
+/// Reads a document and the parents it extends, which lie beside it as `slug.rhodon.json`.
+/// `-` reads standard input; parents are then sought in the current folder.
+pub fn read(path: &Path) -> Result<Resolved, Failure> {
+    let (place, text, folder) = if path == Path::new("-") {
+        ("standard input".to_owned(), input::all()?, PathBuf::from("."))
+    } else {
+        let text = fs::read_to_string(path)
+            .map_err(|cause| Failure::Io { place: path.display().to_string(), cause })?;
+        (path.display().to_string(), text, path.parent().unwrap_or(Path::new(".")).to_owned())
+    };
+    let spec = Spec::parse(&text).map_err(|p| told(&place, &p))?;
+    let mut trouble = None;
+    let resolved = Resolved::follow(spec, |slug| match parent(&folder, slug) {
+        Ok(found) => found,
+        Err(failure) => {
+            trouble = Some(failure);
+            None
+        }
+    });
+    match (trouble, resolved) {
+        (Some(failure), _) => Err(failure),
+        (None, Err(e)) => Err(Failure::bad(format!("{place}: /extends: {e}"))),
+        (None, Ok(resolved)) => Ok(resolved),
+    }
+}
+
+fn parent(folder: &Path, slug: &Slug) -> Result<Option<Spec>, Failure> {
+    let path = folder.join(format!("{slug}{ENDING}"));
+    let Ok(text) = fs::read_to_string(&path) else { return Ok(None) };
+    Spec::parse(&text).map(Some).map_err(|p| told(&path.display().to_string(), &p))
+}
+
+/// Problems as lines that begin with the file's name.
+pub fn told(place: &str, problems: &Problems) -> Failure {
+    Failure::bad(problems.0.iter().map(|p| format!("{place}: {p}")).collect::<Vec<_>>().join("\n"))
+}

@@ -1,0 +1,91 @@
+//! Inputs as arguments or as lines of standard input.
+
+use std::io::{self, BufRead, Read};
+
+use rhodon_color::Color;
+
+use crate::output::Failure;
+
+/// One input and where it stood.
+#[derive(Clone, Debug)]
+pub struct Item {
+    /// `line 3` or `argument 3`.
+    pub place: String,
+    /// The text.
+    pub text: String,
+}
+
+fn from_stdin(values: &[String]) -> bool {
+    values.is_empty() || (values.len() == 1 && values[0] == "-")
+}
+
+/// Calls `each` for every input, in order; lines are handled as they arrive.
+pub fn each(values: &[String], mut each: impl FnMut(Item) -> Result<(), Failure>) -> Result<(), Failure> {
+    if !from_stdin(values) {
+        for (i, text) in values.iter().enumerate() {
+            each(Item { place: format!("argument {}", i + 1), text: text.clone() })?;
+        }
+        return Ok(());
+    }
+    let mut stdin = io::stdin().lock();
+    let mut line = Vec::new();
+    let mut number = 0;
+    loop {
+        line.clear();
+        let read = stdin.read_until(b'\n', &mut line).map_err(reading)?;
+        if read == 0 {
+            return Ok(());
+        }
+        number += 1;
+        // What is not UTF-8 is no colour either: it is refused where it stands.
+        let text = String::from_utf8_lossy(&line);
+        let text = text.trim_end_matches(['\n', '\r']);
+        each(Item { place: format!("line {number}"), text: text.to_owned() })?;
+    }
+}
+
+/// All of standard input.
+pub fn all() -> Result<String, Failure> {
+    let mut text = String::new();
+    io::stdin().lock().read_to_string(&mut text).map_err(reading)?;
+    Ok(text)
+}
+
+fn reading(cause: io::Error) -> Failure {
+    Failure::Io { place: "standard input".to_owned(), cause }
+}
+
+/// The most colours of one brand.
+const MAX_BRAND: usize = 8;
+
+/// The colours of a brand: separated by tabs, or, where there is none, by spaces, commas and
+/// semicolons outside brackets.
+///
+/// # Errors
+/// The colour that is wrong, and why.
+pub fn brand(text: &str) -> Result<Vec<Color>, String> {
+    let parts = if text.contains('\t') { text.split('\t').map(str::to_owned).collect() } else { split(text) };
+    let parts: Vec<String> = parts.into_iter().filter(|p| !p.trim().is_empty()).collect();
+    if !(1..=MAX_BRAND).contains(&parts.len()) {
+        return Err(format!("expected 1 to {MAX_BRAND} colours, found {}", parts.len()));
+    }
+    parts.iter().map(|p| Color::parse(p).map_err(|e| format!("{p:?}: {e}"))).collect()
+}
+
+fn split(text: &str) -> Vec<String> {
+    let mut depth = 0usize;
+    let mut parts = vec![String::new()];
+    for c in text.chars() {
+        match c {
+            '(' => depth += 1,
+            ')' => depth = depth.saturating_sub(1),
+            _ => {}
+        }
+        if depth == 0 && (c.is_whitespace() || matches!(c, ',' | ';')) {
+            parts.push(String::new());
+        } else if let Some(last) = parts.last_mut() {
+            last.push(c);
+        }
+    }
+    parts
+}

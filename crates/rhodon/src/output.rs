@@ -1,0 +1,121 @@
+//! How a command ends, and how it prints.
+
+use std::io::{self, BufWriter, Stdout, Write};
+use std::process::ExitCode;
+
+use serde::Serialize;
+
+/// How a command that ran to its end went.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Outcome {
+    /// Everything was done.
+    Done,
+    /// Some input was bad; the rest was done.
+    BadInput,
+}
+
+impl From<Outcome> for ExitCode {
+    fn from(outcome: Outcome) -> Self {
+        match outcome {
+            Outcome::Done => Self::SUCCESS,
+            Outcome::BadInput => Self::from(2),
+        }
+    }
+}
+
+/// Why a command stopped.
+#[derive(Debug, thiserror::Error)]
+pub enum Failure {
+    /// Something given is wrong; one line each.
+    #[error("{0}")]
+    Bad(String),
+    /// Reading or writing failed.
+    #[error("{place}: {cause}")]
+    Io {
+        /// What was read or written.
+        place: String,
+        /// Why it failed.
+        cause: io::Error,
+    },
+}
+
+impl Failure {
+    /// An input that is wrong: place, what, what was expected.
+    pub fn bad(message: impl Into<String>) -> Self {
+        Self::Bad(message.into())
+    }
+
+    /// Whether the reader of our output went away, which is its right.
+    pub fn is_closed_pipe(&self) -> bool {
+        matches!(self, Self::Io { cause, .. } if cause.kind() == io::ErrorKind::BrokenPipe)
+    }
+}
+
+impl From<Failure> for ExitCode {
+    fn from(failure: Failure) -> Self {
+        if failure.is_closed_pipe() { Self::SUCCESS } else { Self::from(2) }
+    }
+}
+
+/// Standard output, as JSON lines or for people.
+#[derive(Debug)]
+pub struct Printer {
+    out: BufWriter<Stdout>,
+    json: bool,
+    bad: bool,
+}
+
+impl Printer {
+    /// Prints JSON if asked to.
+    pub fn new(json: bool) -> Self {
+        Self { out: BufWriter::new(io::stdout()), json, bad: false }
+    }
+
+    /// One result: as a JSON line, or as text for people.
+    pub fn result(&mut self, value: &impl Serialize, text: impl FnOnce() -> String) -> Result<(), Failure> {
+        if self.json {
+            self.line(value)
+        } else {
+            writeln!(self.out, "{}", text()).map_err(written)
+        }
+    }
+
+    /// A line of input that is wrong: told on standard error, kept in the JSON, and the rest goes on.
+    pub fn bad(&mut self, place: &str, input: &str, message: &str, value: &impl Serialize) -> Result<(), Failure> {
+        self.bad = true;
+        eprintln!("{place}: {input:?}: {message}");
+        if self.json { self.line(value) } else { Ok(()) }
+    }
+
+    /// Notes that some input was wrong and has been told.
+    pub fn mark_bad(&mut self) {
+        self.bad = true;
+    }
+
+    fn line(&mut self, value: &impl Serialize) -> Result<(), Failure> {
+        serde_json::to_writer(&mut self.out, value).map_err(|e| written(e.into()))?;
+        self.out.write_all(b"\n").map_err(written)
+    }
+
+    /// Text as it is.
+    pub fn raw(&mut self, text: &str) -> Result<(), Failure> {
+        self.out.write_all(text.as_bytes()).map_err(written)
+    }
+
+    /// Flushes, and tells how it went.
+    pub fn finish(mut self) -> Result<Outcome, Failure> {
+        self.out.flush().map_err(written)?;
+        Ok(if self.bad { Outcome::BadInput } else { Outcome::Done })
+    }
+}
+
+fn written(cause: io::Error) -> Failure {
+    Failure::Io { place: "standard output".to_owned(), cause }
+}
+
+impl Printer {
+    /// Whether results are JSON lines.
+    pub fn is_json(&self) -> bool {
+        self.json
+    }
+}

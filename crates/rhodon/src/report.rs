@@ -1,0 +1,132 @@
+//! The shapes of the command line's JSON.
+
+use rhodon_color::{Color, Rgb8, Space, contrast_ratio};
+use rhodon_theme::scale::Step;
+use rhodon_theme::{Derived, Mode, Origin, Pair, Problem, Token};
+use serde::Serialize;
+
+#[derive(Serialize)]
+#[serde(rename_all = "camelCase")]
+pub struct ColorReport<'a> {
+    pub input: &'a str,
+    pub ok: bool,
+    pub hex: String,
+    pub alpha: f64,
+    pub srgb: [f64; 3],
+    pub oklch: (f64, f64, Option<f64>),
+    pub lab: [f64; 3],
+    pub luminance: f64,
+    pub in_srgb: bool,
+    #[serde(rename = "inP3")]
+    pub in_p3: bool,
+}
+
+impl<'a> ColorReport<'a> {
+    pub fn new(input: &'a str, color: Color) -> Self {
+        let fit = color.gamut_fit();
+        Self {
+            input,
+            ok: true,
+            hex: color.to_hex(),
+            alpha: color.alpha(),
+            srgb: color.in_space(Space::Srgb),
+            oklch: oklch(color),
+            lab: color.in_space(Space::Lab),
+            luminance: color.to_rgb8().luminance(),
+            in_srgb: fit.srgb,
+            in_p3: fit.p3,
+        }
+    }
+}
+
+fn oklch(color: Color) -> (f64, f64, Option<f64>) {
+    let c = color.to_oklch();
+    (c.l, c.c, c.hue())
+}
+
+#[derive(Serialize)]
+pub struct Refused<'a> {
+    pub input: &'a str,
+    pub ok: bool,
+    pub error: String,
+}
+
+impl<'a> Refused<'a> {
+    pub fn new(input: &'a str, error: impl ToString) -> Self {
+        Self { input, ok: false, error: error.to_string() }
+    }
+}
+
+#[derive(Serialize)]
+#[serde(rename_all = "camelCase")]
+pub struct StepReport<'a> {
+    pub label: &'a str,
+    pub hex: String,
+    pub oklch: (f64, f64, Option<f64>),
+    pub lightness: f64,
+    pub pinned: bool,
+    pub on_white: f64,
+    pub on_black: f64,
+}
+
+impl<'a> StepReport<'a> {
+    pub fn new(step: &'a Step) -> Self {
+        Self {
+            label: step.label.as_str(),
+            hex: step.color.to_string(),
+            oklch: oklch(step.color.into()),
+            lightness: step.lightness,
+            pinned: step.pinned,
+            on_white: contrast_ratio(step.color, Rgb8::WHITE),
+            on_black: contrast_ratio(step.color, Rgb8::BLACK),
+        }
+    }
+}
+
+#[derive(Serialize)]
+pub struct TokenReport<'a> {
+    pub path: &'a str,
+    pub mode: Option<Mode>,
+    pub value: String,
+    pub alias: Option<&'a str>,
+    pub origin: Origin,
+    pub reason: String,
+}
+
+#[derive(Serialize)]
+pub struct DeriveReport<'a> {
+    pub ok: bool,
+    pub tokens: Vec<TokenReport<'a>>,
+    pub pairs: &'a [Pair],
+    pub findings: [(); 0],
+}
+
+impl<'a> DeriveReport<'a> {
+    pub fn new(theme: &'a Derived) -> Self {
+        let tokens = theme.tokens.iter().flat_map(token_reports).collect();
+        Self { ok: true, tokens, pairs: &theme.pairs, findings: [] }
+    }
+}
+
+fn token_reports(token: &Token) -> impl Iterator<Item = TokenReport<'_>> {
+    let modes: &[Option<Mode>] =
+        if token.is_modeless() { &[None] } else { &[Some(Mode::Light), Some(Mode::Dark)] };
+    modes.iter().map(|mode| {
+        let cell = token.cell(mode.unwrap_or(Mode::Light));
+        TokenReport {
+            path: &token.path,
+            mode: *mode,
+            value: cell.value.to_string(),
+            alias: cell.alias.as_deref(),
+            origin: cell.origin,
+            reason: cell.reason.to_string(),
+        }
+    })
+}
+
+#[derive(Serialize)]
+pub struct DeriveRefused<'a> {
+    pub ok: bool,
+    pub error: String,
+    pub problems: &'a [Problem],
+}

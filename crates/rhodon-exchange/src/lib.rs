@@ -9,6 +9,7 @@ mod stamp;
 mod target;
 mod write;
 
+pub use name::css_name;
 pub use option::{OptionError, OptionKind, Settings, TargetOption};
 pub use stamp::Stamp;
 pub use target::{ExportError, File, Group, Output, Target, Warning, export, find};

@@ -6,6 +6,11 @@ use rhodon_theme::Token;
 
 use crate::target::ExportError;
 
+/// The custom property of a token in an export without a prefix: `--primary-fill-hover`.
+pub fn css_name(path: &str) -> String {
+    format!("--{}", kebab("", path))
+}
+
 /// `primary.fill-hover` as `primary-fill-hover`, behind a prefix where there is one.
 pub(crate) fn kebab(prefix: &str, path: &str) -> String {
     let name = path.replace('.', "-");

@@ -1,1 +1,22 @@
-//! Placeholder.
+//! The HTTP interface: JSON under `/api`, the embedded front end everywhere else.
+//!
+//! Handlers extract, call the core or the store, and answer; no colour rule and no SQL is
+//! here. What concerns every request is a layer with its own module: [`guard`], headers, faults.
+
+mod asset;
+mod demo;
+mod error;
+mod fault;
+mod guard;
+mod header;
+mod json;
+mod openapi;
+mod resolve;
+mod route;
+mod serve;
+mod view;
+
+pub use demo::load as load_demo;
+pub use error::ApiError;
+pub use openapi::openapi;
+pub use serve::{Config, ServeError, router, serve};

@@ -10,6 +10,7 @@
 
 mod book;
 mod derive;
+mod diff;
 mod intent;
 mod label;
 mod naming;
@@ -24,6 +25,7 @@ mod typeface;
 mod value;
 
 pub use derive::{Derived, IntentScale, NamedScale, derive};
+pub use diff::{Change, Diff, diff};
 pub use intent::INTENTS;
 pub use label::{NameError, Slug, StepLabel, TokenPath};
 pub use naming::name as color_name;

@@ -73,15 +73,17 @@ impl Printer {
 
     /// One result: as a JSON line, or as text for people.
     pub fn result(&mut self, value: &impl Serialize, text: impl FnOnce() -> String) -> Result<(), Failure> {
-        if self.json {
-            self.line(value)
-        } else {
-            writeln!(self.out, "{}", text()).map_err(written)
-        }
+        if self.json { self.line(value) } else { writeln!(self.out, "{}", text()).map_err(written) }
     }
 
     /// A line of input that is wrong: told on standard error, kept in the JSON, and the rest goes on.
-    pub fn bad(&mut self, place: &str, input: &str, message: &str, value: &impl Serialize) -> Result<(), Failure> {
+    pub fn bad(
+        &mut self,
+        place: &str,
+        input: &str,
+        message: &str,
+        value: &impl Serialize,
+    ) -> Result<(), Failure> {
         self.bad = true;
         eprintln!("{place}: {input:?}: {message}");
         if self.json { self.line(value) } else { Ok(()) }

@@ -142,7 +142,10 @@ fn missing<K: Clone + Eq + std::hash::Hash, V>(parent: &IndexMap<K, V>, child: &
     parent.keys().filter(|k| !child.contains_key(*k)).cloned().collect()
 }
 
-fn overlaid<K: Ord + std::hash::Hash, V>(mut parent: IndexMap<K, V>, child: IndexMap<K, V>) -> IndexMap<K, V> {
+fn overlaid<K: Ord + std::hash::Hash, V>(
+    mut parent: IndexMap<K, V>,
+    child: IndexMap<K, V>,
+) -> IndexMap<K, V> {
     parent.extend(child);
     parent.sort_keys();
     parent

@@ -11,7 +11,8 @@ pub fn run(values: &[String], printer: &mut Printer) -> Result<(), Failure> {
         Ok(color) => {
             let report = ColorReport::new(&item.text, color);
             printer.result(&report, || {
-                let [rgb, hsl, oklch] = [Notation::Rgb, Notation::Hsl, Notation::Oklch].map(|n| n.write(color));
+                let [rgb, hsl, oklch] =
+                    [Notation::Rgb, Notation::Hsl, Notation::Oklch].map(|n| n.write(color));
                 format!("{}  {rgb}  {hsl}  {oklch}  luminance {:.4}", report.hex, report.luminance)
             })
         }

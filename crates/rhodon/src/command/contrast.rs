@@ -27,7 +27,8 @@ pub fn run(values: &[String], printer: &mut Printer) -> Result<(), Failure> {
 
 fn pair(item: &Item, printer: &mut Printer) -> Result<(), Failure> {
     match measured(&item.text) {
-        Ok(report) => printer.result(&report, || format!("{:.2} : 1, difference {:.2}", report.ratio, report.difference)),
+        Ok(report) => printer
+            .result(&report, || format!("{:.2} : 1, difference {:.2}", report.ratio, report.difference)),
         Err(e) => printer.bad(&item.place, &item.text, &e, &Refused::new(&item.text, &e)),
     }
 }

@@ -41,8 +41,9 @@ fn brands(values: &[String], printer: &mut Printer) -> Result<(), Failure> {
 }
 
 fn brand(item: &Item, printer: &mut Printer) -> Result<(), Failure> {
-    let derived = input::brand(&item.text)
-        .and_then(|colors| derive(&Resolved::alone(Spec::from_brand("Theme", &colors))).map_err(|p| p.to_string()));
+    let derived = input::brand(&item.text).and_then(|colors| {
+        derive(&Resolved::alone(Spec::from_brand("Theme", &colors))).map_err(|p| p.to_string())
+    });
     match derived {
         Ok(derived) => print(&derived, printer),
         Err(e) => printer.bad(&item.place, &item.text, &e, &Refused::new(&item.text, &e)),
@@ -54,11 +55,19 @@ fn print(theme: &Derived, printer: &mut Printer) -> Result<(), Failure> {
         let mut lines: Vec<String> = Vec::with_capacity(theme.tokens.len() + 2);
         for token in &theme.tokens {
             let (light, dark) = (token.cell(Mode::Light), token.cell(Mode::Dark));
-            let values = if token.is_modeless() { light.value.to_string() } else { format!("{}  {}", light.value, dark.value) };
+            let values = if token.is_modeless() {
+                light.value.to_string()
+            } else {
+                format!("{}  {}", light.value, dark.value)
+            };
             lines.push(format!("{:<28} {values}", token.path));
         }
         let failed = theme.pairs.iter().filter(|p| !p.pass).count();
-        lines.push(format!("{} tokens, {} pairs, {failed} below their limit", theme.tokens.len(), theme.pairs.len()));
+        lines.push(format!(
+            "{} tokens, {} pairs, {failed} below their limit",
+            theme.tokens.len(),
+            theme.pairs.len()
+        ));
         lines.extend(theme.notes.iter().cloned());
         lines.join("\n")
     })

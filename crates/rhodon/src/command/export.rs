@@ -102,7 +102,8 @@ fn write(folder: &Path, output: &Output) -> Result<(), Failure> {
 fn print(args: &ExportArgs, outputs: &[(&Target, Output)], printer: &mut Printer) -> Result<(), Failure> {
     let files: usize = outputs.iter().map(|(_, o)| o.files.len()).sum();
     for (target, output) in outputs {
-        let reports = output.files.iter().map(|f| FileReport { path: &f.path, bytes: f.text.len() }).collect();
+        let reports =
+            output.files.iter().map(|f| FileReport { path: &f.path, bytes: f.text.len() }).collect();
         let report = Report { target: target.id, files: reports, warnings: &output.warnings };
         if printer.is_json() {
             printer.result(&report, String::new)?;

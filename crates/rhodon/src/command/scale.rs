@@ -33,13 +33,15 @@ pub fn run(args: &ScaleArgs, printer: &mut Printer) -> Result<(), Failure> {
     let build = |text: &str| -> Result<Scale, String> {
         let color = Color::parse(text).map_err(|e| e.to_string())?.to_rgb8();
         let pins = vec![Pin { color, label: pin.clone() }];
-        let request = Request { method, labels: labels.clone(), pins, turn: args.turn, ..Request::around(color) };
+        let request =
+            Request { method, labels: labels.clone(), pins, turn: args.turn, ..Request::around(color) };
         scale::build(&request).map_err(|e| e.to_string())
     };
     input::each(&args.inputs.values, |item| match build(&item.text) {
         Ok(scale) => {
             let steps = scale.steps.iter().map(StepReport::new).collect();
-            printer.result(&Report { input: &item.text, ok: true, steps, notes: &scale.notes }, || table(&scale))
+            printer
+                .result(&Report { input: &item.text, ok: true, steps, notes: &scale.notes }, || table(&scale))
         }
         Err(e) => printer.bad(&item.place, &item.text, &e, &Refused::new(&item.text, &e)),
     })

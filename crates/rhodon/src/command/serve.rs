@@ -10,7 +10,8 @@ pub fn run(args: &ServeArgs) -> Result<(), Failure> {
     tracing_subscriber::fmt().with_env_filter(filter).with_writer(std::io::stderr).init();
     let runtime = tokio::runtime::Runtime::new()
         .map_err(|cause| Failure::Io { place: "the runtime".to_owned(), cause })?;
-    let config = rhodon_server::Config { listen: args.listen, database: args.database.clone(), demo: args.demo };
+    let config =
+        rhodon_server::Config { listen: args.listen, database: args.database.clone(), demo: args.demo };
     runtime
         .block_on(rhodon_server::serve(config, |address| println!("Rhodon is at http://{address}")))
         .map_err(|e| Failure::bad(e.to_string()))

@@ -20,10 +20,15 @@ pub fn run(args: &VisionArgs, printer: &mut Printer) -> Result<(), Failure> {
         "protan" => VisionKind::Protan,
         "deutan" => VisionKind::Deutan,
         "tritan" => VisionKind::Tritan,
-        other => return Err(Failure::bad(format!("--kind: expected protan, deutan or tritan, found {other:?}"))),
+        other => {
+            return Err(Failure::bad(format!("--kind: expected protan, deutan or tritan, found {other:?}")));
+        }
     };
     if !(0.0..=1.0).contains(&args.severity) {
-        return Err(Failure::bad(format!("--severity: expected a number from 0 to 1, found {}", args.severity)));
+        return Err(Failure::bad(format!(
+            "--severity: expected a number from 0 to 1, found {}",
+            args.severity
+        )));
     }
     let vision = Vision::new(kind, args.severity);
     input::each(&args.inputs.values, |item| match Color::parse(&item.text) {

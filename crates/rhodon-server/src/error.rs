@@ -1,0 +1,188 @@
+//! Every refusal as one shape: `application/problem+json` (RFC 9457).
+
+use axum::Json;
+use axum::extract::rejection::JsonRejection;
+use axum::http::{HeaderValue, StatusCode, header};
+use axum::response::{IntoResponse, Response};
+use rhodon_exchange::ExportError;
+use rhodon_store::{RevisionRecord, StoreError};
+use rhodon_theme::{InheritError, Problems};
+use serde::Serialize;
+use utoipa::ToSchema;
+
+/// A refusal. `type` is stable, `detail` is a plain sentence for people.
+#[derive(Debug, Serialize, ToSchema)]
+#[schema(as = Problem)]
+pub struct ApiError {
+    /// `/problems/…`, stable.
+    #[serde(rename = "type")]
+    kind: String,
+    /// Short name of the kind.
+    title: &'static str,
+    /// HTTP status.
+    status: u16,
+    /// What was wrong and what was expected.
+    detail: String,
+    /// Places in the request body, where there are some.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    problems: Vec<Place>,
+    /// For a stale write: what is current now.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    current: Option<SavedState>,
+    /// For a stale write: what the write was based on.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    base: Option<SavedState>,
+    /// For a fault of the server: the id under which the log tells more.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    id: Option<String>,
+}
+
+/// One place in the request body.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct Place {
+    /// JSON Pointer (RFC 6901) from the root of the body.
+    pointer: String,
+    /// What was wrong there and what was expected.
+    message: String,
+}
+
+/// A revision that takes part in a clash.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct SavedState {
+    /// Number of the revision.
+    revision: i32,
+    /// What it changed, in words.
+    label: String,
+    /// Its document.
+    #[schema(schema_with = crate::openapi::spec_schema)]
+    spec: serde_json::Value,
+}
+
+impl From<RevisionRecord> for SavedState {
+    fn from(r: RevisionRecord) -> Self {
+        Self { revision: r.number, label: r.label, spec: r.spec }
+    }
+}
+
+impl ApiError {
+    /// A refusal of a kind.
+    pub fn new(status: StatusCode, kind: &str, title: &'static str, detail: impl Into<String>) -> Self {
+        Self {
+            kind: format!("/problems/{kind}"),
+            title,
+            status: status.as_u16(),
+            detail: detail.into(),
+            problems: Vec::new(),
+            current: None,
+            base: None,
+            id: None,
+        }
+    }
+
+    /// A fault of the server, with the id that the log also has.
+    pub fn fault(id: String) -> Self {
+        let detail = format!("Something went wrong on the server. The log tells more under {id}.");
+        Self { id: Some(id), ..Self::new(StatusCode::INTERNAL_SERVER_ERROR, "fault", "Server fault", detail) }
+    }
+
+    /// A document that cannot be used, with every place in it; `at` is where it stands in the body.
+    pub fn invalid(at: &str, problems: Problems) -> Self {
+        let detail = problems.0.first().map(ToString::to_string).unwrap_or_default();
+        let places = problems
+            .0
+            .into_iter()
+            .map(|p| Place { pointer: format!("{at}{}", p.pointer), message: p.message });
+        Self {
+            problems: places.collect(),
+            ..Self::new(StatusCode::UNPROCESSABLE_ENTITY, "invalid-theme", "The theme cannot be used", detail)
+        }
+    }
+
+    /// One wrong value at one place.
+    pub fn value(pointer: &str, message: impl Into<String>) -> Self {
+        let message = message.into();
+        Self {
+            problems: vec![Place { pointer: pointer.to_owned(), message: message.clone() }],
+            ..Self::new(StatusCode::UNPROCESSABLE_ENTITY, "invalid-value", "A value cannot be used", message)
+        }
+    }
+
+    /// Nothing is there.
+    pub fn not_found(detail: impl Into<String>) -> Self {
+        Self::new(StatusCode::NOT_FOUND, "not-found", "Not found", detail)
+    }
+}
+
+impl IntoResponse for ApiError {
+    fn into_response(self) -> Response {
+        let status = StatusCode::from_u16(self.status).unwrap_or(StatusCode::INTERNAL_SERVER_ERROR);
+        let mut response = (status, Json(self)).into_response();
+        let kind = HeaderValue::from_static("application/problem+json");
+        response.headers_mut().insert(header::CONTENT_TYPE, kind);
+        response
+    }
+}
+
+impl From<JsonRejection> for ApiError {
+    fn from(rejection: JsonRejection) -> Self {
+        let status = rejection.status();
+        if status == StatusCode::PAYLOAD_TOO_LARGE {
+            return Self::new(status, "too-large", "The request is too large", "expected at most 2 MiB");
+        }
+        let detail = format!("expected JSON of the documented shape: {}", rejection.body_text());
+        Self::new(status, "invalid-request", "The request cannot be read", detail)
+    }
+}
+
+impl From<StoreError> for ApiError {
+    fn from(error: StoreError) -> Self {
+        let detail = error.to_string();
+        match error {
+            StoreError::NoTheme(_) | StoreError::NoRevision { .. } => Self::not_found(detail),
+            StoreError::NothingTo(_) => {
+                Self::new(StatusCode::CONFLICT, "nothing-to-do", "Nothing to do", detail)
+            }
+            StoreError::SlugTaken(_) => {
+                Self::new(StatusCode::CONFLICT, "name-taken", "The name is taken", detail)
+            }
+            StoreError::HasChildren { .. } => {
+                Self::new(StatusCode::CONFLICT, "has-children", "Other themes extend it", detail)
+            }
+            StoreError::Stale { current, based_on, .. } => Self {
+                current: Some((*current).into()),
+                base: based_on.map(|r| (*r).into()),
+                ..Self::new(StatusCode::CONFLICT, "stale-revision", "The theme has changed", detail)
+            },
+            StoreError::Database(cause) => {
+                let id = uuid::Uuid::new_v4().to_string();
+                tracing::error!(%id, %cause, "database");
+                Self {
+                    id: Some(id),
+                    ..Self::new(
+                        StatusCode::SERVICE_UNAVAILABLE,
+                        "database",
+                        "The database does not answer",
+                        "The database does not answer. Nothing was saved; try again in a moment.",
+                    )
+                }
+            }
+        }
+    }
+}
+
+impl From<InheritError> for ApiError {
+    fn from(error: InheritError) -> Self {
+        Self::value("/spec/extends", error.to_string())
+    }
+}
+
+impl From<ExportError> for ApiError {
+    fn from(error: ExportError) -> Self {
+        let pointer = match error {
+            ExportError::Unknown { .. } => "/target",
+            ExportError::Option(_) => "/options",
+            ExportError::Clash { .. } => "/spec",
+        };
+        Self::value(pointer, error.to_string())
+    }
+}

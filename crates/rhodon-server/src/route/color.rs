@@ -1,0 +1,47 @@
+//! Reading one colour as it is typed.
+
+use axum::Json;
+use rhodon_color::{Color, Notation};
+use rhodon_theme::color_name;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use crate::error::ApiError;
+use crate::json::JsonBody;
+
+/// What was typed.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ColorRequest {
+    text: String,
+}
+
+/// A colour in every notation.
+#[derive(Debug, Serialize, ToSchema)]
+#[serde(rename_all = "camelCase")]
+pub struct ColorView {
+    hex: String,
+    rgb: String,
+    hsl: String,
+    oklch: String,
+    /// A readable name for it.
+    name: String,
+    in_srgb: bool,
+}
+
+/// Reads a CSS colour, hex with or without `#`.
+#[utoipa::path(
+    post, path = "/color", request_body = ColorRequest,
+    responses((status = 200, body = ColorView), (status = 422, body = ApiError))
+)]
+pub(crate) async fn color(JsonBody(body): JsonBody<ColorRequest>) -> Result<Json<ColorView>, ApiError> {
+    let color = Color::parse(&body.text).map_err(|e| ApiError::value("/text", e.to_string()))?;
+    Ok(Json(ColorView {
+        hex: color.to_hex(),
+        rgb: Notation::Rgb.write(color),
+        hsl: Notation::Hsl.write(color),
+        oklch: Notation::Oklch.write(color),
+        name: color_name(color.to_rgb8()),
+        in_srgb: color.gamut_fit().srgb,
+    }))
+}

@@ -1,0 +1,121 @@
+//! Deriving a document that need not be saved: what every slider calls.
+
+use axum::Json;
+use axum::extract::State;
+use rhodon_exchange::{Stamp, export, find};
+use rhodon_store::Store;
+use rhodon_theme::{Derived, Diff, derive, diff};
+use serde::{Deserialize, Serialize};
+use serde_json::Value;
+use utoipa::ToSchema;
+
+use crate::error::ApiError;
+use crate::json::JsonBody;
+use crate::resolve;
+use crate::view::DerivedView;
+
+/// A document.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct DeriveRequest {
+    #[schema(schema_with = crate::openapi::spec_schema)]
+    spec: Value,
+}
+
+/// All tokens and pairs of a document.
+#[utoipa::path(
+    post, path = "/derive", request_body = DeriveRequest,
+    responses((status = 200, body = DerivedView), (status = 422, body = ApiError))
+)]
+pub(crate) async fn derive_theme(
+    State(store): State<Store>,
+    JsonBody(body): JsonBody<DeriveRequest>,
+) -> Result<Json<DerivedView>, ApiError> {
+    let derived = derived(&store, &body.spec).await?;
+    Ok(Json(DerivedView::from(&derived)))
+}
+
+/// A document, and the one before it.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct PreviewRequest {
+    #[schema(schema_with = crate::openapi::spec_schema)]
+    spec: Value,
+    /// What to compare with, to tell what the change moved.
+    #[schema(schema_with = crate::openapi::optional_spec_schema)]
+    before: Option<Value>,
+}
+
+/// What the screens show of a document.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct Preview {
+    derived: DerivedView,
+    /// The exported style sheets that paint the proof, in the order in which they are loaded.
+    sheets: Vec<String>,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    wake: Option<WakeView>,
+}
+
+/// What a change moved.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct WakeView {
+    changes: Vec<ChangeView>,
+    /// Pairs that can no longer be read, as `foreground on background (mode)`.
+    unreadable: Vec<String>,
+}
+
+/// A token before and after.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct ChangeView {
+    path: String,
+    /// `light`, `dark`, or none for both.
+    mode: Option<&'static str>,
+    before: Option<String>,
+    after: Option<String>,
+}
+
+impl From<Diff> for WakeView {
+    fn from(diff: Diff) -> Self {
+        let changes = diff.changes.into_iter().map(|c| ChangeView {
+            path: c.path.to_string(),
+            mode: c.mode.map(|m| m.id()),
+            before: c.before,
+            after: c.after,
+        });
+        let unreadable = diff.unreadable.iter().map(|p| format!("{} on {} ({})", p.fg, p.bg, p.mode.id()));
+        Self { changes: changes.collect(), unreadable: unreadable.collect() }
+    }
+}
+
+/// Targets whose files paint the proof.
+const PROOF: [(&str, &[(&str, &str)]); 2] = [("css", &[("mode", "attribute")]), ("css-components", &[])];
+
+/// Tokens, pairs and the proof's style sheets of a document.
+#[utoipa::path(
+    post, path = "/preview", request_body = PreviewRequest,
+    responses((status = 200, body = Preview), (status = 422, body = ApiError))
+)]
+pub(crate) async fn preview(
+    State(store): State<Store>,
+    JsonBody(body): JsonBody<PreviewRequest>,
+) -> Result<Json<Preview>, ApiError> {
+    let derived = derived(&store, &body.spec).await?;
+    let stamp = Stamp { theme: derived.name.clone(), revision: None };
+    let mut sheets = Vec::with_capacity(PROOF.len());
+    for (id, set) in PROOF {
+        let set = set.iter().map(|(k, v)| ((*k).to_owned(), (*v).to_owned()));
+        let output = export(find(id)?, &derived, &stamp, set)?;
+        sheets.extend(output.files.into_iter().map(|f| f.text));
+    }
+    let wake = match &body.before {
+        Some(before) => Some(diff(&self::derived(&store, before).await?, &derived).into()),
+        None => None,
+    };
+    Ok(Json(Preview { derived: DerivedView::from(&derived), sheets, wake }))
+}
+
+/// Reads, completes and derives a document from a request.
+pub(crate) async fn derived(store: &Store, spec: &Value) -> Result<Derived, ApiError> {
+    let resolved = resolve::follow(store, resolve::read(spec)?).await?;
+    derive(&resolved).map_err(|p| ApiError::invalid("/spec", p))
+}

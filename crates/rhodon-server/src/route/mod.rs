@@ -1,0 +1,34 @@
+//! Routes by resource; each file has its handlers and the shapes they take and give.
+
+pub(crate) mod color;
+pub(crate) mod derive;
+pub(crate) mod export;
+pub(crate) mod health;
+pub(crate) mod revision;
+pub(crate) mod theme;
+
+use rhodon_store::Store;
+use utoipa::OpenApi;
+use utoipa_axum::{router::OpenApiRouter, routes};
+
+/// The API without its state.
+pub(crate) fn api() -> OpenApiRouter<Store> {
+    OpenApiRouter::with_openapi(crate::openapi::Document::openapi()).nest(
+        "/api",
+        OpenApiRouter::new()
+            .routes(routes!(health::health))
+            .routes(routes!(color::color))
+            .routes(routes!(derive::derive_theme))
+            .routes(routes!(derive::preview))
+            .routes(routes!(export::targets))
+            .routes(routes!(export::export_theme))
+            .routes(routes!(theme::list, theme::create))
+            .routes(routes!(theme::get, theme::save, theme::delete))
+            .routes(routes!(theme::duplicate))
+            .routes(routes!(theme::restore))
+            .routes(routes!(revision::list))
+            .routes(routes!(revision::get))
+            .routes(routes!(revision::undo))
+            .routes(routes!(revision::redo)),
+    )
+}

@@ -1,0 +1,112 @@
+//! Revisions: list, read, undo, redo.
+
+use axum::Json;
+use axum::extract::{Path, State};
+use axum::http::{HeaderMap, StatusCode};
+use axum::response::Response;
+use chrono::{DateTime, Utc};
+use rhodon_store::{RevisionRecord, Store};
+use serde::Serialize;
+use serde_json::Value;
+use utoipa::ToSchema;
+
+use super::theme::{ThemeView, base_revision};
+use crate::error::ApiError;
+
+/// How many revisions a list holds.
+const LIST: u64 = 200;
+
+/// A revision in a list.
+#[derive(Debug, Serialize, ToSchema)]
+#[serde(rename_all = "camelCase")]
+pub struct RevisionSummary {
+    revision: i32,
+    /// What it changed, in words.
+    label: String,
+    /// Number of the revision it was made from.
+    came_from: Option<i32>,
+    created_at: DateTime<Utc>,
+}
+
+/// A revision with its document.
+#[derive(Debug, Serialize, ToSchema)]
+#[serde(rename_all = "camelCase")]
+pub struct RevisionView {
+    revision: i32,
+    label: String,
+    came_from: Option<i32>,
+    created_at: DateTime<Utc>,
+    #[schema(schema_with = crate::openapi::spec_schema)]
+    spec: Value,
+}
+
+impl From<RevisionRecord> for RevisionSummary {
+    fn from(r: RevisionRecord) -> Self {
+        Self { revision: r.number, label: r.label, came_from: r.came_from, created_at: r.created_at }
+    }
+}
+
+impl From<RevisionRecord> for RevisionView {
+    fn from(r: RevisionRecord) -> Self {
+        Self {
+            revision: r.number,
+            label: r.label,
+            came_from: r.came_from,
+            created_at: r.created_at,
+            spec: r.spec,
+        }
+    }
+}
+
+/// The newest revisions, newest first.
+#[utoipa::path(
+    get, path = "/themes/{slug}/revisions", params(("slug" = String, Path,)),
+    responses((status = 200, body = Vec<RevisionSummary>), (status = 404, body = ApiError))
+)]
+pub(crate) async fn list(
+    State(store): State<Store>,
+    Path(slug): Path<String>,
+) -> Result<Json<Vec<RevisionSummary>>, ApiError> {
+    Ok(Json(store.revisions(&slug, LIST).await?.into_iter().map(Into::into).collect()))
+}
+
+/// One revision.
+#[utoipa::path(
+    get, path = "/themes/{slug}/revisions/{revision}",
+    params(("slug" = String, Path,), ("revision" = i32, Path,)),
+    responses((status = 200, body = RevisionView), (status = 404, body = ApiError))
+)]
+pub(crate) async fn get(
+    State(store): State<Store>,
+    Path((slug, revision)): Path<(String, i32)>,
+) -> Result<Json<RevisionView>, ApiError> {
+    Ok(Json(store.revision(&slug, revision).await?.into()))
+}
+
+/// Moves back to the revision that the current one came from.
+#[utoipa::path(
+    post, path = "/themes/{slug}/undo", params(("slug" = String, Path,), ("If-Match" = String, Header,)),
+    responses((status = 200, body = ThemeView), (status = 404, body = ApiError), (status = 409, body = ApiError))
+)]
+pub(crate) async fn undo(
+    State(store): State<Store>,
+    Path(slug): Path<String>,
+    headers: HeaderMap,
+) -> Result<Response, ApiError> {
+    let moved = store.undo(&slug, base_revision(&headers)?).await?;
+    Ok(ThemeView::of(&store, moved).await?.response(StatusCode::OK))
+}
+
+/// Moves forward to the newest revision that came from the current one.
+#[utoipa::path(
+    post, path = "/themes/{slug}/redo", params(("slug" = String, Path,), ("If-Match" = String, Header,)),
+    responses((status = 200, body = ThemeView), (status = 404, body = ApiError), (status = 409, body = ApiError))
+)]
+pub(crate) async fn redo(
+    State(store): State<Store>,
+    Path(slug): Path<String>,
+    headers: HeaderMap,
+) -> Result<Response, ApiError> {
+    let moved = store.redo(&slug, base_revision(&headers)?).await?;
+    Ok(ThemeView::of(&store, moved).await?.response(StatusCode::OK))
+}

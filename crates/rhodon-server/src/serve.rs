@@ -1,0 +1,119 @@
+//! Starting, serving, stopping.
+
+use std::io;
+use std::net::SocketAddr;
+use std::time::Duration;
+
+use axum::Router;
+use axum::extract::DefaultBodyLimit;
+use axum::http::StatusCode;
+use axum::response::{IntoResponse, Response};
+use axum::routing::get;
+use rhodon_store::{Store, StoreError};
+use tokio::net::TcpListener;
+use tower::ServiceBuilder;
+use tower_http::catch_panic::CatchPanicLayer;
+use tower_http::csrf::CsrfLayer;
+use tower_http::timeout::TimeoutLayer;
+use tower_http::trace::TraceLayer;
+
+use crate::demo::{self, DemoError};
+use crate::error::ApiError;
+use crate::guard::Hosts;
+use crate::{asset, fault, guard, header, openapi, route};
+
+/// The largest request body, in bytes.
+const MAX_BODY: usize = 2 * 1024 * 1024;
+/// The longest that a request may take.
+const MAX_TIME: Duration = Duration::from_secs(30);
+
+/// How to serve.
+#[derive(Clone, Debug)]
+pub struct Config {
+    /// Address to listen on.
+    pub listen: SocketAddr,
+    /// PostgreSQL address.
+    pub database: String,
+    /// Load the demo if there is no theme.
+    pub demo: bool,
+}
+
+/// Why the server could not start.
+#[derive(Debug, thiserror::Error)]
+pub enum ServeError {
+    /// The port is taken or not allowed.
+    #[error("cannot listen on {address}: {cause}. Choose another with --listen or RHODON_PORT")]
+    Listen {
+        /// The address.
+        address: SocketAddr,
+        /// Why not.
+        cause: io::Error,
+    },
+    /// The database does not answer.
+    #[error("cannot use the database: {0}. Start it, or name another in DATABASE_URL")]
+    Database(#[from] StoreError),
+    /// The demo could not be loaded.
+    #[error(transparent)]
+    Demo(#[from] DemoError),
+    /// Serving ended with an error.
+    #[error("the server stopped: {0}")]
+    Serve(#[source] io::Error),
+}
+
+/// Serves until it is told to stop; `ready` is called once with the address.
+///
+/// # Errors
+/// See [`ServeError`].
+pub async fn serve(config: Config, ready: impl FnOnce(SocketAddr)) -> Result<(), ServeError> {
+    let listen = |cause| ServeError::Listen { address: config.listen, cause };
+    let listener = TcpListener::bind(config.listen).await.map_err(listen)?;
+    let address = listener.local_addr().map_err(listen)?;
+    let store = Store::connect(&config.database).await?;
+    store.migrate().await?;
+    if config.demo {
+        demo::load(&store).await?;
+    }
+    ready(address);
+    axum::serve(listener, router(store, address))
+        .with_graceful_shutdown(stopped())
+        .await
+        .map_err(ServeError::Serve)
+}
+
+/// The whole application on a store.
+pub fn router(store: Store, address: SocketAddr) -> Router {
+    let (api, _) = route::api().split_for_parts();
+    let document = openapi::openapi();
+    let origin = CsrfLayer::new().with_rejection_response(|_| other_origin());
+    let layers = ServiceBuilder::new()
+        .layer(TraceLayer::new_for_http())
+        .layer(axum::middleware::from_fn(header::add))
+        .layer(CatchPanicLayer::custom(fault::answer))
+        .layer(axum::middleware::from_fn_with_state(Hosts::of(address), guard::check))
+        .layer(origin)
+        .layer(TimeoutLayer::with_status_code(StatusCode::SERVICE_UNAVAILABLE, MAX_TIME))
+        .layer(DefaultBodyLimit::max(MAX_BODY));
+    api.with_state(store)
+        .route("/api/openapi.json", get(move || async move { axum::Json(document) }))
+        .fallback(asset::serve)
+        .layer(layers)
+}
+
+fn other_origin() -> Response {
+    let detail = "expected a request from this server's own pages";
+    ApiError::new(StatusCode::FORBIDDEN, "other-origin", "Another origin", detail).into_response()
+}
+
+/// Resolves at Ctrl+C or SIGTERM.
+async fn stopped() {
+    use tokio::signal::unix::{SignalKind, signal};
+    match signal(SignalKind::terminate()) {
+        Ok(mut terminate) => {
+            tokio::select! {
+                _ = tokio::signal::ctrl_c() => {}
+                _ = terminate.recv() => {}
+            }
+        }
+        Err(_) => drop(tokio::signal::ctrl_c().await),
+    }
+}

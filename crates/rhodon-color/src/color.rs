@@ -29,7 +29,7 @@ impl Color {
         Self { space, coords, alpha: alpha.clamp(0.0, 1.0) }
     }
 
-    /// Reads any colour of CSS Color 4, and six or eight bare hex digits.
+    /// Reads any colour of CSS Color 4, and nothing else.
     ///
     /// # Errors
     /// What CSS rejects, with a sentence that says what was expected.
@@ -41,6 +41,14 @@ impl Color {
     /// ```
     pub fn parse(text: &str) -> Result<Self, ColorError> {
         css::parse(text)
+    }
+
+    /// Reads what people type and paste: any CSS colour, and hex digits without their `#`.
+    ///
+    /// # Errors
+    /// As [`Color::parse`].
+    pub fn parse_typed(text: &str) -> Result<Self, ColorError> {
+        css::parse_typed(text)
     }
 
     /// The space in which it was stated.

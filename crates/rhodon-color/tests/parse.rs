@@ -15,8 +15,6 @@ fn each_form_gives_its_code() {
         ("#abc", "#aabbcc"),
         ("#abcd", "#aabbccdd"),
         ("#0f5c7a80", "#0f5c7a80"),
-        ("0f5c7a", "#0f5c7a"),
-        ("e91", "#ee9911"),
         ("teal", "#008080"),
         ("RebeccaPurple", "#663399"),
         ("transparent", "#00000000"),
@@ -41,6 +39,16 @@ fn each_form_gives_its_code() {
     ] {
         assert_eq!(hex(text), code, "{text}");
     }
+}
+
+#[test]
+fn typed_hex_may_lack_its_hash() {
+    for (text, code) in
+        [("0f5c7a", "#0f5c7a"), (" e91 ", "#ee9911"), ("0F5C7A80", "#0f5c7a80"), ("teal", "#008080")]
+    {
+        assert_eq!(Color::parse_typed(text).unwrap().to_hex(), code, "{text}");
+    }
+    assert!(Color::parse_typed("0f5c7").is_err());
 }
 
 /// Reference values of the Web Platform Tests for css-color: each of these is `green`.
@@ -74,6 +82,8 @@ fn what_css_refuses_is_refused_with_a_sentence() {
         ("#12345", "3, 4, 6 or 8 hex digits"),
         ("#ggg", "hex digits"),
         ("12345", "#0f5c7a"),
+        ("0f5c7a", "CSS colour"),
+        ("bad", "`bad`"),
         ("bluish", "`bluish`"),
         ("currentcolor", "depends on where it stands"),
         ("rgb(1,2", "3 values in rgb(), found 2"),

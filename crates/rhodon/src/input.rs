@@ -69,7 +69,7 @@ pub fn brand(text: &str) -> Result<Vec<Color>, String> {
     if !(1..=MAX_BRAND).contains(&parts.len()) {
         return Err(format!("expected 1 to {MAX_BRAND} colours, found {}", parts.len()));
     }
-    parts.iter().map(|p| Color::parse(p).map_err(|e| format!("{p:?}: {e}"))).collect()
+    parts.iter().map(|p| Color::parse_typed(p).map_err(|e| format!("{p:?}: {e}"))).collect()
 }
 
 fn split(text: &str) -> Vec<String> {

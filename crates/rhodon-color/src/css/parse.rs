@@ -55,15 +55,17 @@ pub(crate) fn parse(text: &str) -> std::result::Result<Color, ColorError> {
     if trimmed.is_empty() {
         return Err(ColorError::expected(FORMS).found("nothing"));
     }
-    // Bare digits are what people paste; CSS has no colour that could be meant instead.
-    if matches!(trimmed.len(), 3 | 4 | 6 | 8) && trimmed.bytes().all(|b| b.is_ascii_hexdigit()) {
-        if let Some(color) = hex(trimmed) {
-            return Ok(color);
-        }
-    }
     let mut source = ParserInput::new(text);
     let mut input = Parser::new(&mut source);
     input.parse_entirely(color).map_err(|error| sentence(&error, trimmed))
+}
+
+/// See [`Color::parse_typed`].
+pub(crate) fn parse_typed(text: &str) -> std::result::Result<Color, ColorError> {
+    match hex(text.trim()) {
+        Some(color) => Ok(color),
+        None => parse(text),
+    }
 }
 
 /// Turns the tokenizer's errors into the same kind of sentence as ours.

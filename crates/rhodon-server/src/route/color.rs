@@ -20,6 +20,8 @@ pub struct ColorRequest {
 #[derive(Debug, Serialize, ToSchema)]
 #[serde(rename_all = "camelCase")]
 pub struct ColorView {
+    /// What a document holds for it: as typed, with its `#`.
+    css: String,
     hex: String,
     rgb: String,
     hsl: String,
@@ -35,8 +37,11 @@ pub struct ColorView {
     responses((status = 200, body = ColorView), (status = 422, body = ApiError))
 )]
 pub(crate) async fn color(JsonBody(body): JsonBody<ColorRequest>) -> Result<Json<ColorView>, ApiError> {
-    let color = Color::parse(&body.text).map_err(|e| ApiError::value("/text", e.to_string()))?;
+    let color = Color::parse_typed(&body.text).map_err(|e| ApiError::value("/text", e.to_string()))?;
+    let typed = body.text.trim();
+    let css = if Color::parse(typed).is_ok() { typed.to_owned() } else { format!("#{typed}") };
     Ok(Json(ColorView {
+        css,
         hex: color.to_hex(),
         rgb: Notation::Rgb.write(color),
         hsl: Notation::Hsl.write(color),

@@ -60,7 +60,7 @@ impl From<RevisionRecord> for RevisionView {
 
 /// The newest revisions, newest first.
 #[utoipa::path(
-    get, path = "/themes/{slug}/revisions", params(("slug" = String, Path,)),
+    get, path = "/themes/{slug}/revisions", operation_id = "list_revisions", params(("slug" = String, Path,)),
     responses((status = 200, body = Vec<RevisionSummary>), (status = 404, body = ApiError))
 )]
 pub(crate) async fn list(
@@ -72,7 +72,7 @@ pub(crate) async fn list(
 
 /// One revision.
 #[utoipa::path(
-    get, path = "/themes/{slug}/revisions/{revision}",
+    get, path = "/themes/{slug}/revisions/{revision}", operation_id = "get_revision",
     params(("slug" = String, Path,), ("revision" = i32, Path,)),
     responses((status = 200, body = RevisionView), (status = 404, body = ApiError))
 )]
@@ -85,7 +85,7 @@ pub(crate) async fn get(
 
 /// Moves back to the revision that the current one came from.
 #[utoipa::path(
-    post, path = "/themes/{slug}/undo", params(("slug" = String, Path,), ("If-Match" = String, Header,)),
+    post, path = "/themes/{slug}/undo", operation_id = "undo", params(("slug" = String, Path,), ("If-Match" = String, Header,)),
     responses((status = 200, body = ThemeView), (status = 404, body = ApiError), (status = 409, body = ApiError))
 )]
 pub(crate) async fn undo(
@@ -99,7 +99,7 @@ pub(crate) async fn undo(
 
 /// Moves forward to the newest revision that came from the current one.
 #[utoipa::path(
-    post, path = "/themes/{slug}/redo", params(("slug" = String, Path,), ("If-Match" = String, Header,)),
+    post, path = "/themes/{slug}/redo", operation_id = "redo", params(("slug" = String, Path,), ("If-Match" = String, Header,)),
     responses((status = 200, body = ThemeView), (status = 404, body = ApiError), (status = 409, body = ApiError))
 )]
 pub(crate) async fn redo(

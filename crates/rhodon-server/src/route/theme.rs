@@ -104,7 +104,7 @@ pub(crate) fn base_revision(headers: &HeaderMap) -> Result<i32, ApiError> {
 }
 
 /// All themes, the last changed first.
-#[utoipa::path(get, path = "/themes", responses((status = 200, body = Vec<ThemeSummary>)))]
+#[utoipa::path(get, path = "/themes", operation_id = "list_themes", responses((status = 200, body = Vec<ThemeSummary>)))]
 pub(crate) async fn list(State(store): State<Store>) -> Result<Json<Vec<ThemeSummary>>, ApiError> {
     Ok(Json(store.list().await?.into_iter().map(Into::into).collect()))
 }
@@ -119,7 +119,7 @@ pub struct CreateRequest {
 
 /// Creates a theme.
 #[utoipa::path(
-    post, path = "/themes", request_body = CreateRequest,
+    post, path = "/themes", operation_id = "create_theme", request_body = CreateRequest,
     responses((status = 201, body = ThemeView), (status = 422, body = ApiError))
 )]
 pub(crate) async fn create(
@@ -141,7 +141,7 @@ async fn usable(store: &Store, value: &Value) -> Result<Spec, ApiError> {
 
 /// A theme and its current document.
 #[utoipa::path(
-    get, path = "/themes/{slug}", params(("slug" = String, Path,)),
+    get, path = "/themes/{slug}", operation_id = "get_theme", params(("slug" = String, Path,)),
     responses((status = 200, body = ThemeView), (status = 404, body = ApiError))
 )]
 pub(crate) async fn get(State(store): State<Store>, Path(slug): Path<String>) -> Result<Response, ApiError> {
@@ -164,7 +164,7 @@ const MAX_LABEL: usize = 300;
 
 /// Saves a new revision. A changed name also changes the slug.
 #[utoipa::path(
-    put, path = "/themes/{slug}", request_body = SaveRequest,
+    put, path = "/themes/{slug}", operation_id = "save_theme", request_body = SaveRequest,
     params(("slug" = String, Path,), ("If-Match" = String, Header,)),
     responses(
         (status = 200, body = ThemeView), (status = 404, body = ApiError),
@@ -191,7 +191,7 @@ pub(crate) async fn save(
 
 /// Deletes a theme; it can be brought back.
 #[utoipa::path(
-    delete, path = "/themes/{slug}", params(("slug" = String, Path,)),
+    delete, path = "/themes/{slug}", operation_id = "delete_theme", params(("slug" = String, Path,)),
     responses((status = 200, body = ThemeSummary), (status = 404, body = ApiError), (status = 409, body = ApiError))
 )]
 pub(crate) async fn delete(
@@ -203,7 +203,7 @@ pub(crate) async fn delete(
 
 /// A copy of a theme under a name of its own.
 #[utoipa::path(
-    post, path = "/themes/{slug}/duplicate", params(("slug" = String, Path,)),
+    post, path = "/themes/{slug}/duplicate", operation_id = "duplicate_theme", params(("slug" = String, Path,)),
     responses((status = 201, body = ThemeView), (status = 404, body = ApiError))
 )]
 pub(crate) async fn duplicate(
@@ -232,7 +232,7 @@ pub struct RestoreRequest {
 
 /// Brings a deleted theme back.
 #[utoipa::path(
-    post, path = "/deleted-themes/restore", request_body = RestoreRequest,
+    post, path = "/deleted-themes/restore", operation_id = "restore_theme", request_body = RestoreRequest,
     responses((status = 200, body = ThemeSummary), (status = 404, body = ApiError))
 )]
 pub(crate) async fn restore(

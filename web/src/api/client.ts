@@ -1,0 +1,49 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+type Schemas = components["schemas"];
+export type Spec = Schemas["Spec"];
+export type Theme = Schemas["ThemeView"];
+export type ThemeSummary = Schemas["ThemeSummary"];
+export type Preview = Schemas["Preview"];
+export type Derived = Schemas["DerivedView"];
+export type Scale = Schemas["ScaleView"];
+export type Step = Schemas["StepView"];
+export type Token = Schemas["TokenView"];
+export type Wake = Schemas["WakeView"];
+export type Target = Schemas["TargetView"];
+export type Export = Schemas["ExportView"];
+export type ColorView = Schemas["ColorView"];
+export type Problem = Schemas["Problem"];
+
+export const api = createClient<paths>({ baseUrl: "/" });
+
+/** A refusal by the server, or a server that cannot be reached. */
+export class ApiProblem extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+  }
+
+  is(kind: string): boolean {
+    return this.problem.type === `/problems/${kind}`;
+  }
+}
+
+const UNREACHABLE: Problem = {
+  type: "/problems/unreachable",
+  title: "No answer",
+  status: 0,
+  detail: "The server does not answer. Your changes are kept here; they are saved once it is back.",
+};
+
+/** The data of a response, or its problem as an error. */
+export async function answer<T>(request: Promise<{ data?: T; error?: unknown }>): Promise<T> {
+  let response: { data?: T; error?: unknown };
+  try {
+    response = await request;
+  } catch {
+    throw new ApiProblem(UNREACHABLE);
+  }
+  if (response.data !== undefined) return response.data;
+  throw new ApiProblem((response.error as Problem | undefined) ?? UNREACHABLE);
+}

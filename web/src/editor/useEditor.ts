@@ -1,0 +1,182 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { ApiProblem, answer, api, type Preview, type Problem, type Spec, type Theme } from "../api/client";
+import { themeQuery, themesQuery } from "../api/queries";
+import { Pump } from "./pump";
+
+/** A write that met somebody else's. */
+export interface Clash {
+  mine: Spec;
+  label: string;
+  problem: Problem;
+}
+
+export interface Editor {
+  theme: Theme;
+  /** What is shown: the saved document, or a draft of it. */
+  spec: Spec;
+  preview: Preview | undefined;
+  /** Why the shown document cannot be derived or saved; the preview is then the last good one. */
+  problem: Problem | undefined;
+  saving: boolean;
+  clash: Clash | undefined;
+  /** Shows a change without saving it. */
+  draft: (spec: Spec) => void;
+  /** Saves a change as one revision. */
+  commit: (spec: Spec, label: string) => Promise<Theme | undefined>;
+  /** Back to the saved document. */
+  discard: () => void;
+  undo: () => void;
+  redo: () => void;
+  settle: (choice: "mine" | "theirs") => void;
+}
+
+interface Shown {
+  spec: Spec;
+  before: Spec | undefined;
+}
+
+function problemOf(error: unknown): Problem {
+  if (error instanceof ApiProblem) return error.problem;
+  return { type: "/problems/unknown", title: "Unknown", status: 0, detail: String(error) };
+}
+
+const ifMatch = (revision: number) => ({ "If-Match": `"${revision}"` });
+
+export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Editor {
+  const client = useQueryClient();
+  const [theme, setTheme] = useState(loaded);
+  const [draft, setDraft] = useState<Spec>();
+  const [preview, setPreview] = useState<Preview>();
+  const [problem, setProblem] = useState<Problem>();
+  const [saving, setSaving] = useState(false);
+  const [clash, setClash] = useState<Clash>();
+  const saved = useRef(loaded);
+  const queue = useRef<Promise<unknown>>(Promise.resolve());
+
+  const pump = useMemo(
+    () =>
+      new Pump<Shown, Preview>(
+        (shown) => answer(api.POST("/api/preview", { body: shown })),
+        (_, found) => {
+          setPreview(found);
+          setProblem(undefined);
+        },
+        (_, error) => setProblem(problemOf(error)),
+      ),
+    [],
+  );
+
+  useEffect(() => pump.push({ spec: saved.current.spec, before: undefined }), [pump]);
+
+  const show = useCallback(
+    (spec: Spec) => {
+      setDraft(spec);
+      pump.push({ spec, before: saved.current.spec });
+    },
+    [pump],
+  );
+
+  const take = useCallback(
+    (next: Theme) => {
+      const before = saved.current;
+      saved.current = next;
+      setTheme(next);
+      setDraft(undefined);
+      client.setQueryData(themeQuery(next.slug).queryKey, next);
+      void client.invalidateQueries({ queryKey: themesQuery.queryKey });
+      pump.push({ spec: next.spec, before: before.spec });
+      if (next.slug !== before.slug) onRenamed(next.slug);
+      return next;
+    },
+    [client, onRenamed, pump],
+  );
+
+  /** Writes go one after the other, each on the revision that the one before it made. */
+  const write = useCallback(
+    (send: (current: Theme) => Promise<Theme>, onStale?: (problem: Problem) => void) => {
+      const job = async () => {
+        setSaving(true);
+        try {
+          return take(await send(saved.current));
+        } catch (error) {
+          const found = problemOf(error);
+          if (found.type === "/problems/stale-revision" && onStale) onStale(found);
+          else if (found.type !== "/problems/nothing-to-do") setProblem(found);
+          return undefined;
+        } finally {
+          setSaving(false);
+        }
+      };
+      const result = queue.current.then(job);
+      queue.current = result;
+      return result;
+    },
+    [take],
+  );
+
+  const commit = useCallback(
+    (spec: Spec, label: string) => {
+      show(spec);
+      return write(
+        (current) =>
+          answer(
+            api.PUT("/api/themes/{slug}", {
+              params: { path: { slug: current.slug }, header: ifMatch(current.revision) },
+              body: { spec, label },
+            }),
+          ),
+        (found) => setClash({ mine: spec, label, problem: found }),
+      );
+    },
+    [show, write],
+  );
+
+  const step = useCallback(
+    (way: "undo" | "redo") =>
+      void write((current) =>
+        answer(
+          api.POST(`/api/themes/{slug}/${way}`, {
+            params: { path: { slug: current.slug }, header: ifMatch(current.revision) },
+          }),
+        ),
+      ),
+    [write],
+  );
+
+  const discard = useCallback(() => {
+    setDraft(undefined);
+    pump.push({ spec: saved.current.spec, before: undefined });
+  }, [pump]);
+
+  const settle = useCallback(
+    (choice: "mine" | "theirs") => {
+      const open = clash;
+      setClash(undefined);
+      if (!open) return;
+      void answer(api.GET("/api/themes/{slug}", { params: { path: { slug: saved.current.slug } } })).then(
+        (theirs) => {
+          take(theirs);
+          if (choice === "mine") void commit(open.mine, open.label);
+        },
+        (error) => setProblem(problemOf(error)),
+      );
+    },
+    [clash, commit, take],
+  );
+
+  return {
+    theme,
+    spec: draft ?? theme.spec,
+    preview,
+    problem,
+    saving,
+    clash,
+    draft: show,
+    commit,
+    discard,
+    undo: () => step("undo"),
+    redo: () => step("redo"),
+    settle,
+  };
+}

@@ -1,0 +1,45 @@
+import "@mantine/core/styles.css";
+import "@mantine/notifications/styles.css";
+import "@fontsource-variable/instrument-sans/index.css";
+import "@fontsource-variable/spline-sans-mono/index.css";
+import "./shell/chrome.css";
+
+import { MantineProvider } from "@mantine/core";
+import { Notifications } from "@mantine/notifications";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { RouterProvider } from "@tanstack/react-router";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { ApiProblem } from "./api/client";
+import { makeRouter } from "./router";
+import { chromeTheme, chromeVariables } from "./shell/chromeTheme";
+
+const client = new QueryClient({
+  defaultOptions: {
+    queries: {
+      refetchOnWindowFocus: false,
+      retry: (count, error) => count < 3 && error instanceof ApiProblem && error.is("unreachable"),
+    },
+  },
+});
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? "";
+const root = document.getElementById("root");
+
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <MantineProvider
+        theme={chromeTheme}
+        cssVariablesResolver={chromeVariables}
+        defaultColorScheme="auto"
+        getStyleNonce={() => nonce}
+      >
+        <QueryClientProvider client={client}>
+          <Notifications position="bottom-center" limit={3} />
+          <RouterProvider router={makeRouter(client)} />
+        </QueryClientProvider>
+      </MantineProvider>
+    </StrictMode>,
+  );
+}

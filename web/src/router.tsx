@@ -1,0 +1,88 @@
+import type { QueryClient } from "@tanstack/react-query";
+import {
+  createRootRouteWithContext,
+  createRoute,
+  createRouter,
+  lazyRouteComponent,
+  Outlet,
+  redirect,
+} from "@tanstack/react-router";
+import { themeQuery, themesQuery } from "./api/queries";
+import { EmptyPage } from "./shell/EmptyPage";
+import { FailedPage } from "./shell/FailedPage";
+import { Frame } from "./shell/Frame";
+
+export interface View {
+  /** Slug of the scale that is open on the stave. */
+  scale?: string;
+  /** Which halves of the proof are shown. */
+  proof?: "light" | "dark" | "both";
+}
+
+const rootRoute = createRootRouteWithContext<{ client: QueryClient }>()({ component: Outlet });
+
+const indexRoute = createRoute({
+  getParentRoute: () => rootRoute,
+  path: "/",
+  loader: async ({ context }) => {
+    const themes = await context.client.fetchQuery(themesQuery);
+    // A theme that others extend is where they start from: it comes first.
+    const first = themes.find((t) => themes.some((child) => child.parent === t.slug)) ?? themes[0];
+    if (first) throw redirect({ to: "/themes/$slug/stave", params: { slug: first.slug } });
+  },
+  component: EmptyPage,
+  errorComponent: FailedPage,
+});
+
+const themeRoute = createRoute({
+  getParentRoute: () => rootRoute,
+  path: "/themes/$slug",
+  validateSearch: (search: Record<string, unknown>): View => ({
+    scale: typeof search.scale === "string" ? search.scale : undefined,
+    proof: search.proof === "light" || search.proof === "dark" ? search.proof : undefined,
+  }),
+  loader: ({ context, params }) => context.client.ensureQueryData(themeQuery(params.slug)),
+  component: Frame,
+  errorComponent: FailedPage,
+});
+
+const themeIndexRoute = createRoute({
+  getParentRoute: () => themeRoute,
+  path: "/",
+  beforeLoad: ({ params }) => {
+    throw redirect({ to: "/themes/$slug/stave", params });
+  },
+});
+
+const brandRoute = createRoute({
+  getParentRoute: () => themeRoute,
+  path: "brand",
+  component: lazyRouteComponent(() => import("./stages/brand/BrandStage"), "BrandStage"),
+});
+
+const staveRoute = createRoute({
+  getParentRoute: () => themeRoute,
+  path: "stave",
+  component: lazyRouteComponent(() => import("./stages/stave/StaveStage"), "StaveStage"),
+});
+
+const handoffRoute = createRoute({
+  getParentRoute: () => themeRoute,
+  path: "handoff",
+  component: lazyRouteComponent(() => import("./stages/handoff/HandoffStage"), "HandoffStage"),
+});
+
+const routeTree = rootRoute.addChildren([
+  indexRoute,
+  themeRoute.addChildren([themeIndexRoute, brandRoute, staveRoute, handoffRoute]),
+]);
+
+export function makeRouter(client: QueryClient) {
+  return createRouter({ routeTree, context: { client }, defaultPreload: "intent" });
+}
+
+declare module "@tanstack/react-router" {
+  interface Register {
+    router: ReturnType<typeof makeRouter>;
+  }
+}

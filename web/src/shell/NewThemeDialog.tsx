@@ -1,0 +1,64 @@
+import { Button, Group, Modal, TextInput } from "@mantine/core";
+import { useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { ApiProblem, answer, api } from "../api/client";
+import { themeQuery } from "../api/queries";
+import { useThemeActions } from "./useThemeActions";
+
+/** A new theme from a name and one brand colour. */
+export function NewThemeDialog({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+  return (
+    <Modal opened={opened} onClose={onClose} title="New theme">
+      <NewThemeForm onDone={onClose} />
+    </Modal>
+  );
+}
+
+export function NewThemeForm({ onDone }: { onDone: () => void }) {
+  const client = useQueryClient();
+  const actions = useThemeActions();
+  const [name, setName] = useState("");
+  const [color, setColor] = useState("");
+  const [refusal, setRefusal] = useState<string>();
+  const create = async () => {
+    const seen = await answer(api.POST("/api/color", { body: { text: color } }));
+    const spec = { format: 1, name: name.trim(), brand: [{ name: seen.name, color: seen.css }] };
+    const made = await answer(api.POST("/api/themes", { body: { spec } }));
+    client.setQueryData(themeQuery(made.slug).queryKey, made);
+    await actions.refresh();
+    onDone();
+    await actions.open(made.slug);
+  };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    create().catch((error) => setRefusal(error instanceof ApiProblem ? error.message : String(error)));
+  };
+  return (
+    <form onSubmit={submit}>
+      <TextInput
+        label="Name"
+        value={name}
+        maxLength={200}
+        data-autofocus
+        onChange={(e) => setName(e.currentTarget.value)}
+      />
+      <TextInput
+        label="Brand colour"
+        description="Any CSS colour; hex with or without #"
+        placeholder="#0f5c7a"
+        mt="sm"
+        value={color}
+        error={refusal}
+        onChange={(e) => {
+          setColor(e.currentTarget.value);
+          setRefusal(undefined);
+        }}
+      />
+      <Group justify="flex-end" mt="md">
+        <Button type="submit" disabled={name.trim() === "" || color.trim() === ""}>
+          Create
+        </Button>
+      </Group>
+    </form>
+  );
+}

@@ -1,0 +1,70 @@
+import { Button, Group, Text } from "@mantine/core";
+import { notifications } from "@mantine/notifications";
+import { useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "@tanstack/react-router";
+import { ApiProblem, answer, api } from "../api/client";
+import { themeQuery, themesQuery } from "../api/queries";
+
+/** Duplicate, delete with a way back, for any theme. */
+export function useThemeActions() {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const refresh = () => client.invalidateQueries({ queryKey: themesQuery.queryKey });
+  const open = (slug: string) => navigate({ to: "/themes/$slug/stave", params: { slug } });
+
+  const refused = (error: unknown) =>
+    notifications.show({ message: error instanceof ApiProblem ? error.message : String(error) });
+
+  const duplicate = async (slug: string) => {
+    try {
+      const made = await answer(api.POST("/api/themes/{slug}/duplicate", { params: { path: { slug } } }));
+      client.setQueryData(themeQuery(made.slug).queryKey, made);
+      await refresh();
+      await open(made.slug);
+    } catch (error) {
+      refused(error);
+    }
+  };
+
+  const restore = async (id: string, notice: string) => {
+    try {
+      const back = await answer(api.POST("/api/deleted-themes/restore", { body: { id } }));
+      notifications.hide(notice);
+      await refresh();
+      await open(back.slug);
+    } catch (error) {
+      refused(error);
+    }
+  };
+
+  const remove = async (slug: string) => {
+    try {
+      const gone = await answer(api.DELETE("/api/themes/{slug}", { params: { path: { slug } } }));
+      client.removeQueries({ queryKey: themeQuery(slug).queryKey });
+      await refresh();
+      const notice = `deleted-${gone.id}`;
+      notifications.show({
+        id: notice,
+        autoClose: 20000,
+        message: (
+          <Group justify="space-between" wrap="nowrap">
+            <Text size="sm">{gone.name} deleted</Text>
+            <Button size="compact-sm" variant="default" onClick={() => restore(gone.id, notice)}>
+              Bring back
+            </Button>
+          </Group>
+        ),
+      });
+      await navigate({ to: "/" });
+    } catch (error) {
+      refused(error);
+    }
+  };
+
+  return {
+    duplicate: (slug: string) => void duplicate(slug),
+    remove: (slug: string) => void remove(slug),
+    open,
+    refresh,
+  };
+}

@@ -1,0 +1,31 @@
+import { useTheEditor } from "../../editor/EditorContext";
+import { AddBrand } from "./AddBrand";
+import { BrandCard } from "./BrandCard";
+import classes from "./BrandStage.module.css";
+
+/** Where colours come from. */
+export function BrandStage() {
+  const { spec, theme } = useTheEditor();
+  const brand = spec.brand ?? [];
+  return (
+    <div className={classes.stage}>
+      <div className={classes.head}>
+        <h1 className={classes.title}>Brand colours</h1>
+        <p className={classes.hint}>
+          The first is primary, the second secondary, the third accent. Each keeps its exact code.
+        </p>
+      </div>
+      {theme.parent && (
+        <p className={classes.hint}>
+          Extends <b>{theme.parent}</b>: its colours hold wherever none is set here.
+        </p>
+      )}
+      <ul className={classes.list}>
+        {brand.map((color, i) => (
+          <BrandCard key={color.slug ?? i} index={i} color={color} count={brand.length} />
+        ))}
+      </ul>
+      <AddBrand />
+    </div>
+  );
+}

@@ -1,0 +1,52 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+import { ApiProblem, answer, api, type ColorView } from "../../api/client";
+
+export interface TypedColor {
+  text: string;
+  /** What was expected, where the text is no colour. */
+  refusal: string | undefined;
+  /** The colour in every notation, once the text is one. */
+  seen: ColorView | undefined;
+  type: (text: string) => void;
+}
+
+/** A field for a colour: what was typed stays, the server says what it is. */
+export function useTypedColor(initial: string, onColor: (seen: ColorView) => void): TypedColor {
+  const [text, setText] = useState(initial);
+  const [refusal, setRefusal] = useState<string>();
+  const [seen, setSeen] = useState<ColorView>();
+  const latest = useRef(initial);
+  const told = useRef(onColor);
+  told.current = onColor;
+
+  const read = useCallback(async (value: string, tell: boolean) => {
+    try {
+      const found = await answer(api.POST("/api/color", { body: { text: value } }));
+      // An answer for an older text comes too late.
+      if (latest.current !== value) return;
+      setSeen(found);
+      setRefusal(undefined);
+      if (tell) told.current(found);
+    } catch (error) {
+      if (latest.current === value) setRefusal(error instanceof ApiProblem ? error.message : String(error));
+    }
+  }, []);
+
+  useEffect(() => {
+    latest.current = initial;
+    setText(initial);
+    setRefusal(undefined);
+    if (initial) void read(initial, false);
+  }, [initial, read]);
+
+  const type = useCallback(
+    (value: string) => {
+      latest.current = value;
+      setText(value);
+      void read(value, true);
+    },
+    [read],
+  );
+
+  return { text, refusal, seen, type };
+}

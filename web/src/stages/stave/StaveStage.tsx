@@ -1,0 +1,57 @@
+import { useNavigate, useSearch } from "@tanstack/react-router";
+import { useMemo } from "react";
+import { useTheEditor } from "../../editor/EditorContext";
+import { Axis, Limits } from "./Axis";
+import { rolesBySteps } from "./roles";
+import { ScaleControls } from "./ScaleControls";
+import { ScaleLine } from "./ScaleLine";
+import classes from "./Stave.module.css";
+import { StepStrip } from "./StepStrip";
+import { StrengthCurve } from "./StrengthCurve";
+
+/** Every scale a line, every step at its measured lightness. */
+export function StaveStage() {
+  const { preview } = useTheEditor();
+  const search = useSearch({ from: "/themes/$slug" });
+  const navigate = useNavigate();
+  const derived = preview?.derived;
+  const roles = useMemo(() => (derived ? rolesBySteps(derived) : new Map()), [derived]);
+  if (!derived) return null;
+  const open = derived.scales.find((s) => s.slug === search.scale) ?? derived.scales[0];
+  // Against which page the limits are drawn follows what the proof shows.
+  const guide = search.proof === "dark" ? derived.guides.dark : derived.guides.light;
+  const show = (slug: string) => void navigate({ to: ".", search: (s) => ({ ...s, scale: slug }) });
+  return (
+    <div className={classes.stage}>
+      <h1 className="visually-hidden">Stave</h1>
+      <div className={classes.stave}>
+        <Axis guide={guide} />
+        <Limits guide={guide} />
+        {derived.scales.map((scale) => (
+          <ScaleLine
+            key={scale.slug}
+            scale={scale}
+            intents={derived.intents.filter((i) => i.scale === scale.slug).map((i) => i.name)}
+            roles={roles}
+            open={scale === open}
+            onOpen={() => show(scale.slug)}
+          />
+        ))}
+      </div>
+      {open && (
+        <section className={classes.opened} aria-label={`${open.name}, opened`}>
+          <StepStrip scale={open} />
+          <div className={classes.tune}>
+            <ScaleControls scale={open} />
+            <StrengthCurve scale={open} />
+          </div>
+        </section>
+      )}
+      {derived.notes.map((note) => (
+        <p key={note} className={classes.note}>
+          {note}
+        </p>
+      ))}
+    </div>
+  );
+}

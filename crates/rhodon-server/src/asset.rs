@@ -9,7 +9,7 @@ use crate::error::ApiError;
 use crate::header::content_security_policy;
 
 #[derive(RustEmbed)]
-#[folder = "$CARGO_MANIFEST_DIR/../../web/dist"]
+#[folder = "../../web/dist"]
 #[allow_missing = true]
 struct Assets;
 

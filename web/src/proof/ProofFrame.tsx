@@ -6,10 +6,12 @@ interface Props {
   /** The exported style sheets, in the order in which they are loaded. */
   sheets: string[] | undefined;
   grow: number;
+  /** Size of the page against life. */
+  zoom: number;
 }
 
 /** One page in a document of its own, which holds the exported sheets and a layout without colours. */
-export function ProofFrame({ mode, sheets, grow }: Props) {
+export function ProofFrame({ mode, sheets, grow, zoom }: Props) {
   const frame = useRef<HTMLIFrameElement>(null);
   const [loaded, setLoaded] = useState(false);
 
@@ -32,14 +34,16 @@ export function ProofFrame({ mode, sheets, grow }: Props) {
   }, [loaded]);
 
   return (
-    <iframe
-      ref={frame}
-      className={classes.frame}
-      style={{ flexGrow: grow, colorScheme: mode }}
-      src={`/proof.html?mode=${mode}`}
-      title={`Timetable, ${mode}`}
-      onLoad={() => setLoaded(true)}
-    />
+    <div className={classes.half} style={{ flexGrow: grow, "--zoom": zoom } as React.CSSProperties}>
+      <iframe
+        ref={frame}
+        className={classes.frame}
+        style={{ colorScheme: mode }}
+        src={`/proof.html?mode=${mode}`}
+        title={`Timetable, ${mode}`}
+        onLoad={() => setLoaded(true)}
+      />
+    </div>
   );
 }
 

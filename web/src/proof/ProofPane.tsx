@@ -13,6 +13,7 @@ export function ProofPane({ sheets }: { sheets: string[] | undefined }) {
   const navigate = useNavigate();
   const [wide, setWide] = useState(false);
   const [share, setShare] = useState(0.5);
+  const zoom = wide ? 1 : 0.75;
   useHotkeys([["w", () => setWide((w) => !w)]]);
   const choose = (choice: (typeof CHOICES)[number]) =>
     void navigate({ to: ".", search: (s) => ({ ...s, proof: choice === "both" ? undefined : choice }) });
@@ -42,10 +43,12 @@ export function ProofPane({ sheets }: { sheets: string[] | undefined }) {
         </button>
       </div>
       <div className={classes.halves}>
-        {proof !== "dark" && <ProofFrame mode="light" sheets={sheets} grow={proof === "both" ? share : 1} />}
+        {proof !== "dark" && (
+          <ProofFrame mode="light" sheets={sheets} zoom={zoom} grow={proof === "both" ? share : 1} />
+        )}
         {proof === "both" && <Divide share={share} onShare={setShare} />}
         {proof !== "light" && (
-          <ProofFrame mode="dark" sheets={sheets} grow={proof === "both" ? 1 - share : 1} />
+          <ProofFrame mode="dark" sheets={sheets} zoom={zoom} grow={proof === "both" ? 1 - share : 1} />
         )}
       </div>
     </section>

@@ -29,7 +29,7 @@ export function OptionField({ option, value, onChange }: Props) {
         label={option.key}
         title={option.help}
         size="xs"
-        miw={250}
+        w={310}
         data={option.choices}
         value={chosen}
         hidePickedOptions

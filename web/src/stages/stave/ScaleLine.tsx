@@ -35,7 +35,7 @@ export function ScaleLine({ scale, intents, roles, open, onOpen }: Props) {
     <div className={classes.row} data-open={open || undefined}>
       <button type="button" className={classes.rowName} aria-expanded={open} onClick={onOpen}>
         <b>{scale.name}</b>
-        <small>{intents.join(", ") || "\u00a0"}</small>
+        <small>{intents.filter((i) => i !== scale.slug).join(", ") || scale.origin}</small>
       </button>
       <div className={classes.track}>
         {open && <Flags flags={above} side="above" />}

@@ -22,26 +22,28 @@ export function StrengthCurve({ scale }: { scale: Scale }) {
         Strength
         <small>Oklch chroma, and what sRGB holds</small>
       </figcaption>
-      <svg viewBox={`0 0 100 ${HEIGHT}`} preserveAspectRatio="none" role="img" aria-label={describe(scale)}>
-        <polygon
-          className={classes.curveLimit}
-          points={`${x(first.lightness)},${HEIGHT} ${limit} ${x(last.lightness)},${HEIGHT}`}
-        />
-        <polyline className={classes.curveLine} points={points((i) => scale.steps[i]?.chroma ?? 0)} />
-      </svg>
-      <div className={classes.curveDots} aria-hidden="true">
-        {scale.steps.map((s) => (
-          <span
-            key={s.label}
-            style={
-              {
-                "--l": s.lightness,
-                "--y": `${100 - (s.chroma / TOP) * 100}%`,
-                "--fill": s.hex,
-              } as React.CSSProperties
-            }
+      <div className={classes.plot}>
+        <svg viewBox={`0 0 100 ${HEIGHT}`} preserveAspectRatio="none" role="img" aria-label={describe(scale)}>
+          <polygon
+            className={classes.curveLimit}
+            points={`${x(first.lightness)},${HEIGHT} ${limit} ${x(last.lightness)},${HEIGHT}`}
           />
-        ))}
+          <polyline className={classes.curveLine} points={points((i) => scale.steps[i]?.chroma ?? 0)} />
+        </svg>
+        <div className={classes.curveDots} aria-hidden="true">
+          {scale.steps.map((s) => (
+            <span
+              key={s.label}
+              style={
+                {
+                  "--l": s.lightness,
+                  "--y": `${100 - (s.chroma / TOP) * 100}%`,
+                  "--fill": s.hex,
+                } as React.CSSProperties
+              }
+            />
+          ))}
+        </div>
       </div>
     </figure>
   );

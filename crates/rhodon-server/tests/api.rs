@@ -1,0 +1,239 @@
+//! The API over HTTP, against a real PostgreSQL.
+
+use std::net::SocketAddr;
+
+use reqwest::{Client, Method, RequestBuilder, Response, StatusCode};
+use rhodon_server::{load_demo, router};
+use rhodon_store::Store;
+use rhodon_testing::fresh_database;
+use serde_json::{Value, json};
+
+struct Server {
+    address: SocketAddr,
+    client: Client,
+}
+
+impl Server {
+    async fn start() -> Self {
+        let store = Store::connect(&fresh_database("api").await).await.unwrap();
+        store.migrate().await.unwrap();
+        load_demo(&store).await.unwrap();
+        let listener = tokio::net::TcpListener::bind("127.0.0.1:0").await.unwrap();
+        let address = listener.local_addr().unwrap();
+        tokio::spawn(async move { axum::serve(listener, router(store, address)).await });
+        Self { address, client: Client::new() }
+    }
+
+    fn ask(&self, method: Method, path: &str) -> RequestBuilder {
+        self.client.request(method, format!("http://{}{path}", self.address))
+    }
+
+    async fn get(&self, path: &str) -> (StatusCode, Value) {
+        read(self.ask(Method::GET, path).send().await.unwrap()).await
+    }
+
+    async fn post(&self, path: &str, body: Value) -> (StatusCode, Value) {
+        read(self.ask(Method::POST, path).json(&body).send().await.unwrap()).await
+    }
+
+    async fn put(&self, path: &str, base: i64, body: Value) -> (StatusCode, Value) {
+        let request = self.ask(Method::PUT, path).header("if-match", format!("\"{base}\"")).json(&body);
+        read(request.send().await.unwrap()).await
+    }
+}
+
+async fn read(response: Response) -> (StatusCode, Value) {
+    let status = response.status();
+    let kind = response.headers()["content-type"].to_str().unwrap().to_owned();
+    let expected = if status.is_success() { "application/json" } else { "application/problem+json" };
+    assert_eq!(kind, expected, "{status}");
+    (status, response.json().await.unwrap())
+}
+
+fn tern(code: &str) -> Value {
+    json!({ "format": 1, "name": "Tern", "brand": [{ "name": "Deep", "slug": "deep", "color": code }] })
+}
+
+#[tokio::test]
+async fn a_theme_is_created_saved_undone_and_redone() {
+    let server = Server::start().await;
+    let (status, made) = server.post("/api/themes", json!({ "spec": tern("#0f5c7a") })).await;
+    assert_eq!((status, &made["slug"], &made["revision"]), (StatusCode::CREATED, &json!("tern"), &json!(1)));
+    let (status, saved) =
+        server.put("/api/themes/tern", 1, json!({ "spec": tern("#112233"), "label": "darker" })).await;
+    assert_eq!((status, &saved["revision"], &saved["canUndo"]), (StatusCode::OK, &json!(2), &json!(true)));
+
+    let request = server.ask(Method::POST, "/api/themes/tern/undo").header("if-match", "\"2\"");
+    let (_, undone) = read(request.send().await.unwrap()).await;
+    assert_eq!((&undone["revision"], &undone["canRedo"]), (&json!(1), &json!(true)));
+    assert_eq!(undone["spec"]["brand"][0]["color"], "#0f5c7a");
+    let request = server.ask(Method::POST, "/api/themes/tern/redo").header("if-match", "\"1\"");
+    assert_eq!(read(request.send().await.unwrap()).await.1["label"], "darker");
+    let (_, list) = server.get("/api/themes/tern/revisions").await;
+    assert_eq!(list.as_array().unwrap().len(), 2);
+    assert_eq!(server.get("/api/themes/tern/revisions/1").await.1["spec"], tern("#0f5c7a"));
+}
+
+#[tokio::test]
+async fn a_stale_write_gets_409_with_both_revisions() {
+    let server = Server::start().await;
+    server.post("/api/themes", json!({ "spec": tern("#0f5c7a") })).await;
+    server.put("/api/themes/tern", 1, json!({ "spec": tern("#112233"), "label": "theirs" })).await;
+    let (status, problem) =
+        server.put("/api/themes/tern", 1, json!({ "spec": tern("#445566"), "label": "mine" })).await;
+    assert_eq!((status, &problem["type"]), (StatusCode::CONFLICT, &json!("/problems/stale-revision")));
+    assert_eq!(
+        (&problem["current"]["label"], &problem["base"]["label"]),
+        (&json!("theirs"), &json!("created"))
+    );
+    assert_eq!(problem["current"]["spec"]["brand"][0]["color"], "#112233");
+}
+
+#[tokio::test]
+async fn a_write_must_say_what_it_is_based_on() {
+    let server = Server::start().await;
+    let body = json!({ "spec": tern("#0f5c7a"), "label": "x" });
+    let response = server.ask(Method::PUT, "/api/themes/night-crossing").json(&body).send().await.unwrap();
+    assert_eq!(read(response).await.0, StatusCode::PRECONDITION_REQUIRED);
+}
+
+#[tokio::test]
+async fn every_problem_of_a_document_is_told_with_its_place() {
+    let server = Server::start().await;
+    let spec = json!({
+        "format": 1, "name": "", "colour": 1,
+        "brand": [{ "name": "A", "color": "bluish" }, { "name": "A", "color": "#123" }]
+    });
+    let (status, problem) = server.post("/api/derive", json!({ "spec": spec })).await;
+    assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
+    let places: Vec<&str> =
+        problem["problems"].as_array().unwrap().iter().map(|p| p["pointer"].as_str().unwrap()).collect();
+    assert_eq!(places, ["/spec/colour", "/spec/name", "/spec/brand/0/color"]);
+}
+
+#[tokio::test]
+async fn bad_bodies_have_the_one_shape() {
+    let server = Server::start().await;
+    let send = |body: &'static str, kind: &'static str| {
+        server.ask(Method::POST, "/api/color").header("content-type", kind).body(body).send()
+    };
+    for (body, kind, status) in [
+        ("{", "application/json", 400),
+        ("{}", "application/json", 422),
+        ("{\"text\": 1}", "application/json", 422),
+        ("{\"text\": \"red\", \"more\": 1}", "application/json", 422),
+        ("text", "text/plain", 415),
+    ] {
+        let (found, problem) = read(send(body, kind).await.unwrap()).await;
+        assert_eq!((found.as_u16(), problem["status"].as_u64()), (status, Some(u64::from(status))), "{body}");
+    }
+    let large = format!("{{\"text\": \"{}\"}}", "x".repeat(3_000_000));
+    let request =
+        server.ask(Method::POST, "/api/color").header("content-type", "application/json").body(large);
+    assert_eq!(read(request.send().await.unwrap()).await.0, StatusCode::PAYLOAD_TOO_LARGE);
+    assert_eq!(server.get("/api/nothing").await.0, StatusCode::NOT_FOUND);
+    assert_eq!(server.get("/api/themes/nobody").await.0, StatusCode::NOT_FOUND);
+}
+
+#[tokio::test]
+async fn a_child_theme_derives_with_its_parent() {
+    let server = Server::start().await;
+    let (_, child) = server.get("/api/themes/night-crossing").await;
+    let (status, derived) = server.post("/api/derive", json!({ "spec": child["spec"] })).await;
+    assert_eq!(status, StatusCode::OK);
+    let scales: Vec<&str> =
+        derived["scales"].as_array().unwrap().iter().map(|s| s["slug"].as_str().unwrap()).collect();
+    assert!(scales.contains(&"petrol") && scales.contains(&"midwatch"), "{scales:?}");
+    let petrol = derived["tokens"].as_array().unwrap().iter().find(|t| t["path"] == "petrol.600").unwrap();
+    assert_eq!(
+        (&petrol["light"]["origin"], &petrol["light"]["value"]),
+        (&json!("inherited"), &json!("#0f5c7a"))
+    );
+    let orphan = json!({ "format": 1, "name": "Orphan", "extends": "nobody" });
+    let (status, problem) = server.post("/api/derive", json!({ "spec": orphan })).await;
+    assert_eq!(
+        (status, &problem["problems"][0]["pointer"]),
+        (StatusCode::UNPROCESSABLE_ENTITY, &json!("/spec/extends"))
+    );
+}
+
+#[tokio::test]
+async fn a_preview_tells_what_moved() {
+    let server = Server::start().await;
+    let body = json!({ "spec": tern("#0f5c7b"), "before": tern("#0f5c7a") });
+    let (_, preview) = server.post("/api/preview", body).await;
+    let changes = preview["wake"]["changes"].as_array().unwrap();
+    assert!(changes.iter().any(|c| c["path"] == "deep.600" && c["after"] == "#0f5c7b"), "{changes:?}");
+    assert_eq!(preview["sheets"].as_array().unwrap().len(), 2);
+    assert!(preview["sheets"][0].as_str().unwrap().contains("--deep-600: #0f5c7b;"));
+}
+
+#[tokio::test]
+async fn an_export_equals_what_the_command_writes() {
+    let server = Server::start().await;
+    let body = json!({ "spec": tern("#0f5c7a"), "target": "css", "options": { "prefix": "bsf" } });
+    let (_, written) = server.post("/api/export", body).await;
+    assert_eq!(written["files"][0]["path"], "theme.css");
+    assert_eq!(written["command"], "rhodon export theme.rhodon.json --target css --set prefix=bsf --out .");
+    let body = json!({ "spec": tern("#0f5c7a"), "target": "css", "options": { "prefix": "; rm" } });
+    let (status, problem) = server.post("/api/export", body).await;
+    assert_eq!(
+        (status, &problem["problems"][0]["pointer"]),
+        (StatusCode::UNPROCESSABLE_ENTITY, &json!("/options"))
+    );
+}
+
+#[tokio::test]
+async fn other_hosts_and_other_origins_are_refused() {
+    let server = Server::start().await;
+    let request = server.ask(Method::GET, "/api/themes").header("host", "evil.example");
+    assert_eq!(read(request.send().await.unwrap()).await.0, StatusCode::MISDIRECTED_REQUEST);
+    let write = |origin: String| {
+        server.ask(Method::POST, "/api/color").header("origin", origin).json(&json!({ "text": "red" })).send()
+    };
+    assert_eq!(read(write("http://evil.example".into()).await.unwrap()).await.0, StatusCode::FORBIDDEN);
+    assert_eq!(read(write("null".into()).await.unwrap()).await.0, StatusCode::FORBIDDEN);
+    assert_eq!(read(write(format!("http://{}", server.address)).await.unwrap()).await.0, StatusCode::OK);
+}
+
+#[tokio::test]
+async fn pages_come_with_a_strict_policy_and_a_fresh_nonce() {
+    let server = Server::start().await;
+    let mut policies = Vec::new();
+    for path in ["/", "/themes/brindle-sound-ferries/stave"] {
+        let response = server.ask(Method::GET, path).send().await.unwrap();
+        assert_eq!(response.status(), StatusCode::OK, "{path}: build the front end first, as bin/test does");
+        let policy = response.headers()["content-security-policy"].to_str().unwrap().to_owned();
+        assert!(policy.contains("script-src 'self';") && !policy.contains("unsafe"), "{policy}");
+        let nonce = policy.split("'nonce-").nth(1).unwrap().split('\'').next().unwrap().to_owned();
+        let html = response.text().await.unwrap();
+        assert!(html.contains(&nonce) && !html.contains("__CSP_NONCE__"));
+        policies.push(policy);
+    }
+    assert_ne!(policies[0], policies[1]);
+    let api = server.ask(Method::GET, "/api/health").send().await.unwrap();
+    assert_eq!(api.headers()["x-content-type-options"], "nosniff");
+}
+
+#[tokio::test]
+async fn deleting_and_bringing_back() {
+    let server = Server::start().await;
+    let gone = server.ask(Method::DELETE, "/api/themes/brindle-sound-ferries").send().await.unwrap();
+    let (status, problem) = read(gone).await;
+    assert_eq!((status, &problem["type"]), (StatusCode::CONFLICT, &json!("/problems/has-children")));
+    let (_, gone) =
+        read(server.ask(Method::DELETE, "/api/themes/night-crossing").send().await.unwrap()).await;
+    assert_eq!(server.get("/api/themes/night-crossing").await.0, StatusCode::NOT_FOUND);
+    let (_, back) = server.post("/api/deleted-themes/restore", json!({ "id": gone["id"] })).await;
+    assert_eq!(back["slug"], "night-crossing");
+    let (_, copy) =
+        read(server.ask(Method::POST, "/api/themes/night-crossing/duplicate").send().await.unwrap()).await;
+    assert_eq!(copy["name"], "Night Crossing copy");
+}
+
+#[tokio::test]
+async fn the_published_description_is_up_to_date() {
+    let committed: Value = serde_json::from_str(include_str!("../../../docs/openapi.json")).unwrap();
+    let message = "run `rhodon openapi > docs/openapi.json` and generate the front end's types";
+    assert!(committed == rhodon_server::openapi(), "{message}");
+}

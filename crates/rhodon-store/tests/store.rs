@@ -1,0 +1,146 @@
+//! Themes and revisions against a real PostgreSQL; each test has a database of its own.
+
+use rhodon_color::Color;
+use rhodon_store::{Save, Store, StoreError};
+use rhodon_testing::fresh_database;
+use rhodon_theme::Spec;
+
+async fn store() -> Store {
+    let store = Store::connect(&fresh_database("store").await).await.unwrap();
+    store.migrate().await.unwrap();
+    store
+}
+
+fn spec(name: &str, code: &str) -> Spec {
+    Spec::from_brand(name, &[Color::parse(code).unwrap()])
+}
+
+fn save<'a>(spec: &'a Spec, label: &'a str, base: i32) -> Save<'a> {
+    Save { spec, label, base }
+}
+
+#[tokio::test]
+async fn servers_that_migrate_at_once_do_not_collide() {
+    let url = fresh_database("migrate").await;
+    let all = (0..4).map(|_| {
+        let url = url.clone();
+        tokio::spawn(async move { Store::connect(&url).await.unwrap().migrate().await })
+    });
+    for task in all.collect::<Vec<_>>() {
+        task.await.unwrap().unwrap();
+    }
+    Store::connect(&url).await.unwrap().migrate().await.unwrap();
+}
+
+#[tokio::test]
+async fn a_document_comes_back_as_it_was_saved() {
+    let store = store().await;
+    let wanted = Spec::parse(include_str!("../../../demo/brindle-sound-ferries.rhodon.json")).unwrap();
+    store.create(&wanted, "created").await.unwrap();
+    let (theme, revision) = store.get("brindle-sound-ferries").await.unwrap();
+    assert_eq!((theme.revision, revision.number, revision.label.as_str()), (1, 1, "created"));
+    assert_eq!(Spec::read(&revision.spec).unwrap(), wanted);
+}
+
+#[tokio::test]
+async fn undo_and_redo_walk_the_revisions_and_lose_none() {
+    let store = store().await;
+    let versions = ["#0f5c7a", "#0f5c7b", "#0f5c7c"].map(|c| spec("Tern", c));
+    store.create(&versions[0], "created").await.unwrap();
+    store.save("tern", save(&versions[1], "second", 1)).await.unwrap();
+    store.save("tern", save(&versions[2], "third", 2)).await.unwrap();
+    assert_eq!(store.steps("tern").await.unwrap(), (true, false));
+
+    assert_eq!(store.undo("tern", 3).await.unwrap().1.label, "second");
+    assert_eq!(store.undo("tern", 2).await.unwrap().1.label, "created");
+    assert!(matches!(store.undo("tern", 1).await, Err(StoreError::NothingTo("undo"))));
+    assert_eq!(store.redo("tern", 1).await.unwrap().1.label, "second");
+
+    // A change after undo starts a branch; what was undone stays in the list.
+    store.save("tern", save(&versions[0], "other", 2)).await.unwrap();
+    assert!(matches!(store.redo("tern", 4).await, Err(StoreError::NothingTo("redo"))));
+    let labels: Vec<String> =
+        store.revisions("tern", 10).await.unwrap().into_iter().map(|r| r.label).collect();
+    assert_eq!(labels, ["other", "third", "second", "created"]);
+    assert_eq!(store.undo("tern", 4).await.unwrap().1.label, "second");
+    assert_eq!(store.redo("tern", 2).await.unwrap().1.label, "other");
+}
+
+#[tokio::test]
+async fn a_stale_write_is_refused_with_both_revisions() {
+    let store = store().await;
+    store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap();
+    store.save("tern", save(&spec("Tern", "#112233"), "theirs", 1)).await.unwrap();
+    let mine = spec("Tern", "#445566");
+    match store.save("tern", save(&mine, "mine", 1)).await {
+        Err(StoreError::Stale { current, base: 1, based_on: Some(base) }) => {
+            assert_eq!((current.label.as_str(), base.label.as_str()), ("theirs", "created"));
+        }
+        other => panic!("{other:?}"),
+    }
+    assert_eq!(store.get("tern").await.unwrap().1.label, "theirs");
+}
+
+#[tokio::test]
+async fn of_two_writes_at_once_exactly_one_wins() {
+    let store = store().await;
+    store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap();
+    let tasks: Vec<_> = (0..8)
+        .map(|i| {
+            let store = store.clone();
+            tokio::spawn(async move {
+                let mine = spec("Tern", &format!("#0000{:02x}", 0x10 + i));
+                store.save("tern", save(&mine, "mine", 1)).await.is_ok()
+            })
+        })
+        .collect();
+    let mut won = 0;
+    for task in tasks {
+        won += usize::from(task.await.unwrap());
+    }
+    assert_eq!((won, store.revisions("tern", 10).await.unwrap().len()), (1, 2));
+}
+
+#[tokio::test]
+async fn slugs_follow_names_and_stay_unique() {
+    let store = store().await;
+    let first = store.create(&spec("Night Crossing", "#000080"), "created").await.unwrap().0;
+    let second = store.create(&spec("Night crossing!", "#000080"), "created").await.unwrap().0;
+    assert_eq!((first.slug.as_str(), second.slug.as_str()), ("night-crossing", "night-crossing-2"));
+
+    let child = Spec { extends: Some("night-crossing".parse().unwrap()), ..spec("Child", "#123456") };
+    store.create(&child, "created").await.unwrap();
+    let renamed =
+        store.rename("night-crossing", save(&spec("Day Crossing", "#000080"), "renamed", 1)).await.unwrap().0;
+    assert_eq!((renamed.slug.as_str(), renamed.id), ("day-crossing", first.id));
+    let followed = store.get("child").await.unwrap();
+    assert_eq!(followed.0.parent.as_deref(), Some("day-crossing"));
+    assert_eq!(followed.1.spec["extends"], "day-crossing");
+}
+
+#[tokio::test]
+async fn a_deleted_theme_can_be_brought_back() {
+    let store = store().await;
+    let made = store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap().0;
+    store.delete("tern").await.unwrap();
+    assert!(matches!(store.get("tern").await, Err(StoreError::NoTheme(_))));
+    assert!(store.list().await.unwrap().is_empty());
+    // Its slug is free meanwhile; coming back it takes the next one.
+    store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap();
+    assert_eq!(store.restore(made.id).await.unwrap().slug, "tern-2");
+    assert_eq!(store.list().await.unwrap().len(), 2);
+}
+
+#[tokio::test]
+async fn a_parent_is_not_deleted_under_its_children() {
+    let store = store().await;
+    store.create(&spec("Parent", "#0f5c7a"), "created").await.unwrap();
+    let child = Spec { extends: Some("parent".parse().unwrap()), ..spec("Child", "#123456") };
+    store.create(&child, "created").await.unwrap();
+    match store.delete("parent").await {
+        Err(StoreError::HasChildren { children, .. }) => assert_eq!(children, ["Child"]),
+        other => panic!("{other:?}"),
+    }
+    store.delete("child").await.unwrap();
+    store.delete("parent").await.unwrap();
+}

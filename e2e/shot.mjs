@@ -1,0 +1,33 @@
+// Takes the pictures of the documentation: node shot.mjs ADDRESS FOLDER [NAME…]
+import { mkdirSync } from "node:fs";
+import { chromium } from "@playwright/test";
+import { CHROMIUM_ARGS } from "./chromium.mjs";
+
+const [address, folder, ...wanted] = process.argv.slice(2);
+const theme = "/themes/brindle-sound-ferries";
+const VIEWS = {
+  stave: { path: `${theme}/stave` },
+  "stave-dark-room": { path: `${theme}/stave?scale=lichen`, dark: true },
+  brand: { path: `${theme}/brand` },
+  handoff: { path: `${theme}/handoff` },
+};
+
+mkdirSync(folder, { recursive: true });
+const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS });
+for (const [name, view] of Object.entries(VIEWS)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  const page = await browser.newPage({
+    viewport: { width: 1280, height: 800 },
+    colorScheme: null,
+  });
+  page.on("console", (m) => m.type() === "error" && console.error(`${name}: ${m.text()}`));
+  page.on("pageerror", (e) => console.error(`${name}: ${e.message}`));
+  if (view.dark) await page.addInitScript(() => localStorage.setItem("mantine-color-scheme-value", "dark"));
+  await page.goto(address + view.path);
+  await page.frameLocator("iframe").first().locator("h1").waitFor();
+  await page.waitForTimeout(400);
+  if (view.act) await view.act(page);
+  await page.screenshot({ path: `${folder}/${name}.png` });
+  await page.close();
+}
+await browser.close();

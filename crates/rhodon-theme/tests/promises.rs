@@ -1,0 +1,211 @@
+//! The promises of the product as properties, over random brands and a hard set.
+
+use proptest::prelude::*;
+use rhodon_color::{Color, Rgb8, contrast_ratio, difference};
+use rhodon_theme::scale::{self, METHODS, Method, Pin, Request, Scale};
+use rhodon_theme::{APART, Derived, Mode, Resolved, Spec, StepLabel, derive, status_colors};
+
+/// Brands that break simple rules: ends, primaries, greys and near-greys, edges of contrast.
+const HARD: &[&str] = &[
+    "#000000", "#ffffff", "#ffff00", "#00ff00", "#0000ff", "#ff0000", "#00ffff", "#ff00ff", "#808080",
+    "#7f8081", "#010101", "#000001", "#010000", "#fefefe", "#fffffe", "#feffff", "#767676", "#777777",
+    "#16c72e", "#39ff14", "#f2c200", "#3a00b8", "#00003a", "#003a00", "#fdfcfa", "#060608", "#e0e0ff",
+    "#ffe0e0", "#5c6b73", "#1a1a00",
+];
+
+fn code(text: &str) -> Rgb8 {
+    text.parse().unwrap()
+}
+
+fn hard() -> impl Iterator<Item = Rgb8> {
+    HARD.iter().map(|c| code(c))
+}
+
+fn method(id: &str) -> Method {
+    id.parse().unwrap()
+}
+
+fn build(color: Rgb8, id: &str) -> Scale {
+    scale::build(&Request { method: method(id), ..Request::around(color) }).unwrap()
+}
+
+fn check_scale(color: Rgb8, id: &str) -> Result<(), TestCaseError> {
+    let scale = build(color, id);
+    let pinned: Vec<Rgb8> = scale.steps.iter().filter(|s| s.pinned).map(|s| s.color).collect();
+    prop_assert_eq!(&pinned, &[color], "{} {}: the brand is not in its scale", color, id);
+    if id == "mix" {
+        return Ok(());
+    }
+    for w in scale.steps.windows(2) {
+        prop_assert!(
+            w[0].color.luminance() > w[1].color.luminance(),
+            "{color} {id}: {} {} is not lighter than {} {}",
+            w[0].label,
+            w[0].color,
+            w[1].label,
+            w[1].color
+        );
+    }
+    // Below this chroma 8-bit codes are too coarse to hold a hue.
+    let own = color.to_oklch();
+    if id == "natural" && own.c > 0.02 {
+        for step in &scale.steps {
+            let c = step.color.to_oklch();
+            let drift = ((c.h - own.h + 540.0).rem_euclid(360.0) - 180.0).abs();
+            prop_assert!(
+                c.c < 0.02 || drift <= 4.0,
+                "{color}: {} {} turns by {drift}°",
+                step.label,
+                step.color
+            );
+        }
+    }
+    Ok(())
+}
+
+fn theme_of(colors: &[Rgb8]) -> Derived {
+    let colors: Vec<Color> = colors.iter().map(|c| Color::from(*c)).collect();
+    derive(&Resolved::alone(Spec::from_brand("Test", &colors))).unwrap()
+}
+
+fn check_theme(colors: &[Rgb8]) -> Result<(), TestCaseError> {
+    let theme = theme_of(colors);
+    for pair in &theme.pairs {
+        prop_assert!(pair.pass, "{colors:?}: {} on {} is {} of {}", pair.fg, pair.bg, pair.ratio, pair.need);
+    }
+    for intent in ["primary", "secondary", "accent"].iter().take(colors.len()) {
+        let token = theme.token(&format!("{intent}.fill")).unwrap();
+        let own = colors[["primary", "secondary", "accent"].iter().position(|i| i == intent).unwrap()];
+        for mode in Mode::BOTH {
+            prop_assert_eq!(token.cell(mode).value.color().unwrap().code, own);
+        }
+    }
+    for intent in &theme.intents {
+        let fill = |part: &str| {
+            let token = theme.token(&format!("{}.{part}", intent.name)).unwrap();
+            token.cell(Mode::Light).value.color().unwrap().code
+        };
+        let moved = difference(fill("fill"), fill("fill-hover"));
+        prop_assert!(moved >= 3.0, "{colors:?}: hover of {} differs by {moved} only", intent.name);
+    }
+    Ok(())
+}
+
+#[test]
+fn hard_brands_have_good_scales() {
+    for color in hard() {
+        for m in METHODS {
+            check_scale(color, m.id).unwrap();
+        }
+    }
+}
+
+#[test]
+fn hard_brands_have_readable_themes() {
+    let all: Vec<Rgb8> = hard().collect();
+    for (i, color) in all.iter().enumerate() {
+        check_theme(&[*color]).unwrap();
+        check_theme(&[*color, all[(i + 7) % all.len()], all[(i + 13) % all.len()]]).unwrap();
+    }
+}
+
+#[test]
+fn hard_brands_have_status_colours_apart() {
+    for color in hard() {
+        let least = status_colors(color).least_difference();
+        assert!(least >= APART, "{color}: {least}");
+    }
+}
+
+#[test]
+fn a_label_of_an_aligned_scale_means_one_contrast() {
+    let aligned: Vec<Scale> = hard().map(|c| build(c, "aligned")).collect();
+    for scale in &aligned {
+        let derived = |label: &str| scale.step(label).filter(|s| !s.pinned).map(|s| s.color);
+        if let Some(c) = derived("500") {
+            assert!(contrast_ratio(c, Rgb8::WHITE) >= 4.5, "{c}");
+        }
+        for other in &aligned {
+            let theirs = |label: &str| other.step(label).filter(|s| !s.pinned).map(|s| s.color);
+            for (light, dark, least) in [
+                ("100", "600", 4.9),
+                ("200", "700", 4.9),
+                ("300", "800", 4.9),
+                ("200", "600", 3.4),
+                ("300", "700", 3.4),
+            ] {
+                if let (Some(a), Some(b)) = (derived(light), theirs(dark)) {
+                    assert!(contrast_ratio(a, b) >= least, "{light} {a} on {dark} {b}");
+                }
+            }
+        }
+    }
+}
+
+#[test]
+fn a_grey_stays_grey() {
+    for grey in ["#808080", "#000000", "#ffffff", "#777777"] {
+        for step in build(code(grey), "natural").steps {
+            let [r, g, b] = step.color.channels();
+            assert!(r == g && g == b, "{grey}: {}", step.color);
+        }
+    }
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(400))]
+
+    #[test]
+    fn any_brand_has_good_scales(r: u8, g: u8, b: u8) {
+        for m in METHODS {
+            check_scale(Rgb8::new(r, g, b), m.id)?;
+        }
+    }
+
+    #[test]
+    fn any_brand_has_a_readable_theme(codes in prop::collection::vec(any::<[u8; 3]>(), 1..=4)) {
+        let colors: Vec<Rgb8> = codes.into_iter().map(|[r, g, b]| Rgb8::new(r, g, b)).collect();
+        check_theme(&colors)?;
+    }
+
+    #[test]
+    fn any_brand_has_status_colours_apart(r: u8, g: u8, b: u8) {
+        prop_assert!(status_colors(Rgb8::new(r, g, b)).least_difference() >= APART);
+    }
+
+    #[test]
+    fn any_list_of_labels_gives_a_falling_scale(r: u8, g: u8, b: u8, count in 2usize..=40, pin in 0usize..40) {
+        let color = Rgb8::new(r, g, b);
+        let labels: Vec<StepLabel> = (1..=count).map(|i| i.to_string().parse().unwrap()).collect();
+        let label = Some(labels[pin % count].clone());
+        for label in [None, label] {
+            let request = Request { labels: labels.clone(), pins: vec![Pin { color, label }], ..Request::around(color) };
+            let scale = scale::build(&request).unwrap();
+            prop_assert!(scale.steps.iter().any(|s| s.pinned && s.color == color));
+            for w in scale.steps.windows(2) {
+                prop_assert!(w[0].color.luminance() > w[1].color.luminance(), "{} of {count}: {:?}", color, w);
+            }
+        }
+    }
+
+    #[test]
+    fn several_pins_all_survive(codes in prop::collection::vec(any::<[u8; 3]>(), 2..=4)) {
+        let pins: Vec<Pin> = codes.iter().map(|[r, g, b]| Pin { color: Rgb8::new(*r, *g, *b), label: None }).collect();
+        let request = Request { pins: pins.clone(), ..Request::around(pins[0].color) };
+        // Pins that cannot stand in one scale are refused; all others survive in order.
+        if let Ok(scale) = scale::build(&request) {
+            for pin in &pins {
+                prop_assert!(scale.steps.iter().any(|s| s.pinned && s.color == pin.color));
+            }
+            for w in scale.steps.windows(2) {
+                prop_assert!(w[0].color.luminance() > w[1].color.luminance(), "{codes:?}: {w:?}");
+            }
+        }
+    }
+
+    #[test]
+    fn deriving_twice_gives_the_same(codes in prop::collection::vec(any::<[u8; 3]>(), 1..=4)) {
+        let colors: Vec<Rgb8> = codes.into_iter().map(|[r, g, b]| Rgb8::new(r, g, b)).collect();
+        prop_assert_eq!(theme_of(&colors).tokens, theme_of(&colors).tokens);
+    }
+}

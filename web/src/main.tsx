@@ -8,6 +8,7 @@ import { MantineProvider } from "@mantine/core";
 import { Notifications } from "@mantine/notifications";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { RouterProvider } from "@tanstack/react-router";
+import { setNonce } from "get-nonce";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { ApiProblem } from "./api/client";
@@ -24,6 +25,9 @@ const client = new QueryClient({
 });
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? "";
+// Scroll locks of dialogs add a style element of their own.
+setNonce(nonce);
+
 const root = document.getElementById("root");
 
 if (root) {

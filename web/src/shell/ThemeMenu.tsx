@@ -27,16 +27,18 @@ export function ThemeMenu() {
         </Menu.Target>
         <Menu.Dropdown>
           <Menu.Label>Themes</Menu.Label>
-          {themes.map((t) => (
-            <Menu.Item
-              key={t.id}
-              onClick={() => open(t.slug)}
-              aria-current={t.slug === theme.slug ? "true" : undefined}
-              fw={t.slug === theme.slug ? 650 : 400}
-            >
-              {t.parent ? `↳ ${t.name}` : t.name}
-            </Menu.Item>
-          ))}
+          <div className={classes.themeList}>
+            {themes.map((t) => (
+              <Menu.Item
+                key={t.id}
+                onClick={() => open(t.slug)}
+                aria-current={t.slug === theme.slug ? "true" : undefined}
+                fw={t.slug === theme.slug ? 650 : 400}
+              >
+                {t.parent ? `↳ ${t.name}` : t.name}
+              </Menu.Item>
+            ))}
+          </div>
           <Menu.Divider />
           <Menu.Item onClick={() => setDialog("new")}>New theme …</Menu.Item>
           <Menu.Item onClick={() => setDialog("name")}>Rename …</Menu.Item>

@@ -47,7 +47,7 @@ function sailing(s: Sailing, index: number): HTMLElement {
 /** Today's sailings, with delays, a cancellation and a boarding call. */
 export function timetable(): HTMLElement {
   const bar = el(
-    "header.bar",
+    "div.bar",
     el("span.bar-title", "Brindle Sound Ferries"),
     el("a.bar-item", { href: "#", "aria-current": "page" }, "Sailings"),
     el("a.bar-item", { href: "#" }, "Tickets"),
@@ -84,6 +84,6 @@ export function timetable(): HTMLElement {
     el("h1", "Sailings from Port Anlow"),
     el("p.muted", "Tuesday, 9 June · wind south-west 4"),
   );
-  const main = el("main.page", intro, notice, tabs, el("div.card.clip", table), actions, rules);
-  return el("div", bar, main);
+  const page = el("div.page", intro, notice, tabs, el("div.card.clip", table), actions, rules);
+  return el("div", bar, page);
 }

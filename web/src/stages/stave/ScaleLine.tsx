@@ -35,7 +35,10 @@ export function ScaleLine({ scale, intents, roles, open, onOpen }: Props) {
     <div className={classes.row} data-open={open || undefined}>
       <button type="button" className={classes.rowName} aria-expanded={open} onClick={onOpen}>
         <b>{scale.name}</b>
-        <small>{intents.filter((i) => i !== scale.slug).join(", ") || scale.origin}</small>
+        <small>
+          {intents.filter((i) => i !== scale.slug).join(", ") ||
+            (scale.origin === "derived" ? "derived" : "own intent")}
+        </small>
       </button>
       <div className={classes.track}>
         {open && <Flags flags={above} side="above" />}

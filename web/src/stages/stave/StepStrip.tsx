@@ -29,7 +29,7 @@ export function StepStrip({ scale }: { scale: Scale }) {
             {step.pinned && <span className={classes.chipPin}>pinned</span>}
           </span>
           <CopyButton text={step.hex} />
-          <CopyButton text={css(step.path)} label={`Copy ${css(step.path)}`}>
+          <CopyButton text={css(step.path)} label={`Copy the name ${css(step.path)}`}>
             name
           </CopyButton>
           {set[step.label] !== undefined && (

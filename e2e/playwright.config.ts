@@ -1,0 +1,22 @@
+import { defineConfig } from "@playwright/test";
+import { CHROMIUM_ARGS } from "./chromium.mjs";
+
+/** Started by `cargo test`, which names the server it started in RHODON_URL. */
+export default defineConfig({
+  testDir: "specs",
+  outputDir: "test-results",
+  fullyParallel: true,
+  workers: 2,
+  forbidOnly: true,
+  reporter: [["list"]],
+  timeout: 30_000,
+  expect: { timeout: 8_000 },
+  use: {
+    baseURL: process.env.RHODON_URL,
+    viewport: { width: 1280, height: 800 },
+    // The proof follows the colour scheme of its frame, which an emulated one would mask.
+    colorScheme: null,
+    permissions: ["clipboard-read", "clipboard-write"],
+    launchOptions: { executablePath: process.env.RHODON_CHROMIUM ?? "/usr/bin/chromium", args: CHROMIUM_ARGS },
+  },
+});

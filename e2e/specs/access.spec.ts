@@ -1,0 +1,56 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, half, open, test } from "./rhodon";
+
+for (const appearance of ["light", "dark"] as const) {
+  for (const stage of ["brand", "stave", "handoff"] as const) {
+    test(`axe finds nothing on ${stage}, ${appearance} room`, async ({ page, slug }) => {
+      await page.addInitScript((value) => localStorage.setItem("mantine-color-scheme-value", value), appearance);
+      await open(page, slug, stage);
+      if (stage === "handoff") await expect(page.getByText("--petrol-600").first()).toBeVisible();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(" ")}`)).toEqual([]);
+    });
+  }
+}
+
+test("light and dark are shown alone or together, and the divide moves by keyboard", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  await page.getByRole("button", { name: "dark", exact: true }).click();
+  await expect(page).toHaveURL(/proof=dark/);
+  await expect(page.locator("iframe")).toHaveCount(1);
+  await page.getByRole("button", { name: "both", exact: true }).click();
+  const divide = page.getByRole("separator");
+  await divide.focus();
+  await divide.press("ArrowLeft");
+  await expect(divide).toHaveAttribute("aria-valuenow", "45");
+});
+
+test("single keys lead to the stages and widen the proof, not inside a field", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  await page.keyboard.press("1");
+  await expect(page.getByRole("heading", { name: "Brand colours" })).toBeVisible();
+  const field = page.getByRole("textbox", { name: "Name" }).first();
+  await field.fill("Petrol");
+  await field.press("3");
+  await expect(field).toHaveValue("Petrol3");
+  await field.press("Backspace");
+  await page.getByRole("heading", { name: "Brand colours" }).click();
+  await page.keyboard.press("w");
+  await expect(page.getByRole("button", { name: "wide", exact: true })).toHaveAttribute("aria-pressed", "true");
+  // Pressed inside the proof it reaches the same shortcut.
+  await half(page, "light").getByRole("heading", { name: "Sailings from Port Anlow" }).click();
+  await page.keyboard.press("w");
+  await expect(page.getByRole("button", { name: "wide", exact: true })).toHaveAttribute("aria-pressed", "false");
+});
+
+test("no page is allowed to run inline script", async ({ page, slug, faults }) => {
+  await open(page, slug, "stave");
+  const ran = await page.evaluate(() => {
+    const script = document.createElement("script");
+    script.textContent = "window.intruder = true";
+    document.body.append(script);
+    return "intruder" in window;
+  });
+  expect(ran).toBe(false);
+  expect(faults.splice(0)).toEqual([expect.stringContaining("inline script violates")]);
+});

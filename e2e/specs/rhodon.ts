@@ -1,0 +1,56 @@
+import { test as base, expect, type FrameLocator, type Page } from "@playwright/test";
+
+export { expect };
+
+/** A theme of its own for each test, so that tests may run side by side. */
+export const test = base.extend<{ slug: string; faults: string[] }>({
+  slug: async ({ request }, use, info) => {
+    const name = `Test ${info.title} ${info.workerIndex} ${Date.now()}`;
+    const spec = {
+      format: 1,
+      name,
+      brand: [
+        { name: "Petrol", slug: "petrol", color: "#0f5c7a" },
+        { name: "Buoy", slug: "buoy", color: "#e4572e" },
+      ],
+    };
+    const made = await request.post("/api/themes", { data: { spec } });
+    expect(made.status()).toBe(201);
+    await use((await made.json()).slug);
+  },
+  // Errors in the console are faults, wherever they come from.
+  faults: [
+    async ({ page }, use) => {
+      const faults: string[] = [];
+      page.on("pageerror", (e) => faults.push(e.message));
+      page.on("console", (m) => {
+        // A refused request is part of some tests and is asserted there.
+        if (m.type() === "error" && !m.text().startsWith("Failed to load resource")) faults.push(m.text());
+      });
+      await use(faults);
+      expect(faults).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export async function open(page: Page, slug: string, stage: "brand" | "stave" | "handoff") {
+  await page.goto(`/themes/${slug}/${stage}`);
+  await expect(half(page, "light").getByRole("heading", { name: "Sailings from Port Anlow" })).toBeVisible();
+  await expect(page.getByText("every pair readable")).toBeVisible();
+}
+
+/** One half of the proof. */
+export function half(page: Page, mode: "light" | "dark"): FrameLocator {
+  return page.frameLocator(`iframe[title$="${mode}"]`);
+}
+
+/** The computed background of the first button on a half of the proof. */
+export async function buttonColor(page: Page, mode: "light" | "dark"): Promise<string> {
+  const button = half(page, mode).getByRole("button", { name: "Book a crossing" });
+  return button.evaluate((node) => getComputedStyle(node).backgroundColor);
+}
+
+export async function saved(page: Page, revision: number) {
+  await expect(page.getByText(`rev ${revision} · saved`)).toBeVisible();
+}

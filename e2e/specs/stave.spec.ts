@@ -1,0 +1,74 @@
+import { expect, open, saved, test } from "./rhodon";
+
+test("a step is dragged along its line, saved once, undone and redone over a reload", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  const step = page.getByRole("slider", { name: "Petrol 300, lightness" });
+  await step.scrollIntoViewIfNeeded();
+  const before = Number(await step.getAttribute("aria-valuenow"));
+  const box = await step.boundingBox();
+  if (!box) throw new Error("the step is not on the screen");
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let i = 1; i <= 8; i++) await page.mouse.move(x - i * 3, y);
+  await expect.poll(async () => Number(await step.getAttribute("aria-valuenow"))).toBeGreaterThan(before + 2);
+  await expect(page.getByText("rev 1 · saved")).toBeVisible();
+  await page.mouse.up();
+  await saved(page, 2);
+  await expect(page.getByText(/Petrol 300: lightness/)).toBeVisible();
+  const after = Number(await step.getAttribute("aria-valuenow"));
+
+  await page.reload();
+  await expect(step).toHaveAttribute("aria-valuenow", String(after));
+  await page.keyboard.press("Control+z");
+  await saved(page, 1);
+  await expect(step).toHaveAttribute("aria-valuenow", String(before));
+  await page.keyboard.press("Control+Shift+z");
+  await saved(page, 2);
+  await expect(step).toHaveAttribute("aria-valuenow", String(after));
+});
+
+test("a step moves by keyboard, and goes back to derived", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  const step = page.getByRole("slider", { name: "Petrol 700, lightness" });
+  const before = Number(await step.getAttribute("aria-valuenow"));
+  await step.focus();
+  for (let i = 0; i < 4; i++) await step.press("ArrowRight");
+  await saved(page, 2);
+  expect(Number(await step.getAttribute("aria-valuenow"))).toBeLessThan(before - 1);
+  await page.getByRole("button", { name: "reset" }).click();
+  await saved(page, 3);
+  await expect(step).toHaveAttribute("aria-valuenow", String(before));
+});
+
+test("a pinned step holds its colour", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  const pinned = page.getByRole("slider", { name: "Petrol 600, lightness" });
+  await expect(pinned).toHaveAttribute("aria-disabled", "true");
+  await pinned.focus();
+  await pinned.press("ArrowLeft");
+  await page.waitForTimeout(900);
+  await expect(page.getByText("rev 1 · saved")).toBeVisible();
+});
+
+test("another line opens, and the address remembers it", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  await page.getByRole("button", { name: /^Danger/ }).click();
+  await expect(page.getByRole("list", { name: "Steps of Danger" })).toBeVisible();
+  await expect(page).toHaveURL(/scale=danger/);
+  await page.reload();
+  await expect(page.getByRole("list", { name: "Steps of Danger" })).toBeVisible();
+});
+
+test("method and strength change the scale", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  const step = page.getByRole("slider", { name: "Petrol 500, lightness" });
+  await page.getByLabel("Method").selectOption("aligned");
+  await saved(page, 2);
+  await expect.poll(async () => Math.abs(Number(await step.getAttribute("aria-valuenow")) - 49.6)).toBeLessThan(0.3);
+  const strength = page.getByRole("slider", { name: "Strength of Petrol" });
+  const code = await step.getAttribute("aria-valuetext");
+  await strength.focus();
+  for (let i = 0; i < 12; i++) await strength.press("ArrowLeft");
+  await expect.poll(() => step.getAttribute("aria-valuetext")).not.toBe(code);
+});

@@ -1,0 +1,93 @@
+import { expect, open, saved, test } from "./rhodon";
+
+test("create, rename, duplicate, delete and bring back", async ({ page, slug }) => {
+  await open(page, slug, "brand");
+  const menu = page.getByRole("banner").getByRole("button", { name: "▾" });
+  const name = `Tern ${Date.now()}`;
+
+  await menu.click();
+  await page.getByRole("menuitem", { name: "New theme …" }).click();
+  await page.getByRole("textbox", { name: "Name" }).last().fill(name);
+  const color = page.getByRole("dialog").getByRole("textbox", { name: "Brand colour" });
+  await color.fill("nothing");
+  await page.getByRole("button", { name: "Create", exact: true }).click();
+  await expect(page.getByText("found `nothing`")).toBeVisible();
+  await expect(color).toHaveValue("nothing");
+  await color.fill("teal");
+  await page.getByRole("button", { name: "Create", exact: true }).click();
+  await expect(menu).toHaveText(`${name} ▾`);
+  await expect(page).toHaveURL(/\/themes\/tern-/);
+
+  await menu.click();
+  await page.getByRole("menuitem", { name: "Rename …" }).click();
+  await page.getByRole("dialog").getByRole("textbox", { name: "Name" }).fill(`Arctic ${name}`);
+  await page.getByRole("button", { name: "Rename", exact: true }).click();
+  await saved(page, 2);
+  await expect(page).toHaveURL(/\/themes\/arctic-tern-/);
+
+  await menu.click();
+  await page.getByRole("menuitem", { name: "Duplicate", exact: true }).click();
+  await expect(menu).toHaveText(`Arctic ${name} copy ▾`);
+
+  await menu.click();
+  await page.getByRole("menuitem", { name: "Delete", exact: true }).click();
+  await expect(menu).not.toHaveText(`Arctic ${name} copy ▾`);
+  await page.getByRole("button", { name: "Bring back" }).click();
+  await expect(menu).toHaveText(`Arctic ${name} copy ▾`);
+});
+
+test("a theme that others extend says so instead of going", async ({ page }) => {
+  await page.goto("/themes/brindle-sound-ferries/stave");
+  await page.getByRole("banner").getByRole("button", { name: "▾" }).click();
+  await page.getByRole("menuitem", { name: "Delete", exact: true }).click();
+  await expect(page.getByText(/Night Crossing.* extend/)).toBeVisible();
+});
+
+test("brand colours are added, moved and removed", async ({ page, slug }) => {
+  await open(page, slug, "brand");
+  await page.getByRole("textbox", { name: "Add a colour" }).fill("#8a9a2b");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await saved(page, 2);
+  await expect(page.getByText("accent", { exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Move Buoy up" }).click();
+  await saved(page, 3);
+  await expect(page.getByRole("textbox", { name: "Name" }).first()).toHaveValue("Buoy");
+  await page.getByRole("button", { name: "Remove Petrol" }).click();
+  await saved(page, 4);
+  await expect(page.getByRole("textbox", { name: "Name" })).toHaveCount(2);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await saved(page, 3);
+  await expect(page.getByRole("textbox", { name: "Name" })).toHaveCount(3);
+});
+
+test("a clash shows both sides and overwrites nothing unasked", async ({ page, slug, request }) => {
+  await open(page, slug, "brand");
+  const theme = await (await request.get(`/api/themes/${slug}`)).json();
+  theme.spec.brand[1].color = "#334455";
+  const write = { headers: { "If-Match": '"1"' }, data: { spec: theme.spec, label: "the other window" } };
+  expect((await request.put(`/api/themes/${slug}`, write)).status()).toBe(200);
+
+  const field = page.getByRole("textbox", { name: "Colour", exact: true }).first();
+  await field.fill("#7a4b8f");
+  await field.press("Enter");
+  const dialog = page.getByRole("dialog", { name: "This theme was changed elsewhere" });
+  await expect(dialog).toContainText("the other window");
+  await expect(dialog).toContainText("Petrol: #0f5c7a → #7a4b8f");
+  await dialog.getByRole("button", { name: "Save mine on top" }).click();
+  await saved(page, 3);
+  const revisions = await (await request.get(`/api/themes/${slug}/revisions`)).json();
+  expect(revisions.map((r: { label: string }) => r.label)).toEqual([
+    "Petrol: #0f5c7a → #7a4b8f",
+    "the other window",
+    "created",
+  ]);
+});
+
+test("an address that leads nowhere says so", async ({ page, faults }) => {
+  await page.goto("/themes/nobody/stave");
+  await expect(page.getByText('no theme "nobody"')).toBeVisible();
+  await page.getByRole("link", { name: "All themes" }).click();
+  await expect(page.getByRole("slider").first()).toBeVisible();
+  // The router also tells the console; that is its way and no fault.
+  faults.length = 0;
+});

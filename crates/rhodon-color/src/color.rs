@@ -71,7 +71,7 @@ impl Color {
         match self.space.as_srgb(self.coords) {
             _ if space == self.space => self.coords,
             Some(srgb) if space == Space::Srgb => srgb,
-            _ => space.from_xyz(self.space.to_xyz(self.coords)),
+            _ => space.of_xyz(self.space.to_xyz(self.coords)),
         }
     }
 

@@ -105,12 +105,12 @@ impl Space {
     }
 
     /// Coordinates in this space of an XYZ (D65) colour.
-    pub(crate) fn from_xyz(self, xyz: Vec3) -> Vec3 {
+    pub(crate) fn of_xyz(self, xyz: Vec3) -> Vec3 {
         match self {
             Space::Srgb => apply(&XYZ_TO_SRGB, xyz).map(transfer::srgb_from_linear),
             Space::SrgbLinear => apply(&XYZ_TO_SRGB, xyz),
-            Space::Hsl => srgb_to_hsl(Space::Srgb.from_xyz(xyz)),
-            Space::Hwb => srgb_to_hwb(Space::Srgb.from_xyz(xyz)),
+            Space::Hsl => srgb_to_hsl(Space::Srgb.of_xyz(xyz)),
+            Space::Hwb => srgb_to_hwb(Space::Srgb.of_xyz(xyz)),
             Space::DisplayP3 => apply(&XYZ_TO_P3, xyz).map(transfer::srgb_from_linear),
             Space::DisplayP3Linear => apply(&XYZ_TO_P3, xyz),
             Space::A98Rgb => apply(&inverse(&A98_TO_XYZ), xyz).map(transfer::a98_from_linear),
@@ -120,7 +120,7 @@ impl Space {
             Space::XyzD50 => apply(&D65_TO_D50, xyz),
             Space::XyzD65 => xyz,
             Space::Lab => xyz_to_lab(apply(&D65_TO_D50, xyz), WHITE_D50),
-            Space::Lch => to_polar(Space::Lab.from_xyz(xyz)),
+            Space::Lch => to_polar(Space::Lab.of_xyz(xyz)),
             Space::Oklab => oklab::from_xyz(xyz),
             Space::Oklch => to_polar(oklab::from_xyz(xyz)),
         }

@@ -1,5 +1,6 @@
 //! Conversions, gamut mapping, contrast, difference and hue relations against
 //! values published elsewhere, and as properties over all of sRGB.
+#![allow(clippy::unwrap_used)]
 
 use proptest::prelude::*;
 use rhodon_color::{

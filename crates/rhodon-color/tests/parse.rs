@@ -1,4 +1,5 @@
 //! Every form of CSS Color 4, in and out, and what CSS refuses.
+#![allow(clippy::unwrap_used)]
 
 use proptest::prelude::*;
 use rhodon_color::{Color, Notation, Rgb8};

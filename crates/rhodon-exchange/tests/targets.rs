@@ -1,4 +1,5 @@
 //! Every target: the list itself, the demo as people read it, hostile names, settings.
+#![allow(clippy::unwrap_used)]
 
 use std::collections::{HashMap, HashSet};
 

@@ -60,7 +60,8 @@ fn accepts_gzip(headers: &HeaderMap) -> bool {
 fn page(path: &str) -> Response {
     let Some(file) = Assets::get(path) else {
         let detail = "the front end is not built: run `npm ci && npm run build` in web/, or bin/start";
-        return ApiError::new(StatusCode::NOT_FOUND, "no-front-end", "No front end", detail).into_response();
+        return ApiError::new(StatusCode::NOT_FOUND, "/problems/no-front-end", "No front end", detail)
+            .into_response();
     };
     let nonce = uuid::Uuid::new_v4().simple().to_string();
     let html = String::from_utf8_lossy(&file.data).replace(NONCE, &nonce);

@@ -16,22 +16,22 @@ use utoipa::ToSchema;
 pub struct ApiError {
     /// `/problems/…`, stable.
     #[serde(rename = "type")]
-    kind: String,
+    kind: &'static str,
     /// Short name of the kind.
     title: &'static str,
     /// HTTP status.
     status: u16,
     /// What was wrong and what was expected.
-    detail: String,
+    detail: Box<str>,
     /// Places in the request body, where there are some.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     problems: Vec<Place>,
     /// For a stale write: what is current now.
     #[serde(skip_serializing_if = "Option::is_none")]
-    current: Option<SavedState>,
+    current: Option<Box<SavedState>>,
     /// For a stale write: what the write was based on.
     #[serde(skip_serializing_if = "Option::is_none")]
-    base: Option<SavedState>,
+    base: Option<Box<SavedState>>,
     /// For a fault of the server: the id under which the log tells more.
     #[serde(skip_serializing_if = "Option::is_none")]
     id: Option<String>,
@@ -66,12 +66,17 @@ impl From<RevisionRecord> for SavedState {
 
 impl ApiError {
     /// A refusal of a kind.
-    pub fn new(status: StatusCode, kind: &str, title: &'static str, detail: impl Into<String>) -> Self {
+    pub fn new(
+        status: StatusCode,
+        kind: &'static str,
+        title: &'static str,
+        detail: impl Into<String>,
+    ) -> Self {
         Self {
-            kind: format!("/problems/{kind}"),
+            kind,
             title,
             status: status.as_u16(),
-            detail: detail.into(),
+            detail: detail.into().into(),
             problems: Vec::new(),
             current: None,
             base: None,
@@ -82,7 +87,10 @@ impl ApiError {
     /// A fault of the server, with the id that the log also has.
     pub fn fault(id: String) -> Self {
         let detail = format!("Something went wrong on the server. The log tells more under {id}.");
-        Self { id: Some(id), ..Self::new(StatusCode::INTERNAL_SERVER_ERROR, "fault", "Server fault", detail) }
+        Self {
+            id: Some(id),
+            ..Self::new(StatusCode::INTERNAL_SERVER_ERROR, "/problems/fault", "Server fault", detail)
+        }
     }
 
     /// A document that cannot be used, with every place in it; `at` is where it stands in the body.
@@ -94,7 +102,12 @@ impl ApiError {
             .map(|p| Place { pointer: format!("{at}{}", p.pointer), message: p.message });
         Self {
             problems: places.collect(),
-            ..Self::new(StatusCode::UNPROCESSABLE_ENTITY, "invalid-theme", "The theme cannot be used", detail)
+            ..Self::new(
+                StatusCode::UNPROCESSABLE_ENTITY,
+                "/problems/invalid-theme",
+                "The theme cannot be used",
+                detail,
+            )
         }
     }
 
@@ -103,13 +116,18 @@ impl ApiError {
         let message = message.into();
         Self {
             problems: vec![Place { pointer: pointer.to_owned(), message: message.clone() }],
-            ..Self::new(StatusCode::UNPROCESSABLE_ENTITY, "invalid-value", "A value cannot be used", message)
+            ..Self::new(
+                StatusCode::UNPROCESSABLE_ENTITY,
+                "/problems/invalid-value",
+                "A value cannot be used",
+                message,
+            )
         }
     }
 
     /// Nothing is there.
     pub fn not_found(detail: impl Into<String>) -> Self {
-        Self::new(StatusCode::NOT_FOUND, "not-found", "Not found", detail)
+        Self::new(StatusCode::NOT_FOUND, "/problems/not-found", "Not found", detail)
     }
 }
 
@@ -127,10 +145,15 @@ impl From<JsonRejection> for ApiError {
     fn from(rejection: JsonRejection) -> Self {
         let status = rejection.status();
         if status == StatusCode::PAYLOAD_TOO_LARGE {
-            return Self::new(status, "too-large", "The request is too large", "expected at most 2 MiB");
+            return Self::new(
+                status,
+                "/problems/too-large",
+                "The request is too large",
+                "expected at most 2 MiB",
+            );
         }
         let detail = format!("expected JSON of the documented shape: {}", rejection.body_text());
-        Self::new(status, "invalid-request", "The request cannot be read", detail)
+        Self::new(status, "/problems/invalid-request", "The request cannot be read", detail)
     }
 }
 
@@ -140,18 +163,18 @@ impl From<StoreError> for ApiError {
         match error {
             StoreError::NoTheme(_) | StoreError::NoRevision { .. } => Self::not_found(detail),
             StoreError::NothingTo(_) => {
-                Self::new(StatusCode::CONFLICT, "nothing-to-do", "Nothing to do", detail)
+                Self::new(StatusCode::CONFLICT, "/problems/nothing-to-do", "Nothing to do", detail)
             }
             StoreError::SlugTaken(_) => {
-                Self::new(StatusCode::CONFLICT, "name-taken", "The name is taken", detail)
+                Self::new(StatusCode::CONFLICT, "/problems/name-taken", "The name is taken", detail)
             }
             StoreError::HasChildren { .. } => {
-                Self::new(StatusCode::CONFLICT, "has-children", "Other themes extend it", detail)
+                Self::new(StatusCode::CONFLICT, "/problems/has-children", "Other themes extend it", detail)
             }
             StoreError::Stale { current, based_on, .. } => Self {
-                current: Some((*current).into()),
-                base: based_on.map(|r| (*r).into()),
-                ..Self::new(StatusCode::CONFLICT, "stale-revision", "The theme has changed", detail)
+                current: Some(Box::new((*current).into())),
+                base: based_on.map(|r| Box::new((*r).into())),
+                ..Self::new(StatusCode::CONFLICT, "/problems/stale-revision", "The theme has changed", detail)
             },
             StoreError::Database(cause) => {
                 let id = uuid::Uuid::new_v4().to_string();
@@ -160,7 +183,7 @@ impl From<StoreError> for ApiError {
                     id: Some(id),
                     ..Self::new(
                         StatusCode::SERVICE_UNAVAILABLE,
-                        "database",
+                        "/problems/database",
                         "The database does not answer",
                         "The database does not answer. Nothing was saved; try again in a moment.",
                     )

@@ -44,7 +44,8 @@ pub(crate) async fn check(State(hosts): State<Hosts>, request: Request, next: Ne
 fn refused(uri: &Uri) -> Response {
     tracing::warn!(path = uri.path(), "refused a request for another host");
     let detail = "expected the host that this server was started for";
-    ApiError::new(StatusCode::MISDIRECTED_REQUEST, "other-host", "Another host", detail).into_response()
+    ApiError::new(StatusCode::MISDIRECTED_REQUEST, "/problems/other-host", "Another host", detail)
+        .into_response()
 }
 
 #[cfg(test)]

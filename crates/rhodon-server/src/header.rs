@@ -28,10 +28,10 @@ pub(crate) async fn add(request: Request, next: Next) -> Response {
     for (name, value) in FIXED {
         headers.insert(name, HeaderValue::from_static(value));
     }
-    if !headers.contains_key(header::CONTENT_SECURITY_POLICY) {
-        if let Ok(policy) = HeaderValue::from_str(&content_security_policy(None)) {
-            headers.insert(header::CONTENT_SECURITY_POLICY, policy);
-        }
+    if !headers.contains_key(header::CONTENT_SECURITY_POLICY)
+        && let Ok(policy) = HeaderValue::from_str(&content_security_policy(None))
+    {
+        headers.insert(header::CONTENT_SECURITY_POLICY, policy);
     }
     if !headers.contains_key(header::CACHE_CONTROL) {
         headers.insert(header::CACHE_CONTROL, HeaderValue::from_static("no-store"));

@@ -101,7 +101,7 @@ pub fn router(store: Store, address: SocketAddr) -> Router {
 
 fn other_origin() -> Response {
     let detail = "expected a request from this server's own pages";
-    ApiError::new(StatusCode::FORBIDDEN, "other-origin", "Another origin", detail).into_response()
+    ApiError::new(StatusCode::FORBIDDEN, "/problems/other-origin", "Another origin", detail).into_response()
 }
 
 /// Resolves at Ctrl+C or SIGTERM.

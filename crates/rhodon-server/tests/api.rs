@@ -1,4 +1,5 @@
 //! The API over HTTP, against a real PostgreSQL.
+#![allow(clippy::unwrap_used)]
 
 use std::net::SocketAddr;
 

@@ -1,4 +1,5 @@
 //! Themes and revisions against a real PostgreSQL; each test has a database of its own.
+#![allow(clippy::unwrap_used)]
 
 use rhodon_color::Color;
 use rhodon_store::{Save, Store, StoreError};

@@ -384,10 +384,10 @@ fn check_roles(theme: &Resolved, book: &Book, tokens: &[Token]) -> Result<(), Pr
             continue;
         }
         for mode in Mode::BOTH {
-            if let Ok(End::Path(end)) = book.follow(path.as_str(), mode) {
-                if !known.contains(end.as_str()) {
-                    problems.add(format!("/roles/{path}/{}", mode.id()), format!("no token \"{end}\""));
-                }
+            if let Ok(End::Path(end)) = book.follow(path.as_str(), mode)
+                && !known.contains(end.as_str())
+            {
+                problems.add(format!("/roles/{path}/{}", mode.id()), format!("no token \"{end}\""));
             }
         }
     }

@@ -100,7 +100,7 @@ name_type!(
     "^[a-z][a-z0-9]*(-[a-z0-9]+)*([.][a-z0-9]+(-[a-z0-9]+)*)*$",
     |s| {
         let mut parts = s.split('.');
-        parts.next().is_some_and(is_slug) && parts.all(|p| is_slug_tail(p))
+        parts.next().is_some_and(is_slug) && parts.all(is_slug_tail)
     }
 );
 

@@ -82,12 +82,16 @@ impl fmt::Display for Reason {
             Self::Method { method, scale, lightness } => {
                 write!(f, "{method} scale of {scale} at L* {lightness:.1}")
             }
-            Self::Nearest { scale, tone, readable: None } => write!(f, "{scale} step nearest to L* {tone}"),
+            Self::Nearest { scale, tone, readable: None } => {
+                write!(f, "{scale} step nearest to L* {}", short(*tone))
+            }
             Self::Nearest { scale, tone, readable: Some((ratio, ground)) } => {
-                write!(f, "{scale} step nearest to L* {tone} with {ratio} : 1 on {ground}")
+                write!(f, "{scale} step nearest to L* {} with {ratio} : 1 on {ground}", short(*tone))
             }
             Self::Itself { scale, ratio } => write!(f, "{scale} itself has {ratio} : 1 where it is used"),
-            Self::Between { scale, lightness } => write!(f, "{scale} at L* {lightness}, between its steps"),
+            Self::Between { scale, lightness } => {
+                write!(f, "{scale} at L* {}, between its steps", short(*lightness))
+            }
             Self::Follows(path) => write!(f, "follows {path}"),
             Self::TextOn { which, ground } => write!(f, "{which} has 4.5 : 1 on {ground}"),
             Self::State { distance } => {
@@ -97,4 +101,9 @@ impl fmt::Display for Reason {
             Self::Shade { scale, alpha } => write!(f, "{scale} ink at {:.0} %", alpha * 100.0),
         }
     }
+}
+
+/// One decimal, where there is one.
+fn short(lightness: f64) -> f64 {
+    (lightness * 10.0).round() / 10.0
 }

@@ -1,4 +1,5 @@
 //! Reading documents, inheriting, references, and what is refused.
+#![allow(clippy::unwrap_used)]
 
 use insta::assert_snapshot;
 use rhodon_theme::{InheritError, Mode, Origin, Resolved, Slug, Spec, derive};

@@ -1,4 +1,5 @@
 //! The promises of the product as properties, over random brands and a hard set.
+#![allow(clippy::unwrap_used)]
 
 use proptest::prelude::*;
 use rhodon_color::{Color, Rgb8, contrast_ratio, difference};

@@ -1,4 +1,5 @@
 //! The command line as a pipeline meets it: the real binary, real pipes.
+#![allow(clippy::unwrap_used)]
 
 use std::fs;
 use std::io::Write;

@@ -99,7 +99,7 @@ pub(crate) fn base_revision(headers: &HeaderMap) -> Result<i32, ApiError> {
     let number = value.and_then(|v| v.trim().trim_matches('"').parse().ok());
     number.ok_or_else(|| {
         let detail = "expected the revision that was edited in If-Match, such as \"41\"";
-        ApiError::new(StatusCode::PRECONDITION_REQUIRED, "no-revision", "No revision", detail)
+        ApiError::new(StatusCode::PRECONDITION_REQUIRED, "/problems/no-revision", "No revision", detail)
     })
 }
 

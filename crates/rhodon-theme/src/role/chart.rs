@@ -1,7 +1,8 @@
 //! Eight chart colours that stay apart for every eye, on the page and on cards.
 //!
-//! The first is the primary colour, where it shows; each further one is the candidate that is
-//! furthest from all before it in the kind of vision in which they are nearest.
+//! The first is the primary colour, where it shows. The others are chosen from a fixed set:
+//! first each as far as can be from those before it, in the kind of vision in which they are
+//! nearest; then each is exchanged, in turn, for whatever keeps all of them further apart.
 
 use std::sync::LazyLock;
 
@@ -13,9 +14,11 @@ use crate::token::Mode;
 use crate::value::ColorValue;
 
 const COUNT: usize = 8;
-/// Share of the gamut's chroma, and the most chroma, of a candidate.
-const STRENGTH: (f64, f64) = (0.85, 0.16);
+/// Rounds of exchanging; more change nothing.
+const ROUNDS: usize = 4;
+/// Hues of the set, and shares of the gamut's chroma with the most chroma of each.
 const HUES: usize = 24;
+const STRENGTHS: [(f64, f64); 2] = [(0.95, 0.19), (0.4, 0.07)];
 
 /// A colour as seen by normal, protan, deutan and tritan eyes.
 #[derive(Clone, Copy, Debug)]
@@ -27,55 +30,110 @@ struct Seen {
 impl Seen {
     fn new(code: Rgb8) -> Self {
         let lab = |c: Rgb8| Oklab::from_linear(c.to_linear());
-        let [p, d, t] = VisionKind::ALL.map(|kind| lab(Vision::new(kind, 1.0).see(code)));
+        let [p, d, t] = VISIONS.each_ref().map(|vision| lab(vision.see(code)));
         Self { code, eyes: [lab(code), p, d, t] }
     }
 
     /// Least distance in any kind of vision.
-    fn distance(&self, other: &Self) -> f64 {
-        self.eyes.iter().zip(other.eyes).map(|(a, b)| a.distance(b)).fold(f64::INFINITY, f64::min)
+    fn distance(&self, other: &Self) -> f32 {
+        self.eyes.iter().zip(other.eyes).map(|(a, b)| a.distance(b)).fold(f64::INFINITY, f64::min) as f32
     }
 }
 
-static CANDIDATES: LazyLock<[Vec<Seen>; 2]> = LazyLock::new(|| {
-    [candidates(&[20.0, 30.0, 40.0, 50.0, 58.0]), candidates(&[50.0, 60.0, 70.0, 80.0, 90.0])]
+static VISIONS: LazyLock<[Vision; 3]> = LazyLock::new(|| VisionKind::ALL.map(|kind| Vision::new(kind, 1.0)));
+
+/// The colours to choose from, and how far apart any two are. Both are the same for every theme.
+struct Candidates {
+    colors: Vec<Seen>,
+    /// Row by row.
+    distances: Vec<f32>,
+}
+
+static CANDIDATES: LazyLock<[Candidates; 2]> = LazyLock::new(|| {
+    [
+        Candidates::new(&[16.0, 26.0, 36.0, 46.0, 55.0, 59.0]),
+        Candidates::new(&[47.0, 56.0, 65.0, 74.0, 83.0, 93.0]),
+    ]
 });
 
-fn candidates(tones: &[f64]) -> Vec<Seen> {
-    let mut out = Vec::with_capacity(tones.len() * HUES);
-    for tone in tones {
-        for i in 0..HUES {
-            let slice = HueSlice::new(i as f64 * 360.0 / HUES as f64);
-            let y = luminance_from_lightness(*tone);
-            let chroma = (STRENGTH.0 * slice.max_chroma(y)).min(STRENGTH.1);
-            out.push(Seen::new(Rgb8::from_linear_clipped(slice.linear_at(y, chroma))));
+impl Candidates {
+    fn new(tones: &[f64]) -> Self {
+        let mut colors = Vec::with_capacity(tones.len() * HUES * STRENGTHS.len());
+        for tone in tones {
+            for i in 0..HUES {
+                let slice = HueSlice::new(i as f64 * 360.0 / HUES as f64);
+                let y = luminance_from_lightness(*tone);
+                for (share, most) in STRENGTHS {
+                    let chroma = (share * slice.max_chroma(y)).min(most);
+                    colors.push(Seen::new(Rgb8::from_linear_clipped(slice.linear_at(y, chroma))));
+                }
+            }
+        }
+        let distances = colors.iter().flat_map(|a| colors.iter().map(|b| a.distance(b))).collect();
+        Self { colors, distances }
+    }
+
+    fn between(&self, a: usize, b: usize) -> f32 {
+        self.distances[a * self.colors.len() + b]
+    }
+
+    /// Indices of `count` candidates of the pool that stay apart from each other and from `first`.
+    fn choose(&self, pool: &[usize], first: &Seen, count: usize) -> Vec<usize> {
+        let from_first: Vec<f32> = pool.iter().map(|c| self.colors[*c].distance(first)).collect();
+        let mut nearest = from_first.clone();
+        let mut chosen: Vec<usize> = Vec::with_capacity(count);
+        for _ in 0..count.min(pool.len()) {
+            let best = furthest(&nearest);
+            chosen.push(best);
+            for (d, c) in nearest.iter_mut().zip(pool) {
+                *d = d.min(self.between(*c, pool[best]));
+            }
+        }
+        for _ in 0..ROUNDS {
+            let before = chosen.clone();
+            for i in 0..chosen.len() {
+                nearest.clone_from(&from_first);
+                for (_, other) in chosen.iter().enumerate().filter(|(j, _)| *j != i) {
+                    for (d, c) in nearest.iter_mut().zip(pool) {
+                        *d = d.min(self.between(*c, pool[*other]));
+                    }
+                }
+                chosen[i] = furthest(&nearest);
+            }
+            if chosen == before {
+                break;
+            }
+        }
+        chosen.into_iter().map(|i| pool[i]).collect()
+    }
+}
+
+/// The first index with the largest value.
+fn furthest(distances: &[f32]) -> usize {
+    let mut best = 0;
+    for (i, d) in distances.iter().enumerate() {
+        if *d > distances[best] {
+            best = i;
         }
     }
-    out
+    best
 }
 
 pub(crate) fn paint(p: &mut Painter<'_>) {
     let Some(edge) = p.find("primary.edge") else { return };
     let grounds = [p.surfaces[0], p.surfaces[1]];
-    let shows = |code: Rgb8| grounds.iter().all(|g| contrast_ratio(code, p.code(*g)) >= GRAPHIC);
-    let index = match p.mode {
-        Mode::Light => 0,
-        Mode::Dark => 1,
+    let set = match p.mode {
+        Mode::Light => &CANDIDATES[0],
+        Mode::Dark => &CANDIDATES[1],
     };
-    let pool: Vec<Seen> = CANDIDATES[index].iter().filter(|c| shows(c.code)).copied().collect();
-    let first = Seen::new(p.code(edge));
-    let mut nearest: Vec<f64> = pool.iter().map(|c| c.distance(&first)).collect();
-    let id = p.put_same("chart.1", edge);
-    let mut ids = vec![id];
-    for n in 2..=COUNT {
-        let Some(best) = (0..pool.len()).max_by(|a, b| nearest[*a].total_cmp(&nearest[*b])) else { break };
-        let chosen = pool[best];
-        for (d, c) in nearest.iter_mut().zip(&pool) {
-            *d = d.min(c.distance(&chosen));
-        }
-        let reason = "furthest from the chart colours before it, in every kind of vision".into();
-        let color = ColorValue::opaque(chosen.code);
-        ids.push(p.put(format!("chart.{n}"), Choice { color, alias: None, reason }));
+    let shows = |code: Rgb8| grounds.iter().all(|g| contrast_ratio(code, p.code(*g)) >= GRAPHIC);
+    let pool: Vec<usize> = (0..set.colors.len()).filter(|i| shows(set.colors[*i].code)).collect();
+    let chosen = set.choose(&pool, &Seen::new(p.code(edge)), COUNT - 1);
+    let mut ids = vec![p.put_same("chart.1", edge)];
+    for (n, index) in chosen.into_iter().enumerate() {
+        let reason = "far from the other chart colours in every kind of vision".into();
+        let color = ColorValue::opaque(set.colors[index].code);
+        ids.push(p.put(format!("chart.{}", n + 2), Choice { color, alias: None, reason }));
     }
     for id in ids {
         for ground in grounds {

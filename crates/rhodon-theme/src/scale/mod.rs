@@ -90,6 +90,8 @@ pub struct Step {
     pub color: Rgb8,
     /// CIE L\* (D65) of the code.
     pub lightness: f64,
+    /// Oklch of the code.
+    pub oklch: Oklch,
     /// Fixed by the user.
     pub pinned: bool,
     /// The Display-P3 colour of the same luminance, where the scale is wide.
@@ -164,6 +166,7 @@ pub fn build(request: &Request) -> Result<Scale, ScaleError> {
             label: label.clone(),
             color,
             lightness: color.lightness(),
+            oklch: color.to_oklch(),
             pinned: placement.pins.iter().any(|p| p.index == i),
             wide: request.wide.then(|| wide::counterpart(color)),
         })
@@ -202,10 +205,7 @@ impl Scale {
     pub fn at_lightness(&self, lightness: f64) -> Rgb8 {
         let below = self.steps.partition_point(|s| s.lightness > lightness);
         let end = |l: f64| (l, 0.0, None);
-        let known = |s: &Step| {
-            let c = s.color.to_oklch();
-            (s.lightness, c.c, c.hue())
-        };
+        let known = |s: &Step| (s.lightness, s.oklch.c, s.oklch.hue());
         let (l0, c0, h0) = if below == 0 { end(100.0) } else { known(&self.steps[below - 1]) };
         let (l1, c1, h1) = self.steps.get(below).map_or(end(0.0), known);
         let t = if l0 - l1 > 1e-9 { ((l0 - lightness) / (l0 - l1)).clamp(0.0, 1.0) } else { 0.0 };

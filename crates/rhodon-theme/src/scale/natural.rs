@@ -65,10 +65,10 @@ impl Course {
         // A grey has no hue of its own: it borrows its neighbour's.
         let coloured: Vec<f64> = anchors.iter().filter(|a| a.strength_is_coloured()).map(|a| a.hue).collect();
         for anchor in &mut anchors {
-            if !anchor.strength_is_coloured() {
-                if let Some(hue) = coloured.first() {
-                    anchor.hue = *hue;
-                }
+            if !anchor.strength_is_coloured()
+                && let Some(hue) = coloured.first()
+            {
+                anchor.hue = *hue;
             }
         }
         Self { anchors, turn: request.turn }

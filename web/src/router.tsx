@@ -8,6 +8,7 @@ import {
   redirect,
 } from "@tanstack/react-router";
 import { themeQuery, themesQuery } from "./api/queries";
+import { isPageName, type PageName } from "./proof/pages";
 import { EmptyPage } from "./shell/EmptyPage";
 import { FailedPage } from "./shell/FailedPage";
 import { Frame } from "./shell/Frame";
@@ -17,6 +18,10 @@ export interface View {
   scale?: string;
   /** Which halves of the proof are shown. */
   proof?: "light" | "dark" | "both";
+  /** Page of the proof. */
+  page?: PageName;
+  /** Path of the token that the ledger shows. */
+  token?: string;
 }
 
 const rootRoute = createRootRouteWithContext<{ client: QueryClient }>()({ component: Outlet });
@@ -40,6 +45,8 @@ const themeRoute = createRoute({
   validateSearch: (search: Record<string, unknown>): View => ({
     scale: typeof search.scale === "string" ? search.scale : undefined,
     proof: search.proof === "light" || search.proof === "dark" ? search.proof : undefined,
+    page: isPageName(search.page) ? search.page : undefined,
+    token: typeof search.token === "string" ? search.token : undefined,
   }),
   loader: ({ context, params }) => context.client.ensureQueryData(themeQuery(params.slug)),
   component: Frame,
@@ -66,6 +73,12 @@ const staveRoute = createRoute({
   component: lazyRouteComponent(() => import("./stages/stave/StaveStage"), "StaveStage"),
 });
 
+const ledgerRoute = createRoute({
+  getParentRoute: () => themeRoute,
+  path: "ledger",
+  component: lazyRouteComponent(() => import("./stages/ledger/LedgerStage"), "LedgerStage"),
+});
+
 const handoffRoute = createRoute({
   getParentRoute: () => themeRoute,
   path: "handoff",
@@ -74,7 +87,7 @@ const handoffRoute = createRoute({
 
 const routeTree = rootRoute.addChildren([
   indexRoute,
-  themeRoute.addChildren([themeIndexRoute, brandRoute, staveRoute, handoffRoute]),
+  themeRoute.addChildren([themeIndexRoute, brandRoute, staveRoute, ledgerRoute, handoffRoute]),
 ]);
 
 export function makeRouter(client: QueryClient) {

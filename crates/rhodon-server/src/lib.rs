@@ -10,6 +10,8 @@ mod fault;
 mod guard;
 mod header;
 mod json;
+mod live;
+mod memory;
 mod openapi;
 mod resolve;
 mod route;
@@ -18,5 +20,6 @@ mod view;
 
 pub use demo::load as load_demo;
 pub use error::ApiError;
+pub use live::Live;
 pub use openapi::openapi;
 pub use serve::{Config, ServeError, router, serve};

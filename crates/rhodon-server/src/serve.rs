@@ -20,6 +20,8 @@ use tower_http::trace::TraceLayer;
 use crate::demo::{self, DemoError};
 use crate::error::ApiError;
 use crate::guard::Hosts;
+use crate::live::Live;
+use crate::route::AppState;
 use crate::{asset, fault, guard, header, openapi, route};
 
 /// The largest request body, in bytes.
@@ -73,15 +75,21 @@ pub async fn serve(config: Config, ready: impl FnOnce(SocketAddr)) -> Result<(),
     if config.demo {
         demo::load(&store).await?;
     }
+    let live = Live::start(config.database);
     ready(address);
-    axum::serve(listener, router(store, address))
-        .with_graceful_shutdown(stopped())
+    let streams = live.clone();
+    axum::serve(listener, router(store, live, address))
+        .with_graceful_shutdown(async move {
+            stopped().await;
+            // Open streams would keep the server from ending.
+            streams.stop();
+        })
         .await
         .map_err(ServeError::Serve)
 }
 
 /// The whole application on a store.
-pub fn router(store: Store, address: SocketAddr) -> Router {
+pub fn router(store: Store, live: Live, address: SocketAddr) -> Router {
     let (api, _) = route::api().split_for_parts();
     let document = openapi::openapi();
     let origin = CsrfLayer::new().with_rejection_response(|_| other_origin());
@@ -93,7 +101,7 @@ pub fn router(store: Store, address: SocketAddr) -> Router {
         .layer(origin)
         .layer(TimeoutLayer::with_status_code(StatusCode::SERVICE_UNAVAILABLE, MAX_TIME))
         .layer(DefaultBodyLimit::max(MAX_BODY));
-    api.with_state(store)
+    api.with_state(AppState { store, live })
         .route("/api/openapi.json", get(move || async move { axum::Json(document) }))
         .fallback(asset::serve)
         .layer(layers)

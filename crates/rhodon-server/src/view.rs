@@ -1,50 +1,65 @@
 //! What the API shows of a derived theme.
 
+use std::fmt::Display;
+
 use rhodon_color::{HueSlice, Rgb8, contrast_ratio, lightness_limits};
 use rhodon_exchange::css_name;
-use rhodon_theme::{Cell, Derived, Mode, NamedScale, Pair, Token};
-use serde::Serialize;
+use rhodon_theme::{Cell, Derived, Mode, NamedScale, Origin, Pair, Reason, Section, Token, Value};
+use serde::{Serialize, Serializer};
 use utoipa::ToSchema;
 
 /// Contrast ratios that the stave draws as lines.
 const LINES: [f64; 3] = [3.0, 4.5, 7.0];
 
+/// A value that is written as its text, without a string in between.
+#[derive(Debug)]
+pub(crate) struct Shown<T>(T);
+
+impl<T: Display> Serialize for Shown<T> {
+    fn serialize<S: Serializer>(&self, serializer: S) -> Result<S::Ok, S::Error> {
+        serializer.collect_str(&self.0)
+    }
+}
+
 /// Everything that follows from a document.
 #[derive(Debug, Serialize, ToSchema)]
 #[serde(rename_all = "camelCase")]
-pub struct DerivedView {
-    name: String,
-    scales: Vec<ScaleView>,
-    intents: Vec<IntentView>,
-    tokens: Vec<TokenView>,
-    pairs: Vec<PairView>,
+pub struct DerivedView<'a> {
+    name: &'a str,
+    scales: Vec<ScaleView<'a>>,
+    intents: Vec<IntentView<'a>>,
+    tokens: Vec<TokenView<'a>>,
+    pairs: Vec<PairView<'a>>,
     /// What had to give way, in sentences.
-    notes: Vec<String>,
+    notes: &'a [String],
     guides: GuidesView,
 }
 
 /// A scale.
 #[derive(Debug, Serialize, ToSchema)]
 #[serde(rename_all = "camelCase")]
-pub struct ScaleView {
-    slug: String,
-    name: String,
+pub struct ScaleView<'a> {
+    slug: &'a str,
+    name: &'a str,
     /// `set`, `derived` or `inherited`.
-    origin: String,
-    reason: String,
+    #[schema(value_type = String)]
+    origin: Origin,
+    #[schema(value_type = String)]
+    reason: Shown<&'a Reason>,
     method: &'static str,
     /// Index of the step that holds the scale's own colour.
     base: usize,
-    steps: Vec<StepView>,
+    steps: Vec<StepView<'a>>,
 }
 
 /// One step.
 #[derive(Debug, Serialize, ToSchema)]
 #[serde(rename_all = "camelCase")]
-pub struct StepView {
-    label: String,
-    path: String,
-    hex: String,
+pub struct StepView<'a> {
+    label: &'a str,
+    path: &'a str,
+    #[schema(value_type = String)]
+    hex: Shown<Rgb8>,
     /// CIE L* (D65), 0–100.
     lightness: f64,
     /// Oklch chroma.
@@ -55,51 +70,58 @@ pub struct StepView {
     hue: Option<f64>,
     pinned: bool,
     /// Black or white, whichever is read better on it.
-    ink: String,
+    #[schema(value_type = String)]
+    ink: Shown<Rgb8>,
 }
 
 /// An intent and the slug of its scale.
 #[derive(Debug, Serialize, ToSchema)]
-pub struct IntentView {
-    name: String,
-    scale: String,
-    origin: String,
-    reason: String,
+pub struct IntentView<'a> {
+    name: &'a str,
+    scale: &'a str,
+    #[schema(value_type = String)]
+    origin: Origin,
+    #[schema(value_type = String)]
+    reason: Shown<&'a Reason>,
 }
 
 /// A token; without `dark` its value holds in both modes.
 #[derive(Debug, Serialize, ToSchema)]
 #[serde(rename_all = "camelCase")]
-pub struct TokenView {
-    path: String,
+pub struct TokenView<'a> {
+    path: &'a str,
     /// Name of its custom property.
     css: String,
     /// `scales`, `roles`, `own`, `type` or `shape`.
-    section: String,
+    #[schema(value_type = String)]
+    section: Section,
     kind: &'static str,
     omitted: bool,
-    light: CellView,
+    light: CellView<'a>,
     #[serde(skip_serializing_if = "Option::is_none")]
-    dark: Option<CellView>,
+    dark: Option<CellView<'a>>,
 }
 
 /// A value and why it is so.
 #[derive(Debug, Serialize, ToSchema)]
-pub struct CellView {
-    value: String,
+pub struct CellView<'a> {
+    #[schema(value_type = String)]
+    value: Shown<&'a Value>,
     #[serde(skip_serializing_if = "Option::is_none")]
-    alias: Option<String>,
-    origin: String,
-    reason: String,
+    alias: Option<&'a str>,
+    #[schema(value_type = String)]
+    origin: Origin,
+    #[schema(value_type = String)]
+    reason: Shown<&'a Reason>,
 }
 
 /// A foreground and the background it is declared to sit on.
 #[derive(Debug, Serialize, ToSchema)]
-pub struct PairView {
+pub struct PairView<'a> {
     /// `light` or `dark`.
     mode: &'static str,
-    fg: String,
-    bg: String,
+    fg: &'a str,
+    bg: &'a str,
     ratio: f64,
     need: f64,
     pass: bool,
@@ -127,55 +149,50 @@ pub struct LineView {
     lightness: f64,
 }
 
-fn word(value: impl Serialize) -> String {
-    serde_json::to_value(value).ok().and_then(|v| v.as_str().map(str::to_owned)).unwrap_or_default()
-}
-
-impl From<&Derived> for DerivedView {
-    fn from(theme: &Derived) -> Self {
+impl<'a> From<&'a Derived> for DerivedView<'a> {
+    fn from(theme: &'a Derived) -> Self {
         Self {
-            name: theme.name.clone(),
+            name: &theme.name,
             scales: theme.scales.iter().map(ScaleView::from).collect(),
             intents: theme
                 .intents
                 .iter()
                 .map(|i| IntentView {
-                    name: i.name.to_string(),
-                    scale: theme.scales[i.scale].slug.to_string(),
-                    origin: word(i.origin),
-                    reason: i.reason.to_string(),
+                    name: i.name.as_str(),
+                    scale: theme.scales[i.scale].slug.as_str(),
+                    origin: i.origin,
+                    reason: Shown(&i.reason),
                 })
                 .collect(),
             tokens: theme.tokens.iter().map(TokenView::from).collect(),
             pairs: theme.pairs.iter().map(PairView::from).collect(),
-            notes: theme.notes.clone(),
+            notes: &theme.notes,
             guides: GuidesView { light: guide(theme, Mode::Light), dark: guide(theme, Mode::Dark) },
         }
     }
 }
 
-impl From<&NamedScale> for ScaleView {
-    fn from(s: &NamedScale) -> Self {
-        let steps = s.scale.steps.iter().enumerate().map(|(i, step)| {
-            let lch = step.color.to_oklch();
+impl<'a> From<&'a NamedScale> for ScaleView<'a> {
+    fn from(s: &'a NamedScale) -> Self {
+        let steps = s.scale.steps.iter().zip(&s.paths).map(|(step, path)| {
             let white = contrast_ratio(step.color, Rgb8::WHITE) >= contrast_ratio(step.color, Rgb8::BLACK);
             StepView {
-                label: step.label.to_string(),
-                path: s.step_path(i).to_string(),
-                hex: step.color.to_string(),
+                label: step.label.as_str(),
+                path,
+                hex: Shown(step.color),
                 lightness: step.lightness,
-                chroma: lch.c,
-                limit: HueSlice::new(lch.h).max_chroma(step.color.luminance_cie()),
-                hue: lch.hue(),
+                chroma: step.oklch.c,
+                limit: HueSlice::new(step.oklch.h).max_chroma(step.color.luminance_cie()),
+                hue: step.oklch.hue(),
                 pinned: step.pinned,
-                ink: if white { Rgb8::WHITE } else { Rgb8::BLACK }.to_string(),
+                ink: Shown(if white { Rgb8::WHITE } else { Rgb8::BLACK }),
             }
         });
         Self {
-            slug: s.slug.to_string(),
-            name: s.name.to_string(),
-            origin: word(s.origin),
-            reason: s.reason.to_string(),
+            slug: s.slug.as_str(),
+            name: &s.name,
+            origin: s.origin,
+            reason: Shown(&s.reason),
             method: s.settings.method.unwrap_or_default().id,
             base: s.scale.base,
             steps: steps.collect(),
@@ -183,18 +200,18 @@ impl From<&NamedScale> for ScaleView {
     }
 }
 
-impl From<&Token> for TokenView {
-    fn from(t: &Token) -> Self {
-        let cell = |c: &Cell| CellView {
-            value: c.value.to_string(),
-            alias: c.alias.as_ref().map(ToString::to_string),
-            origin: word(c.origin),
-            reason: c.reason.to_string(),
+impl<'a> From<&'a Token> for TokenView<'a> {
+    fn from(t: &'a Token) -> Self {
+        let cell = |c: &'a Cell| CellView {
+            value: Shown(&c.value),
+            alias: c.alias.as_deref(),
+            origin: c.origin,
+            reason: Shown(&c.reason),
         };
         Self {
-            path: t.path.to_string(),
+            path: &t.path,
             css: css_name(&t.path),
-            section: word(t.section),
+            section: t.section,
             kind: t.kind.id(),
             omitted: t.omitted,
             light: cell(t.cell(Mode::Light)),
@@ -203,16 +220,9 @@ impl From<&Token> for TokenView {
     }
 }
 
-impl From<&Pair> for PairView {
-    fn from(p: &Pair) -> Self {
-        Self {
-            mode: p.mode.id(),
-            fg: p.fg.to_string(),
-            bg: p.bg.to_string(),
-            ratio: p.ratio,
-            need: p.need,
-            pass: p.pass,
-        }
+impl<'a> From<&'a Pair> for PairView<'a> {
+    fn from(p: &'a Pair) -> Self {
+        Self { mode: p.mode.id(), fg: &p.fg, bg: &p.bg, ratio: p.ratio, need: p.need, pass: p.pass }
     }
 }
 

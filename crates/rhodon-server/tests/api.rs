@@ -4,7 +4,7 @@
 use std::net::SocketAddr;
 
 use reqwest::{Client, Method, RequestBuilder, Response, StatusCode};
-use rhodon_server::{load_demo, router};
+use rhodon_server::{Live, load_demo, router};
 use rhodon_store::Store;
 use rhodon_testing::fresh_database;
 use serde_json::{Value, json};
@@ -16,12 +16,15 @@ struct Server {
 
 impl Server {
     async fn start() -> Self {
-        let store = Store::connect(&fresh_database("api").await).await.unwrap();
+        let database = fresh_database("api").await;
+        let store = Store::connect(&database).await.unwrap();
         store.migrate().await.unwrap();
         load_demo(&store).await.unwrap();
         let listener = tokio::net::TcpListener::bind("127.0.0.1:0").await.unwrap();
         let address = listener.local_addr().unwrap();
-        tokio::spawn(async move { axum::serve(listener, router(store, address)).await });
+        tokio::spawn(
+            async move { axum::serve(listener, router(store, Live::start(database), address)).await },
+        );
         Self { address, client: Client::new() }
     }
 
@@ -237,4 +240,44 @@ async fn the_published_description_is_up_to_date() {
     let committed: Value = serde_json::from_str(include_str!("../../../docs/openapi.json")).unwrap();
     let message = "run `rhodon openapi > docs/openapi.json` and generate the front end's types";
     assert!(committed == rhodon_server::openapi(), "{message}");
+}
+
+#[tokio::test]
+async fn a_second_window_hears_of_a_change() {
+    let server = Server::start().await;
+    let (_, made) = server.post("/api/themes", json!({ "spec": tern("#0f5c7a") })).await;
+    let mut stream = server.ask(Method::GET, "/api/events").send().await.unwrap();
+    assert_eq!(stream.headers()["content-type"], "text/event-stream");
+    let wanted = format!("data:{{\"id\":{},\"revision\":2}}", made["id"]);
+    // The listener may still be connecting: write until the news arrives.
+    for base in 1..=20 {
+        server.put("/api/themes/tern", base, json!({ "spec": tern("#112233"), "label": "darker" })).await;
+        let news = tokio::time::timeout(std::time::Duration::from_millis(500), stream.chunk()).await;
+        if let Ok(Ok(Some(bytes))) = news {
+            let text = String::from_utf8(bytes.to_vec()).unwrap().replace("data: ", "data:");
+            let expected = wanted.replace(":2}", &format!(":{}}}", base + 1));
+            assert!(text.contains(&expected), "{text} {expected}");
+            return;
+        }
+    }
+    panic!("no news of twenty changes");
+}
+
+#[tokio::test]
+async fn an_earlier_revision_is_restored_as_a_new_one() {
+    let server = Server::start().await;
+    server.post("/api/themes", json!({ "spec": tern("#0f5c7a") })).await;
+    server.put("/api/themes/tern", 1, json!({ "spec": tern("#112233"), "label": "darker" })).await;
+    let request =
+        server.ask(Method::POST, "/api/themes/tern/revisions/1/restore").header("if-match", "\"2\"");
+    let (status, back) = read(request.send().await.unwrap()).await;
+    assert_eq!(
+        (status, &back["revision"], &back["label"]),
+        (StatusCode::OK, &json!(3), &json!("restored revision 1"))
+    );
+    assert_eq!(back["spec"], tern("#0f5c7a"));
+    let (_, list) = server.get("/api/themes/tern/revisions").await;
+    let scales: Vec<usize> =
+        list.as_array().unwrap().iter().map(|r| r["scales"].as_array().unwrap().len()).collect();
+    assert_eq!(scales, [1, 1, 1]);
 }

@@ -6,10 +6,12 @@
 
 mod entity;
 mod error;
+mod live;
 mod migration;
 mod record;
 mod store;
 
 pub use error::StoreError;
+pub use live::{Changes, Moved};
 pub use record::{RevisionRecord, ThemeRecord};
 pub use store::{Save, Store};

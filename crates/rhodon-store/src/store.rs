@@ -14,6 +14,7 @@ use uuid::Uuid;
 
 use crate::entity::{revision, theme};
 use crate::error::StoreError;
+use crate::live;
 use crate::migration::Migrator;
 use crate::record::{RevisionRecord, ThemeRecord};
 
@@ -248,6 +249,7 @@ impl Store {
         let mut row: theme::ActiveModel = found.into();
         row.deleted_at = Set(Some(Utc::now().into()));
         let row = row.update(&tx).await?;
+        live::tell(&tx, row.id, 0).await?;
         tx.commit().await?;
         Ok(row.into())
     }
@@ -384,7 +386,9 @@ async fn move_to(tx: &DatabaseTransaction, theme: theme::Model, to: &revision::M
     row.name = Set(name);
     row.parent = Set(text("extends"));
     row.updated_at = Set(Utc::now().into());
-    Ok(row.update(tx).await?.into())
+    let moved = row.update(tx).await?;
+    live::tell(tx, moved.id, moved.current).await?;
+    Ok(moved.into())
 }
 
 /// Themes that extend a renamed one keep extending it.

@@ -24,6 +24,8 @@ pub enum Command {
     Contrast(Inputs),
     /// Colours as seen with another colour vision.
     Vision(VisionArgs),
+    /// Companions of each colour by hue relation, at equal lightness and strength.
+    Companions(CompanionsArgs),
     /// A scale around each colour.
     Scale(ScaleArgs),
     /// All tokens and pairs of a theme.
@@ -57,6 +59,15 @@ pub struct VisionArgs {
     /// From 0, none, to 1, full.
     #[arg(long, default_value_t = 1.0)]
     pub severity: f64,
+    #[command(flatten)]
+    pub inputs: Inputs,
+}
+
+#[derive(Debug, Args)]
+pub struct CompanionsArgs {
+    /// complementary, analogous, split, triad or square.
+    #[arg(long)]
+    pub relation: String,
     #[command(flatten)]
     pub inputs: Inputs,
 }

@@ -73,6 +73,26 @@ fn contrast_and_vision_measure() {
 }
 
 #[test]
+fn companions_stand_by_relation() {
+    let run = rhodon(&["companions", "--relation", "square", "--json", "#0f5c7a"], "");
+    assert_eq!(run.lines()[0]["companions"].as_array().unwrap().len(), 3);
+    let wrong = rhodon(&["companions", "--relation", "pentagon", "red"], "");
+    assert_eq!(wrong.code, 2);
+    assert!(
+        wrong.err.contains("expected one of complementary, analogous, split, triad, square"),
+        "{}",
+        wrong.err
+    );
+}
+
+#[test]
+fn the_published_schema_is_up_to_date() {
+    let committed: Value = serde_json::from_str(include_str!("../../../docs/theme.schema.json")).unwrap();
+    let printed: Value = serde_json::from_str(&rhodon(&["schema"], "").out).unwrap();
+    assert!(committed == printed, "run `rhodon schema > docs/theme.schema.json`");
+}
+
+#[test]
 fn scale_takes_labels_method_and_pin() {
     let run = rhodon(&["scale", "--json", "--steps", "1,2,3,4", "--pin", "3", "#0f5c7a"], "");
     let steps = run.lines()[0]["steps"].as_array().unwrap().clone();

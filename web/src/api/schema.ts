@@ -21,6 +21,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/companions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Companions by every relation, at equal lightness and strength, inside sRGB. */
+        post: operations["companions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/deleted-themes/restore": {
         parameters: {
             query?: never;
@@ -49,6 +66,23 @@ export interface paths {
         put?: never;
         /** All tokens and pairs of a document. */
         post: operations["derive_theme"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Tells of every change of any theme, as `text/event-stream`; each event's data is a `MovedView`. */
+        get: operations["events"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -228,6 +262,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/themes/{slug}/revisions/{revision}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Saves an earlier document as a new revision; what came after it stays in the list. */
+        post: operations["bring_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/themes/{slug}/undo": {
         parameters: {
             query?: never;
@@ -279,6 +330,27 @@ export interface components {
             name: string;
             oklch: string;
             rgb: string;
+        };
+        /** @description Whose companions. */
+        CompanionRequest: {
+            /** @description Any CSS colour. */
+            color: string;
+        };
+        /** @description One companion. */
+        CompanionView: {
+            hex: string;
+            /**
+             * Format: double
+             * @description Oklch hue in degrees, none for a grey.
+             */
+            hue?: number | null;
+            /** @description A readable name for it. */
+            name: string;
+            /**
+             * Format: double
+             * @description Degrees of hue from the colour.
+             */
+            turn: number;
         };
         /** @description A document to create a theme from. */
         CreateRequest: {
@@ -355,6 +427,16 @@ export interface components {
             /** Format: double */
             ratio: number;
         };
+        /** @description A theme has another current revision. */
+        MovedView: {
+            /** Format: uuid */
+            id: string;
+            /**
+             * Format: int32
+             * @description Number of the current revision; 0 once the theme is deleted.
+             */
+            revision: number;
+        };
         /** @description One of its options. */
         OptionView: {
             choices: string[];
@@ -415,6 +497,11 @@ export interface components {
             /** @description `/problems/…`, stable. */
             type: string;
         };
+        /** @description One relation and the companions it gives. */
+        RelationView: {
+            companions: components["schemas"]["CompanionView"][];
+            relation: string;
+        };
         /** @description Which theme to bring back. */
         RestoreRequest: {
             /** Format: uuid */
@@ -433,6 +520,8 @@ export interface components {
             label: string;
             /** Format: int32 */
             revision: number;
+            /** @description Small pictures of its brand scales: codes from light to dark. */
+            scales: string[][];
         };
         /** @description A revision with its document. */
         RevisionView: {
@@ -775,6 +864,37 @@ export interface operations {
             };
         };
     };
+    companions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompanionRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RelationView"][];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     restore_theme: {
         parameters: {
             query?: never;
@@ -833,6 +953,25 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    events: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["MovedView"];
                 };
             };
         };
@@ -1230,6 +1369,46 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_back: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                slug: string;
+                revision: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThemeView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,4 +1,6 @@
-import type { Spec } from "../api/client";
+import type { Spec, Token } from "../api/client";
+
+export type Mode = "light" | "dark";
 
 /** Changes of a document, as pure functions. What they come to, the server says. */
 
@@ -36,6 +38,50 @@ export function setScale(spec: Spec, slug: string, change: Partial<ScaleSettings
 export function setStepLightness(spec: Spec, slug: string, label: string, lightness: number): Spec {
   const before = spec.scales?.[slug]?.lightness ?? {};
   return setScale(spec, slug, { lightness: { ...before, [label]: Math.round(lightness * 10) / 10 } });
+}
+
+/** Sets a token by hand in one mode, wherever documents keep it; without text back to derived. */
+export function setToken(spec: Spec, token: Token, mode: Mode, text: string | undefined): Spec {
+  if (token.section === "scales") return setPin(spec, token.path, text);
+  if (token.section === "own") return setOwn(spec, token, mode, text ?? "");
+  const { [mode]: _, ...rest } = spec.roles?.[token.path] ?? {};
+  const values = text === undefined ? rest : { ...rest, [mode]: text };
+  const { [token.path]: __, ...others } = spec.roles ?? {};
+  return { ...spec, roles: Object.keys(values).length > 0 ? { ...others, [token.path]: values } : others };
+}
+
+function setPin(spec: Spec, path: string, text: string | undefined): Spec {
+  const [slug = "", label = ""] = path.split(".");
+  const { [label]: _, ...rest } = spec.scales?.[slug]?.pins ?? {};
+  return setScale(spec, slug, { pins: text === undefined ? rest : { ...rest, [label]: text } });
+}
+
+function setOwn(spec: Spec, token: Token, mode: Mode, text: string): Spec {
+  const before = spec.tokens?.[token.path] ?? {};
+  const { value, ...own } = before;
+  const changed =
+    token.dark === undefined
+      ? { ...before, value: text }
+      : {
+          ...own,
+          light: own.light ?? value ?? undefined,
+          dark: own.dark ?? value ?? undefined,
+          [mode]: text,
+        };
+  return { ...spec, tokens: { ...spec.tokens, [token.path]: changed } };
+}
+
+export function addToken(spec: Spec, path: string, token: NonNullable<Spec["tokens"]>[string]): Spec {
+  return { ...spec, tokens: { ...spec.tokens, [path]: token } };
+}
+
+export function removeToken(spec: Spec, path: string): Spec {
+  const { [path]: _, ...tokens } = spec.tokens ?? {};
+  return { ...spec, tokens };
+}
+
+export function addIntent(spec: Spec, name: string, scale: string): Spec {
+  return { ...spec, intents: { ...spec.intents, [name]: { scale } } };
 }
 
 /** A slug for a new colour; the server checks it, this only avoids an obvious clash. */

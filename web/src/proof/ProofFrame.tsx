@@ -1,37 +1,68 @@
 import { useEffect, useRef, useState } from "react";
+import { coverage, type Paint, paintOf } from "./inspect";
 import classes from "./ProofPane.module.css";
+import type { PageName } from "./pages";
 
 interface Props {
   mode: "light" | "dark";
+  page: PageName;
   /** The exported style sheets, in the order in which they are loaded. */
   sheets: string[] | undefined;
   grow: number;
   /** Size of the page against life. */
   zoom: number;
+  onPoint: (paint: Paint | undefined) => void;
+  onPick: (paint: Paint) => void;
+  /** Told after painting how much of the page each ground covers, where somebody wants to know. */
+  onCoverage?: (shares: Map<string, number>) => void;
 }
 
 /** One page in a document of its own, which holds the exported sheets and a layout without colours. */
-export function ProofFrame({ mode, sheets, grow, zoom }: Props) {
+export function ProofFrame({ mode, page, sheets, grow, zoom, onPoint, onPick, onCoverage }: Props) {
   const frame = useRef<HTMLIFrameElement>(null);
-  const [loaded, setLoaded] = useState(false);
+  const [loads, setLoads] = useState(0);
+  const told = useRef({ onPoint, onPick });
+  told.current = { onPoint, onPick };
 
   useEffect(() => {
     const target = frame.current?.contentWindow;
-    if (!loaded || !target || !sheets) return;
+    if (loads === 0 || !target || !sheets) return;
     adopt(target as Window & typeof globalThis, sheets);
     target.document.documentElement.dataset.mode = mode;
     window.dispatchEvent(new CustomEvent("proof-painted", { detail: mode }));
-  }, [loaded, sheets, mode]);
+  }, [loads, sheets, mode]);
 
   useEffect(() => {
     const target = frame.current?.contentWindow;
-    if (!loaded || !target) return;
-    // Keys pressed inside reach the shortcuts outside.
-    const forward = (event: KeyboardEvent) =>
+    if (loads === 0 || !target || !sheets || !onCoverage) return;
+    const timer = setTimeout(() => onCoverage(coverage(target.document)), 120);
+    return () => clearTimeout(timer);
+  }, [loads, sheets, onCoverage]);
+
+  useEffect(() => {
+    const target = frame.current?.contentWindow;
+    if (loads === 0 || !target) return;
+    // Keys pressed inside reach the shortcuts outside, except those meant for a field.
+    const forward = (event: KeyboardEvent) => {
+      if ((event.target as Element).closest("input")) return;
       document.body.dispatchEvent(new KeyboardEvent("keydown", event));
+    };
+    const at = (event: Event) => event.target as Element;
+    const point = (event: Event) => told.current.onPoint(paintOf(at(event)));
+    const pick = (event: Event) => told.current.onPick(paintOf(at(event)));
+    const leave = () => told.current.onPoint(undefined);
+    const page = target.document;
     target.addEventListener("keydown", forward);
-    return () => target.removeEventListener("keydown", forward);
-  }, [loaded]);
+    page.addEventListener("pointerover", point);
+    page.addEventListener("click", pick);
+    page.documentElement.addEventListener("pointerleave", leave);
+    return () => {
+      target.removeEventListener("keydown", forward);
+      page.removeEventListener("pointerover", point);
+      page.removeEventListener("click", pick);
+      page.documentElement.removeEventListener("pointerleave", leave);
+    };
+  }, [loads]);
 
   return (
     <div className={classes.half} style={{ flexGrow: grow, "--zoom": zoom } as React.CSSProperties}>
@@ -39,9 +70,9 @@ export function ProofFrame({ mode, sheets, grow, zoom }: Props) {
         ref={frame}
         className={classes.frame}
         style={{ colorScheme: mode }}
-        src={`/proof.html?mode=${mode}`}
-        title={`Timetable, ${mode}`}
-        onLoad={() => setLoaded(true)}
+        src={`/proof.html?mode=${mode}&page=${page}`}
+        title={`${page}, ${mode}`}
+        onLoad={() => setLoads((n) => n + 1)}
       />
     </div>
   );

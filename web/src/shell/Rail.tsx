@@ -16,11 +16,12 @@ export function Rail() {
       key: "2",
     },
     {
-      to: "/themes/$slug/handoff",
-      name: "Handoff",
+      to: "/themes/$slug/ledger",
+      name: "Ledger",
       state: derived ? `${derived.tokens.length} tokens` : "",
       key: "3",
     },
+    { to: "/themes/$slug/handoff", name: "Handoff", state: "files", key: "4" },
   ] as const;
   return (
     <nav className={classes.rail} aria-label="Stages">

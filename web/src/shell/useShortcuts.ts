@@ -6,7 +6,7 @@ import type { Editor } from "../editor/useEditor";
 export function useShortcuts(editor: Editor) {
   const navigate = useNavigate();
   const { slug } = editor.theme;
-  const go = (stage: "brand" | "stave" | "handoff") => () =>
+  const go = (stage: "brand" | "stave" | "ledger" | "handoff") => () =>
     void navigate({ to: `/themes/$slug/${stage}`, params: { slug }, search: (s) => s });
   useHotkeys([
     ["mod+Z", editor.undo],
@@ -14,6 +14,7 @@ export function useShortcuts(editor: Editor) {
     ["mod+Y", editor.redo],
     ["1", go("brand")],
     ["2", go("stave")],
-    ["3", go("handoff")],
+    ["3", go("ledger")],
+    ["4", go("handoff")],
   ]);
 }

@@ -52,7 +52,8 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     if !prefix.is_empty() {
         body = body
             .replace("var(--", &format!("var(--{prefix}-"))
-            .replace(&format!("var(--{prefix}-intent-"), "var(--intent-");
+            .replace(&format!("var(--{prefix}-intent-"), "var(--intent-")
+            .replace(&format!("var(--{prefix}-chart)"), "var(--chart)");
     }
     let text = format!("/* {} */\n\n{body}", job.stamp.line(&body));
     Ok(Output { files: vec![File { path: "components.css".to_owned(), text }], warnings: Vec::new() })

@@ -1,7 +1,9 @@
 //! Deriving a document that need not be saved: what every slider calls.
 
-use axum::Json;
+use axum::body::Bytes;
 use axum::extract::State;
+use axum::http::{HeaderMap, header};
+use axum::response::{IntoResponse, Response};
 use rhodon_exchange::{Stamp, export, find};
 use rhodon_store::Store;
 use rhodon_theme::{Derived, Diff, derive, diff};
@@ -11,6 +13,7 @@ use utoipa::ToSchema;
 
 use crate::error::ApiError;
 use crate::json::JsonBody;
+use crate::memory;
 use crate::resolve;
 use crate::view::DerivedView;
 
@@ -25,14 +28,37 @@ pub struct DeriveRequest {
 /// All tokens and pairs of a document.
 #[utoipa::path(
     post, path = "/derive", request_body = DeriveRequest,
-    responses((status = 200, body = DerivedView), (status = 422, body = ApiError))
+    responses((status = 200, body = DerivedView<'static>), (status = 422, body = ApiError))
 )]
 pub(crate) async fn derive_theme(
     State(store): State<Store>,
-    JsonBody(body): JsonBody<DeriveRequest>,
-) -> Result<Json<DerivedView>, ApiError> {
+    headers: HeaderMap,
+    question: Bytes,
+) -> Result<Response, ApiError> {
+    if let Some(answer) = memory::recall(&question) {
+        return Ok(json(answer));
+    }
+    let body: DeriveRequest = crate::json::parse(&headers, &question)?;
     let derived = derived(&store, &body.spec).await?;
-    Ok(Json(DerivedView::from(&derived)))
+    let answer = written(&DerivedView::from(&derived))?;
+    // A parent may change without this document changing.
+    if body.spec.get("extends").is_none_or(Value::is_null) {
+        memory::keep(question, &answer);
+    }
+    Ok(json(answer))
+}
+
+fn written(value: &impl Serialize) -> Result<Bytes, ApiError> {
+    let bytes = serde_json::to_vec(value).map_err(|cause| {
+        let id = uuid::Uuid::new_v4().to_string();
+        tracing::error!(%id, %cause, "an answer could not be written");
+        ApiError::fault(id)
+    })?;
+    Ok(bytes.into())
+}
+
+fn json(answer: Bytes) -> Response {
+    ([(header::CONTENT_TYPE, "application/json")], answer).into_response()
 }
 
 /// A document, and the one before it.
@@ -48,8 +74,8 @@ pub struct PreviewRequest {
 
 /// What the screens show of a document.
 #[derive(Debug, Serialize, ToSchema)]
-pub struct Preview {
-    derived: DerivedView,
+pub struct Preview<'a> {
+    derived: DerivedView<'a>,
     /// The exported style sheets that paint the proof, in the order in which they are loaded.
     sheets: Vec<String>,
     #[serde(skip_serializing_if = "Option::is_none")]
@@ -93,12 +119,12 @@ const PROOF: [(&str, &[(&str, &str)]); 2] = [("css", &[("mode", "attribute")]), 
 /// Tokens, pairs and the proof's style sheets of a document.
 #[utoipa::path(
     post, path = "/preview", request_body = PreviewRequest,
-    responses((status = 200, body = Preview), (status = 422, body = ApiError))
+    responses((status = 200, body = Preview<'static>), (status = 422, body = ApiError))
 )]
 pub(crate) async fn preview(
     State(store): State<Store>,
     JsonBody(body): JsonBody<PreviewRequest>,
-) -> Result<Json<Preview>, ApiError> {
+) -> Result<Response, ApiError> {
     let derived = derived(&store, &body.spec).await?;
     let stamp = Stamp { theme: derived.name.clone(), revision: None };
     let mut sheets = Vec::with_capacity(PROOF.len());
@@ -111,7 +137,7 @@ pub(crate) async fn preview(
         Some(before) => Some(diff(&self::derived(&store, before).await?, &derived).into()),
         None => None,
     };
-    Ok(Json(Preview { derived: DerivedView::from(&derived), sheets, wake }))
+    Ok(json(written(&Preview { derived: DerivedView::from(&derived), sheets, wake })?))
 }
 
 /// Reads, completes and derives a document from a request.

@@ -1,23 +1,36 @@
 //! Routes by resource; each file has its handlers and the shapes they take and give.
 
 pub(crate) mod color;
+pub(crate) mod companion;
 pub(crate) mod derive;
+pub(crate) mod event;
 pub(crate) mod export;
 pub(crate) mod health;
 pub(crate) mod revision;
 pub(crate) mod theme;
 
+use axum::extract::FromRef;
 use rhodon_store::Store;
 use utoipa::OpenApi;
 use utoipa_axum::{router::OpenApiRouter, routes};
 
+use crate::live::Live;
+
+/// What handlers ask parts of.
+#[derive(Clone, Debug, FromRef)]
+pub(crate) struct AppState {
+    pub store: Store,
+    pub live: Live,
+}
+
 /// The API without its state.
-pub(crate) fn api() -> OpenApiRouter<Store> {
+pub(crate) fn api() -> OpenApiRouter<AppState> {
     OpenApiRouter::with_openapi(crate::openapi::Document::openapi()).nest(
         "/api",
         OpenApiRouter::new()
             .routes(routes!(health::health))
             .routes(routes!(color::color))
+            .routes(routes!(companion::companions))
             .routes(routes!(derive::derive_theme))
             .routes(routes!(derive::preview))
             .routes(routes!(export::targets))
@@ -29,6 +42,8 @@ pub(crate) fn api() -> OpenApiRouter<Store> {
             .routes(routes!(revision::list))
             .routes(routes!(revision::get))
             .routes(routes!(revision::undo))
-            .routes(routes!(revision::redo)),
+            .routes(routes!(revision::redo))
+            .routes(routes!(revision::bring_back))
+            .routes(routes!(event::events)),
     )
 }

@@ -5,16 +5,18 @@ use axum::extract::{Path, State};
 use axum::http::{HeaderMap, StatusCode};
 use axum::response::Response;
 use chrono::{DateTime, Utc};
-use rhodon_store::{RevisionRecord, Store};
+use rhodon_store::{RevisionRecord, Save, Store};
+use rhodon_theme::{Origin, Spec};
 use serde::Serialize;
 use serde_json::Value;
 use utoipa::ToSchema;
 
+use super::derive::derived;
 use super::theme::{ThemeView, base_revision};
 use crate::error::ApiError;
 
 /// How many revisions a list holds.
-const LIST: u64 = 200;
+const LIST: u64 = 60;
 
 /// A revision in a list.
 #[derive(Debug, Serialize, ToSchema)]
@@ -26,6 +28,8 @@ pub struct RevisionSummary {
     /// Number of the revision it was made from.
     came_from: Option<i32>,
     created_at: DateTime<Utc>,
+    /// Small pictures of its brand scales: codes from light to dark.
+    scales: Vec<Vec<String>>,
 }
 
 /// A revision with its document.
@@ -40,10 +44,17 @@ pub struct RevisionView {
     spec: Value,
 }
 
-impl From<RevisionRecord> for RevisionSummary {
-    fn from(r: RevisionRecord) -> Self {
-        Self { revision: r.number, label: r.label, came_from: r.came_from, created_at: r.created_at }
+impl RevisionSummary {
+    fn new(r: RevisionRecord, scales: Vec<Vec<String>>) -> Self {
+        Self { revision: r.number, label: r.label, came_from: r.came_from, created_at: r.created_at, scales }
     }
+}
+
+/// Codes of the scales that the user brought; none where an old document can no longer be derived.
+async fn picture(store: &Store, spec: &Value) -> Vec<Vec<String>> {
+    let Ok(theme) = derived(store, spec).await else { return Vec::new() };
+    let own = theme.scales.iter().filter(|s| s.origin != Origin::Derived);
+    own.map(|s| s.scale.steps.iter().map(|step| step.color.to_string()).collect()).collect()
 }
 
 impl From<RevisionRecord> for RevisionView {
@@ -67,7 +78,12 @@ pub(crate) async fn list(
     State(store): State<Store>,
     Path(slug): Path<String>,
 ) -> Result<Json<Vec<RevisionSummary>>, ApiError> {
-    Ok(Json(store.revisions(&slug, LIST).await?.into_iter().map(Into::into).collect()))
+    let mut out = Vec::new();
+    for record in store.revisions(&slug, LIST).await? {
+        let scales = picture(&store, &record.spec).await;
+        out.push(RevisionSummary::new(record, scales));
+    }
+    Ok(Json(out))
 }
 
 /// One revision.
@@ -109,4 +125,23 @@ pub(crate) async fn redo(
 ) -> Result<Response, ApiError> {
     let moved = store.redo(&slug, base_revision(&headers)?).await?;
     Ok(ThemeView::of(&store, moved).await?.response(StatusCode::OK))
+}
+
+/// Saves an earlier document as a new revision; what came after it stays in the list.
+#[utoipa::path(
+    post, path = "/themes/{slug}/revisions/{revision}/restore",
+    params(("slug" = String, Path,), ("revision" = i32, Path,), ("If-Match" = String, Header,)),
+    responses((status = 200, body = ThemeView), (status = 404, body = ApiError), (status = 409, body = ApiError))
+)]
+pub(crate) async fn bring_back(
+    State(store): State<Store>,
+    Path((slug, revision)): Path<(String, i32)>,
+    headers: HeaderMap,
+) -> Result<Response, ApiError> {
+    let base = base_revision(&headers)?;
+    let record = store.revision(&slug, revision).await?;
+    let spec = Spec::read(&record.spec).map_err(|p| ApiError::invalid("/spec", p))?;
+    let label = format!("restored revision {revision}");
+    let saved = store.save(&slug, Save { spec: &spec, label: &label, base }).await?;
+    Ok(ThemeView::of(&store, saved).await?.response(StatusCode::OK))
 }

@@ -1,6 +1,7 @@
 //! One file per command.
 
 mod color;
+mod companions;
 mod contrast;
 mod derive;
 mod export;
@@ -20,6 +21,7 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
         Command::Color(args) => color::run(&args.values, &mut printer)?,
         Command::Contrast(args) => contrast::run(&args.values, &mut printer)?,
         Command::Vision(args) => vision::run(&args, &mut printer)?,
+        Command::Companions(args) => companions::run(&args, &mut printer)?,
         Command::Scale(args) => scale::run(&args, &mut printer)?,
         Command::Derive(args) => derive::run(&args, &mut printer)?,
         Command::Export(args) => export::run(&args, &mut printer)?,

@@ -1,4 +1,5 @@
 import { el } from "../element";
+import { bar } from "./bar";
 
 interface Sailing {
   time: string;
@@ -46,12 +47,6 @@ function sailing(s: Sailing, index: number): HTMLElement {
 
 /** Today's sailings, with delays, a cancellation and a boarding call. */
 export function timetable(): HTMLElement {
-  const bar = el(
-    "div.bar",
-    el("span.bar-title", "Brindle Sound Ferries"),
-    el("a.bar-item", { href: "#", "aria-current": "page" }, "Sailings"),
-    el("a.bar-item", { href: "#" }, "Tickets"),
-  );
   const tabs = el(
     "div.tabs",
     { role: "tablist", "aria-label": "Day" },
@@ -85,5 +80,5 @@ export function timetable(): HTMLElement {
     el("p.muted", "Tuesday, 9 June · wind south-west 4"),
   );
   const page = el("div.page", intro, notice, tabs, el("div.card.clip", table), actions, rules);
-  return el("div", bar, page);
+  return el("div", bar("Sailings"), page);
 }

@@ -1,0 +1,94 @@
+import { Button, NativeSelect, SegmentedControl, TextInput } from "@mantine/core";
+import { type FormEvent, useState } from "react";
+import { ApiProblem, answer, api, type Spec } from "../../api/client";
+import { useTheEditor } from "../../editor/EditorContext";
+import { addIntent, addToken } from "../../editor/edits";
+import classes from "./Ledger.module.css";
+
+/** A token or an intent of one's own; both appear in every export. */
+export function AddToken() {
+  const { spec, preview, commit } = useTheEditor();
+  const [what, setWhat] = useState("token");
+  const [name, setName] = useState("");
+  const [light, setLight] = useState("");
+  const [dark, setDark] = useState("");
+  const [scale, setScale] = useState("");
+  const [refusal, setRefusal] = useState<string>();
+  const brands = preview?.derived.scales.filter((s) => s.origin !== "derived").map((s) => s.slug) ?? [];
+
+  const changed = (): Spec => {
+    if (what === "intent") return addIntent(spec, name.trim(), scale || (brands[0] ?? ""));
+    const value = dark.trim() === "" ? { value: light.trim() } : { light: light.trim(), dark: dark.trim() };
+    return addToken(spec, name.trim(), value);
+  };
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    const next = changed();
+    try {
+      await answer(api.POST("/api/derive", { body: { spec: next } }));
+      await commit(next, `${name.trim()} added`);
+      setName("");
+      setLight("");
+      setDark("");
+    } catch (error) {
+      setRefusal(error instanceof ApiProblem ? error.message : String(error));
+    }
+  };
+  return (
+    <form className={classes.add} onSubmit={submit} onChange={() => setRefusal(undefined)}>
+      <SegmentedControl
+        size="xs"
+        data={["token", "intent"]}
+        value={what}
+        onChange={setWhat}
+        aria-label="What to add"
+      />
+      <TextInput
+        size="xs"
+        aria-label={what === "token" ? "Path of the new token" : "Name of the new intent"}
+        placeholder={what === "token" ? "ferry.wake" : "boarding"}
+        value={name}
+        onChange={(e) => setName(e.currentTarget.value)}
+      />
+      {what === "token" ? (
+        <>
+          <TextInput
+            size="xs"
+            aria-label="Value, or value in light"
+            placeholder="{petrol.100}"
+            value={light}
+            onChange={(e) => setLight(e.currentTarget.value)}
+          />
+          <TextInput
+            size="xs"
+            aria-label="Value in dark, if it differs"
+            placeholder="in dark, if it differs"
+            value={dark}
+            onChange={(e) => setDark(e.currentTarget.value)}
+          />
+        </>
+      ) : (
+        <NativeSelect
+          size="xs"
+          aria-label="Its scale"
+          data={brands}
+          value={scale || brands[0]}
+          onChange={(e) => setScale(e.currentTarget.value)}
+        />
+      )}
+      <Button
+        size="xs"
+        type="submit"
+        variant="default"
+        disabled={name.trim() === "" || (what === "token" && light.trim() === "")}
+      >
+        Add
+      </Button>
+      {refusal && (
+        <p className={classes.refusal} role="alert">
+          {refusal}
+        </p>
+      )}
+    </form>
+  );
+}

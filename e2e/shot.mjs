@@ -9,6 +9,19 @@ const VIEWS = {
   stave: { path: `${theme}/stave` },
   "stave-dark-room": { path: `${theme}/stave?scale=lichen`, dark: true },
   brand: { path: `${theme}/brand` },
+  ledger: { path: `${theme}/ledger?token=primary.tint-text&page=parts` },
+  "proof-booking": { path: `${theme}/stave?page=booking&scale=buoy` },
+  "proof-roster": { path: `${theme}/stave?page=roster` },
+  "proof-notice": { path: `${theme}/stave?page=notice` },
+  "proof-dashboard": {
+    path: `${theme}/stave?page=dashboard`,
+    act: async (page) => {
+      await page.getByRole("button", { name: "wide", exact: true }).click();
+      await page.getByRole("button", { name: "shares" }).click();
+      await page.waitForTimeout(600);
+    },
+  },
+  "proof-parts": { path: `${theme}/stave?page=parts` },
   handoff: { path: `${theme}/handoff` },
 };
 
@@ -24,7 +37,7 @@ for (const [name, view] of Object.entries(VIEWS)) {
   page.on("pageerror", (e) => console.error(`${name}: ${e.message}`));
   if (view.dark) await page.addInitScript(() => localStorage.setItem("mantine-color-scheme-value", "dark"));
   await page.goto(address + view.path);
-  await page.frameLocator("iframe").first().locator("h1").waitFor();
+  await page.frameLocator("iframe").first().locator("main").waitFor();
   await page.waitForTimeout(400);
   if (view.act) await view.act(page);
   await page.screenshot({ path: `${folder}/${name}.png` });

@@ -20,6 +20,8 @@ export interface View {
   proof?: "light" | "dark" | "both";
   /** Page of the proof. */
   page?: PageName;
+  /** What the proof compares with: `rev-12` of this theme, or the slug of another. */
+  against?: string;
   /** Path of the token that the ledger shows. */
   token?: string;
 }
@@ -46,6 +48,7 @@ const themeRoute = createRoute({
     scale: typeof search.scale === "string" ? search.scale : undefined,
     proof: search.proof === "light" || search.proof === "dark" ? search.proof : undefined,
     page: isPageName(search.page) ? search.page : undefined,
+    against: typeof search.against === "string" ? search.against : undefined,
     token: typeof search.token === "string" ? search.token : undefined,
   }),
   loader: ({ context, params }) => context.client.ensureQueryData(themeQuery(params.slug)),

@@ -35,3 +35,37 @@ pub fn companions(color: Rgb8, turns: &[f64]) -> Vec<Rgb8> {
         })
         .collect()
 }
+
+/// How far, in degrees, a draw may stand from the exact relation.
+const SPREAD: f64 = 16.0;
+
+/// Turns near a relation's own. Draw 0 is the relation itself; every other number gives a
+/// variation of its own, always the same one (SplitMix64 on the number and the place).
+pub fn drawn(turns: &[f64], draw: u32) -> Vec<f64> {
+    let offset = |i: usize| {
+        let mut z = (u64::from(draw) << 32 | i as u64).wrapping_mul(0x9e37_79b9_7f4a_7c15);
+        z = (z ^ (z >> 30)).wrapping_mul(0xbf58_476d_1ce4_e5b9);
+        z = (z ^ (z >> 27)).wrapping_mul(0x94d0_49bb_1331_11eb);
+        let unit = ((z ^ (z >> 31)) >> 11) as f64 / (1u64 << 53) as f64;
+        (unit * 2.0 - 1.0) * SPREAD
+    };
+    turns.iter().enumerate().map(|(i, t)| if draw == 0 { *t } else { t + offset(i) }).collect()
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn draws_repeat_and_stay_near_their_relation() {
+        for relation in RELATIONS {
+            assert_eq!(drawn(relation.turns, 0), relation.turns);
+            for draw in 1..50 {
+                let found = drawn(relation.turns, draw);
+                assert_eq!(found, drawn(relation.turns, draw));
+                assert!(found.iter().zip(relation.turns).all(|(a, b)| (a - b).abs() <= SPREAD));
+            }
+        }
+        assert_ne!(drawn(&[180.0], 1), drawn(&[180.0], 2));
+    }
+}

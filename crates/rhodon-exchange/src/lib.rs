@@ -5,6 +5,7 @@
 
 mod name;
 mod option;
+pub mod read;
 mod stamp;
 mod target;
 mod write;

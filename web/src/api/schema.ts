@@ -21,6 +21,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/colors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a pasted list of colours in whatever notation; every entry becomes a colour or a refusal. */
+        post: operations["colors"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/companions": {
         parameters: {
             query?: never;
@@ -315,6 +332,16 @@ export interface components {
             mode?: string | null;
             path: string;
         };
+        /** @description One entry of the list: with `css` a colour, with `error` a refusal. */
+        ColorItem: {
+            css?: string | null;
+            error?: string | null;
+            hex?: string | null;
+            /** @description The entry as it was pasted. */
+            input: string;
+            /** @description The name in front of it, or one after its look. */
+            name: string;
+        };
         /** @description What was typed. */
         ColorRequest: {
             text: string;
@@ -331,19 +358,24 @@ export interface components {
             oklch: string;
             rgb: string;
         };
+        /** @description A pasted list. */
+        ColorsRequest: {
+            text: string;
+        };
         /** @description Whose companions. */
         CompanionRequest: {
             /** @description Any CSS colour. */
             color: string;
+            /**
+             * Format: int32
+             * @description 0 gives the relations exactly; every other number a draw of its own near them, the same
+             *     each time.
+             */
+            draw?: number;
         };
         /** @description One companion. */
         CompanionView: {
             hex: string;
-            /**
-             * Format: double
-             * @description Oklch hue in degrees, none for a grey.
-             */
-            hue?: number | null;
             /** @description A readable name for it. */
             name: string;
             /**
@@ -351,6 +383,19 @@ export interface components {
              * @description Degrees of hue from the colour.
              */
             turn: number;
+        };
+        /** @description The relations of a colour. */
+        CompanionsView: {
+            /** @description The colour itself. */
+            hex: string;
+            /**
+             * Format: double
+             * @description Its Oklch hue in degrees, none for a grey.
+             */
+            hue?: number | null;
+            relations: components["schemas"]["RelationView"][];
+            /** @description Every hue at the same lightness and strength, from this colour's hue on. */
+            wheel: string[];
         };
         /** @description A document to create a theme from. */
         CreateRequest: {
@@ -864,6 +909,29 @@ export interface operations {
             };
         };
     };
+    colors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColorsRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ColorItem"][];
+                };
+            };
+        };
+    };
     companions: {
         parameters: {
             query?: never;
@@ -882,7 +950,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RelationView"][];
+                    "application/json": components["schemas"]["CompanionsView"];
                 };
             };
             422: {

@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { ApiProblem, answer, api, type Preview, type Problem, type Spec, type Theme } from "../api/client";
 import { themeQuery, themesQuery } from "../api/queries";
+import { hearOf } from "./live";
 import { Pump } from "./pump";
 
 /** A write that met somebody else's. */
@@ -28,6 +29,8 @@ export interface Editor {
   discard: () => void;
   undo: () => void;
   redo: () => void;
+  /** Saves an earlier revision's document as a new one. */
+  restore: (revision: number) => void;
   settle: (choice: "mine" | "theirs") => void;
 }
 
@@ -144,6 +147,34 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
     [write],
   );
 
+  const restore = useCallback(
+    (revision: number) =>
+      void write((current) =>
+        answer(
+          api.POST("/api/themes/{slug}/revisions/{revision}/restore", {
+            params: { path: { slug: current.slug, revision }, header: ifMatch(current.revision) },
+          }),
+        ),
+      ),
+    [write],
+  );
+
+  const drafting = draft !== undefined;
+  useEffect(
+    () =>
+      hearOf(saved.current.id, (revision) => {
+        // A draft is not taken away: saving it will show both sides.
+        if (revision === 0 || revision === saved.current.revision || drafting) return;
+        void answer(api.GET("/api/themes/{slug}", { params: { path: { slug: saved.current.slug } } })).then(
+          (theirs) => {
+            if (theirs.revision !== saved.current.revision) take(theirs);
+          },
+          () => undefined,
+        );
+      }),
+    [drafting, take],
+  );
+
   const discard = useCallback(() => {
     setDraft(undefined);
     pump.push({ spec: saved.current.spec, before: undefined });
@@ -177,6 +208,7 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
     discard,
     undo: () => step("undo"),
     redo: () => step("redo"),
+    restore,
     settle,
   };
 }

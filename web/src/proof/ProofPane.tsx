@@ -1,20 +1,29 @@
+import { Modal } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
+import { useQuery } from "@tanstack/react-query";
 import { useNavigate, useSearch } from "@tanstack/react-router";
 import { useCallback, useState } from "react";
+import { themesQuery } from "../api/queries";
 import { useTheEditor } from "../editor/EditorContext";
+import { WakeList } from "../shell/WakeList";
 import { Divide } from "./Divide";
 import type { Paint } from "./inspect";
 import { ProofFrame } from "./ProofFrame";
 import classes from "./ProofPane.module.css";
 import { PAGE_NAMES, type PageName } from "./pages";
 import { Shares } from "./Shares";
+import { useOther } from "./useOther";
 
 const CHOICES = ["light", "both", "dark"] as const;
 
 /** Pages of the scenario, painted by the exported style sheets alone. */
 export function ProofPane({ sheets }: { sheets: string[] | undefined }) {
-  const { preview } = useTheEditor();
-  const { proof = "both", page = "timetable" } = useSearch({ from: "/themes/$slug" });
+  const { preview, theme, spec } = useTheEditor();
+  const { proof = "both", page = "timetable", against } = useSearch({ from: "/themes/$slug" });
+  const { data: other } = useOther(theme.slug, spec, against);
+  const { data: themes = [] } = useQuery(themesQuery);
+  const [listed, setListed] = useState(false);
+  const comparing = against !== undefined && other !== undefined;
   const navigate = useNavigate();
   const [wide, setWide] = useState(false);
   const zoom = wide ? 1 : 0.75;
@@ -28,6 +37,8 @@ export function ProofPane({ sheets }: { sheets: string[] | undefined }) {
     void navigate({ to: ".", search: (s) => ({ ...s, proof: choice === "both" ? undefined : choice }) });
   const turn = (name: PageName) =>
     void navigate({ to: ".", search: (s) => ({ ...s, page: name === "timetable" ? undefined : name }) });
+  const compare = (slug: string) =>
+    void navigate({ to: ".", search: (s) => ({ ...s, against: slug === "" ? undefined : slug }) });
   const pathOf = useCallback(
     (css: string | undefined) => preview?.derived.tokens.find((t) => t.css === css)?.path,
     [preview],
@@ -45,11 +56,11 @@ export function ProofPane({ sheets }: { sheets: string[] | undefined }) {
         search: (s) => ({ ...s, token: path }),
       });
   };
-  const half = (mode: "light" | "dark", grow: number, counted: boolean) => (
+  const half = (mode: "light" | "dark", grow: number, counted: boolean, painted = sheets) => (
     <ProofFrame
       mode={mode}
       page={page}
-      sheets={sheets}
+      sheets={painted}
       zoom={zoom}
       grow={grow}
       onPoint={setPaint}
@@ -73,6 +84,22 @@ export function ProofPane({ sheets }: { sheets: string[] | undefined }) {
             {choice}
           </button>
         ))}
+        <select
+          className={classes.against}
+          aria-label="Compare with"
+          value={against ?? ""}
+          onChange={(e) => compare(e.currentTarget.value)}
+        >
+          <option value="">compare …</option>
+          {against?.startsWith("rev-") && <option value={against}>{against.replace("-", " ")}</option>}
+          {themes
+            .filter((t) => t.slug !== theme.slug)
+            .map((t) => (
+              <option key={t.id} value={t.slug}>
+                {t.name}
+              </option>
+            ))}
+        </select>
         <button
           type="button"
           className={classes.choice}
@@ -105,10 +132,41 @@ export function ProofPane({ sheets }: { sheets: string[] | undefined }) {
           </button>
         ))}
       </div>
+      {comparing && (
+        <div className={classes.versus}>
+          <span>
+            now <b>{theme.name}</b>
+          </span>
+          <button type="button" className={classes.differs} onClick={() => setListed(true)}>
+            {other.wake.changes.length} values differ
+          </button>
+          <span>
+            beside <b>{other.name}</b>
+          </span>
+          <Modal
+            opened={listed}
+            onClose={() => setListed(false)}
+            title={`What differs from ${other.name}`}
+            size="lg"
+          >
+            <WakeList wake={other.wake} />
+          </Modal>
+        </div>
+      )}
       <div className={classes.halves}>
-        {proof !== "dark" && half("light", proof === "both" ? share : 1, true)}
-        {proof === "both" && <Divide share={share} onShare={setShare} />}
-        {proof !== "light" && half("dark", proof === "both" ? 1 - share : 1, proof === "dark")}
+        {comparing ? (
+          <>
+            {half(proof === "dark" ? "dark" : "light", share, true)}
+            <Divide share={share} onShare={setShare} />
+            {half(proof === "dark" ? "dark" : "light", 1 - share, false, other.sheets)}
+          </>
+        ) : (
+          <>
+            {proof !== "dark" && half("light", proof === "both" ? share : 1, true)}
+            {proof === "both" && <Divide share={share} onShare={setShare} />}
+            {proof !== "light" && half("dark", proof === "both" ? 1 - share : 1, proof === "dark")}
+          </>
+        )}
       </div>
       {counting && shares && <Shares shares={shares} colorOf={colorOf} />}
       <p className={classes.paint} aria-live="off">

@@ -1,7 +1,9 @@
 import { useComputedColorScheme, useMantineColorScheme } from "@mantine/core";
 import { IconArrowBackUp, IconArrowForwardUp, IconMoon, IconSun } from "@tabler/icons-react";
+import { useState } from "react";
 import { useTheEditor } from "../editor/EditorContext";
 import classes from "./Frame.module.css";
+import { HistoryDrawer } from "./HistoryDrawer";
 import { Mark } from "./Mark";
 import { ThemeMenu } from "./ThemeMenu";
 
@@ -11,6 +13,7 @@ export function TopBar() {
   const scheme = useComputedColorScheme("light");
   const { setColorScheme } = useMantineColorScheme();
   const unsaved = problem && !saving;
+  const [history, setHistory] = useState(false);
   return (
     <header className={classes.top}>
       <span className={classes.name}>
@@ -18,9 +21,17 @@ export function TopBar() {
         Rhodon
       </span>
       <ThemeMenu />
-      <output className={classes.state} aria-live="polite">
-        rev {theme.revision} · {saving ? "saving" : unsaved ? "not saved" : "saved"}
-      </output>
+      <button
+        type="button"
+        className={classes.themeButton}
+        title="Revisions"
+        onClick={() => setHistory(true)}
+      >
+        <output className={classes.state} aria-live="polite">
+          rev {theme.revision} · {saving ? "saving" : unsaved ? "not saved" : "saved"}
+        </output>
+      </button>
+      <HistoryDrawer opened={history} onClose={() => setHistory(false)} />
       <span className={classes.spacer} />
       <button
         type="button"

@@ -1,8 +1,8 @@
-import { Modal, Table } from "@mantine/core";
+import { Modal } from "@mantine/core";
 import { useState } from "react";
-import type { Wake as WakeData } from "../api/client";
 import { useTheEditor } from "../editor/EditorContext";
 import classes from "./Frame.module.css";
+import { WakeList } from "./WakeList";
 
 /** The last change, what it moved, and whether anything became unreadable. */
 export function Wake() {
@@ -37,33 +37,8 @@ export function Wake() {
         <span className={classes.alarm}>{failed} pairs below their limit</span>
       )}
       <Modal opened={open} onClose={() => setOpen(false)} title="What moved" size="lg">
-        {wake && <WakeTable wake={wake} />}
+        {wake && <WakeList wake={wake} />}
       </Modal>
     </footer>
-  );
-}
-
-function WakeTable({ wake }: { wake: WakeData }) {
-  return (
-    <Table stickyHeader>
-      <Table.Thead>
-        <Table.Tr>
-          <Table.Th>Token</Table.Th>
-          <Table.Th>Mode</Table.Th>
-          <Table.Th>Before</Table.Th>
-          <Table.Th>After</Table.Th>
-        </Table.Tr>
-      </Table.Thead>
-      <Table.Tbody>
-        {wake.changes.map((c) => (
-          <Table.Tr key={`${c.path} ${c.mode}`}>
-            <Table.Td>{c.path}</Table.Td>
-            <Table.Td>{c.mode ?? "both"}</Table.Td>
-            <Table.Td>{c.before ?? "—"}</Table.Td>
-            <Table.Td>{c.after ?? "—"}</Table.Td>
-          </Table.Tr>
-        ))}
-      </Table.Tbody>
-    </Table>
   );
 }

@@ -2,6 +2,7 @@
 
 use axum::Json;
 use rhodon_color::{Color, Notation};
+use rhodon_exchange::read::{ListItem, color_list};
 use rhodon_theme::color_name;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -49,4 +50,40 @@ pub(crate) async fn color(JsonBody(body): JsonBody<ColorRequest>) -> Result<Json
         name: color_name(color.to_rgb8()),
         in_srgb: color.gamut_fit().srgb,
     }))
+}
+
+/// A pasted list.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ColorsRequest {
+    text: String,
+}
+
+/// One entry of the list: with `css` a colour, with `error` a refusal.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct ColorItem {
+    /// The entry as it was pasted.
+    input: String,
+    /// The name in front of it, or one after its look.
+    name: String,
+    css: Option<String>,
+    hex: Option<String>,
+    error: Option<String>,
+}
+
+/// Reads a pasted list of colours in whatever notation; every entry becomes a colour or a refusal.
+#[utoipa::path(post, path = "/colors", request_body = ColorsRequest, responses((status = 200, body = Vec<ColorItem>)))]
+pub(crate) async fn colors(JsonBody(body): JsonBody<ColorsRequest>) -> Json<Vec<ColorItem>> {
+    let item = |i: ListItem| {
+        let color = i.color.as_ref().ok().and_then(|c| Color::parse(c).ok());
+        let look = || color.map(|c| color_name(c.to_rgb8())).unwrap_or_default();
+        ColorItem {
+            input: i.input,
+            name: i.name.unwrap_or_else(look),
+            hex: color.map(Color::to_hex),
+            error: i.color.as_ref().err().cloned(),
+            css: i.color.ok(),
+        }
+    };
+    Json(color_list(&body.text).into_iter().map(item).collect())
 }

@@ -1,7 +1,7 @@
 //! Companions of a colour by hue relation.
 
 use axum::Json;
-use rhodon_color::{Color, RELATIONS, companions as by_turns};
+use rhodon_color::{Color, RELATIONS, Rgb8, companions as by_turns, drawn};
 use rhodon_theme::color_name;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -9,12 +9,31 @@ use utoipa::ToSchema;
 use crate::error::ApiError;
 use crate::json::JsonBody;
 
+/// Colours on the wheel that the interface draws.
+const WHEEL: usize = 36;
+
 /// Whose companions.
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct CompanionRequest {
     /// Any CSS colour.
     color: String,
+    /// 0 gives the relations exactly; every other number a draw of its own near them, the same
+    /// each time.
+    #[serde(default)]
+    draw: u32,
+}
+
+/// The relations of a colour.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct CompanionsView {
+    /// The colour itself.
+    hex: String,
+    /// Its Oklch hue in degrees, none for a grey.
+    hue: Option<f64>,
+    relations: Vec<RelationView>,
+    /// Every hue at the same lightness and strength, from this colour's hue on.
+    wheel: Vec<String>,
 }
 
 /// One relation and the companions it gives.
@@ -32,29 +51,35 @@ pub struct CompanionView {
     name: String,
     /// Degrees of hue from the colour.
     turn: f64,
-    /// Oklch hue in degrees, none for a grey.
-    hue: Option<f64>,
 }
 
 /// Companions by every relation, at equal lightness and strength, inside sRGB.
 #[utoipa::path(
     post, path = "/companions", request_body = CompanionRequest,
-    responses((status = 200, body = Vec<RelationView>), (status = 422, body = ApiError))
+    responses((status = 200, body = CompanionsView), (status = 422, body = ApiError))
 )]
 pub(crate) async fn companions(
     JsonBody(body): JsonBody<CompanionRequest>,
-) -> Result<Json<Vec<RelationView>>, ApiError> {
+) -> Result<Json<CompanionsView>, ApiError> {
     let color =
         Color::parse_typed(&body.color).map_err(|e| ApiError::value("/color", e.to_string()))?.to_rgb8();
     let view = |turns: &[f64]| {
-        let found = by_turns(color, turns);
-        let companion = |(code, turn): (rhodon_color::Rgb8, &f64)| CompanionView {
+        let turns = drawn(turns, body.draw);
+        let companion = |(code, turn): (Rgb8, &f64)| CompanionView {
             hex: code.to_string(),
             name: color_name(code),
             turn: *turn,
-            hue: code.to_oklch().hue(),
         };
-        found.into_iter().zip(turns).map(companion).collect()
+        by_turns(color, &turns).into_iter().zip(&turns).map(companion).collect()
     };
-    Ok(Json(RELATIONS.iter().map(|r| RelationView { relation: r.id, companions: view(r.turns) }).collect()))
+    let around: Vec<f64> = (0..WHEEL).map(|i| i as f64 * 360.0 / WHEEL as f64).collect();
+    Ok(Json(CompanionsView {
+        hex: color.to_string(),
+        hue: color.to_oklch().hue(),
+        relations: RELATIONS
+            .iter()
+            .map(|r| RelationView { relation: r.id, companions: view(r.turns) })
+            .collect(),
+        wheel: by_turns(color, &around).iter().map(ToString::to_string).collect(),
+    }))
 }

@@ -30,6 +30,7 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
         OpenApiRouter::new()
             .routes(routes!(health::health))
             .routes(routes!(color::color))
+            .routes(routes!(color::colors))
             .routes(routes!(companion::companions))
             .routes(routes!(derive::derive_theme))
             .routes(routes!(derive::preview))

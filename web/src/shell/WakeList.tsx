@@ -1,0 +1,28 @@
+import { Table } from "@mantine/core";
+import type { Wake } from "../api/client";
+
+/** Tokens before and after. */
+export function WakeList({ wake }: { wake: Wake }) {
+  return (
+    <Table stickyHeader>
+      <Table.Thead>
+        <Table.Tr>
+          <Table.Th>Token</Table.Th>
+          <Table.Th>Mode</Table.Th>
+          <Table.Th>Before</Table.Th>
+          <Table.Th>After</Table.Th>
+        </Table.Tr>
+      </Table.Thead>
+      <Table.Tbody>
+        {wake.changes.map((c) => (
+          <Table.Tr key={`${c.path} ${c.mode}`}>
+            <Table.Td>{c.path}</Table.Td>
+            <Table.Td>{c.mode ?? "both"}</Table.Td>
+            <Table.Td>{c.before ?? "—"}</Table.Td>
+            <Table.Td>{c.after ?? "—"}</Table.Td>
+          </Table.Tr>
+        ))}
+      </Table.Tbody>
+    </Table>
+  );
+}

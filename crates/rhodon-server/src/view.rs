@@ -49,6 +49,8 @@ pub struct ScaleView<'a> {
     method: &'static str,
     /// Index of the step that holds the scale's own colour.
     base: usize,
+    /// The most degrees by which a step's hue differs from the base step's.
+    drift: f64,
     steps: Vec<StepView<'a>>,
 }
 
@@ -195,6 +197,7 @@ impl<'a> From<&'a NamedScale> for ScaleView<'a> {
             reason: Shown(&s.reason),
             method: s.settings.method.unwrap_or_default().id,
             base: s.scale.base,
+            drift: s.scale.hue_drift(),
             steps: steps.collect(),
         }
     }

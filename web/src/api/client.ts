@@ -13,6 +13,7 @@ export type Token = Schemas["TokenView"];
 export type Wake = Schemas["WakeView"];
 export type Target = Schemas["TargetView"];
 export type Export = Schemas["ExportView"];
+export type ColorItem = Schemas["ColorItem"];
 export type ColorView = Schemas["ColorView"];
 export type Problem = Schemas["Problem"];
 

@@ -600,6 +600,11 @@ export interface components {
         ScaleView: {
             /** @description Index of the step that holds the scale's own colour. */
             base: number;
+            /**
+             * Format: double
+             * @description The most degrees by which a step's hue differs from the base step's.
+             */
+            drift: number;
             method: string;
             name: string;
             /** @description `set`, `derived` or `inherited`. */

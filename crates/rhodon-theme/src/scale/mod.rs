@@ -200,6 +200,13 @@ impl Scale {
         &self.steps[self.base]
     }
 
+    /// The most degrees by which the hue of a step differs from the base step's; greys have none.
+    pub fn hue_drift(&self) -> f64 {
+        let Some(own) = self.base_step().oklch.hue() else { return 0.0 };
+        let turn = |h: f64| ((h - own + 540.0).rem_euclid(360.0) - 180.0).abs();
+        self.steps.iter().filter_map(|s| s.oklch.hue()).map(turn).fold(0.0, f64::max)
+    }
+
     /// A colour of this scale at any L\* (0–100): hue and chroma pass smoothly between the two
     /// steps around it and fade towards white and black beyond the ends.
     pub fn at_lightness(&self, lightness: f64) -> Rgb8 {

@@ -2,6 +2,8 @@ import { useTheEditor } from "../../editor/EditorContext";
 import { AddBrand } from "./AddBrand";
 import { BrandCard } from "./BrandCard";
 import classes from "./BrandStage.module.css";
+import { Companions } from "./Companions";
+import { TypeAndShape } from "./TypeAndShape";
 
 /** Where colours come from. */
 export function BrandStage() {
@@ -26,6 +28,8 @@ export function BrandStage() {
         ))}
       </ul>
       <AddBrand />
+      <Companions />
+      <TypeAndShape />
     </div>
   );
 }

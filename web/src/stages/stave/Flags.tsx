@@ -1,29 +1,111 @@
-import type { Flag } from "./roles";
+import { Popover } from "@mantine/core";
+import { type PointerEvent, useRef, useState } from "react";
+import type { Scale } from "../../api/client";
+import { RolePlaces } from "./RolePlaces";
+import type { Flag, Mode } from "./roles";
 import classes from "./Stave.module.css";
+import { useRoleMove } from "./useRoleMove";
 
 const LANE = 15;
+const CLICK = 3;
+
+interface Props {
+  scale: Scale;
+  flags: Flag[];
+  side: "above" | "below";
+}
 
 /** Names of the roles on an open line: light mode above it, dark mode below. */
-export function Flags({ flags, side }: { flags: Flag[]; side: "above" | "below" }) {
+export function Flags({ scale, flags, side }: Props) {
   const lanes = flags.reduce((most, f) => Math.max(most, f.lane + 1), 1);
+  const mode = side === "above" ? "light" : "dark";
   return (
     <div className={classes.flags} data-side={side} style={{ height: lanes * LANE + 6 }}>
-      {flags.map((flag) => {
-        const reach = {
-          [side === "above" ? "bottom" : "top"]: 0,
-          left: flag.x,
-          height: flag.lane * LANE + 6,
-        };
-        const place = { [side === "above" ? "bottom" : "top"]: flag.lane * LANE + 4, left: flag.left };
-        return (
-          <div key={flag.title}>
-            <span className={classes.flagLine} style={reach} />
-            <span className={classes.flag} style={place} title={flag.title}>
-              {flag.text}
-            </span>
-          </div>
-        );
-      })}
+      {flags.map((flag) => (
+        <FlagMark key={flag.path} scale={scale} flag={flag} side={side} mode={mode} />
+      ))}
+    </div>
+  );
+}
+
+/** One flag: dragged to another step it takes its first role along; pressed it lists its roles. */
+function FlagMark({
+  scale,
+  flag,
+  side,
+  mode,
+}: {
+  scale: Scale;
+  flag: Flag;
+  side: "above" | "below";
+  mode: Mode;
+}) {
+  const [open, setOpen] = useState(false);
+  const [shift, setShift] = useState(0);
+  const drag = useRef<{ x: number; moved: boolean }>(undefined);
+  const move = useRoleMove(mode);
+  const role = flag.roles[0] ?? "";
+  const edge = side === "above" ? "bottom" : "top";
+
+  const nearest = (event: PointerEvent<HTMLElement>) => {
+    const line = event.currentTarget.closest(`.${classes.track}`)?.getBoundingClientRect();
+    if (!line) return undefined;
+    const lightness = 100 - ((event.clientX - line.left) / line.width) * 100;
+    return scale.steps.reduce((a, b) =>
+      Math.abs(b.lightness - lightness) < Math.abs(a.lightness - lightness) ? b : a,
+    );
+  };
+  const handlers = {
+    onPointerDown: (event: PointerEvent<HTMLElement>) => {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      drag.current = { x: event.clientX, moved: false };
+    },
+    onPointerMove: (event: PointerEvent<HTMLElement>) => {
+      if (!drag.current) return;
+      const distance = event.clientX - drag.current.x;
+      if (!drag.current.moved && Math.abs(distance) < CLICK) return;
+      drag.current.moved = true;
+      setShift(distance);
+      const step = nearest(event);
+      if (step) move.show(role, step.path);
+    },
+    onPointerUp: (event: PointerEvent<HTMLElement>) => {
+      const moved = drag.current?.moved;
+      drag.current = undefined;
+      setShift(0);
+      if (!moved) return setOpen(true);
+      const step = nearest(event);
+      if (step) move.save(role, step.path);
+    },
+  };
+  return (
+    <div>
+      <span className={classes.flagLine} style={{ [edge]: 0, left: flag.x, height: flag.lane * LANE + 6 }} />
+      <Popover opened={open} onChange={setOpen} width={330} position="bottom-start" trapFocus>
+        <Popover.Target>
+          <button
+            type="button"
+            className={classes.flag}
+            style={{ [edge]: flag.lane * LANE + 4, left: flag.left + shift }}
+            data-moving={shift !== 0 || undefined}
+            title={flag.roles.join("\n")}
+            onClick={(e) => e.detail === 0 && setOpen(true)}
+            {...handlers}
+          >
+            {flag.text}
+            {shift !== 0 && <b> {move.ratio(role)}</b>}
+          </button>
+        </Popover.Target>
+        <Popover.Dropdown>
+          <RolePlaces
+            scale={scale}
+            roles={flag.roles}
+            mode={mode}
+            step={flag.path}
+            onDone={() => setOpen(false)}
+          />
+        </Popover.Dropdown>
+      </Popover>
     </div>
   );
 }

@@ -26,6 +26,7 @@ export function ScaleLine({ scale, intents, roles, open, onOpen }: Props) {
         scale.steps.map((s) => ({
           x: ((100 - s.lightness) / 100) * width,
           roles: roles.get(s.path)?.[mode] ?? [],
+          path: s.path,
         })),
         width,
       );
@@ -41,7 +42,7 @@ export function ScaleLine({ scale, intents, roles, open, onOpen }: Props) {
         </small>
       </button>
       <div className={classes.track}>
-        {open && <Flags flags={above} side="above" />}
+        {open && <Flags scale={scale} flags={above} side="above" />}
         <div className={classes.line} ref={ref}>
           {scale.steps.map((step) => (
             <StepMark
@@ -55,7 +56,7 @@ export function ScaleLine({ scale, intents, roles, open, onOpen }: Props) {
             />
           ))}
         </div>
-        {open && <Flags flags={below} side="below" />}
+        {open && <Flags scale={scale} flags={below} side="below" />}
       </div>
     </div>
   );

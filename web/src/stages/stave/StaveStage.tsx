@@ -6,6 +6,7 @@ import { rolesBySteps } from "./roles";
 import { ScaleControls } from "./ScaleControls";
 import { ScaleLine } from "./ScaleLine";
 import classes from "./Stave.module.css";
+import { StepSettings } from "./StepSettings";
 import { StepStrip } from "./StepStrip";
 import { StrengthCurve } from "./StrengthCurve";
 
@@ -43,6 +44,7 @@ export function StaveStage() {
           <StepStrip scale={open} />
           <div className={classes.tune}>
             <ScaleControls scale={open} />
+            <StepSettings key={open.slug} scale={open} />
             <StrengthCurve scale={open} />
           </div>
         </section>

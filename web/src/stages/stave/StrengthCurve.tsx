@@ -20,7 +20,7 @@ export function StrengthCurve({ scale }: { scale: Scale }) {
     <figure className={classes.curve}>
       <figcaption>
         Strength
-        <small>Oklch chroma, and what sRGB holds</small>
+        <small>chroma below sRGB's limit · hue within {scale.drift.toFixed(1)}°</small>
       </figcaption>
       <div className={classes.plot}>
         <svg viewBox={`0 0 100 ${HEIGHT}`} preserveAspectRatio="none" role="img" aria-label={describe(scale)}>

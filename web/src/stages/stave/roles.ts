@@ -34,8 +34,10 @@ export function rolesBySteps(derived: Derived): Map<string, RolesOnStep> {
 }
 
 export interface Flag {
+  /** Path of the step it stands on. */
+  path: string;
   text: string;
-  title: string;
+  roles: string[];
   /** Place of its step, in px. */
   x: number;
   /** Left edge of its text, in px. */
@@ -47,11 +49,11 @@ const CHAR = 5.9;
 const GAP = 8;
 
 /** One flag a step, in as many lanes as are needed for none to touch another or the edge. */
-export function layFlags(steps: { x: number; roles: string[] }[], width: number): Flag[] {
+export function layFlags(steps: { path: string; x: number; roles: string[] }[], width: number): Flag[] {
   const ends: number[] = [];
   return steps
     .filter((s) => s.roles.length > 0)
-    .map(({ x, roles }) => {
+    .map(({ path, x, roles }) => {
       const more = roles.length > 1 ? ` +${roles.length - 1}` : "";
       const text = `${roles[0]}${more}`;
       const size = text.length * CHAR;
@@ -59,6 +61,6 @@ export function layFlags(steps: { x: number; roles: string[] }[], width: number)
       let lane = ends.findIndex((end) => end + GAP <= left);
       if (lane < 0) lane = ends.length;
       ends[lane] = left + size;
-      return { text, title: roles.join("\n"), x, left, lane };
+      return { path, text, roles, x, left, lane };
     });
 }

@@ -1,0 +1,148 @@
+import { NumberInput, TextInput } from "@mantine/core";
+import { useEffect, useState } from "react";
+import type { Spec } from "../../api/client";
+import { useTheEditor } from "../../editor/EditorContext";
+import classes from "./BrandStage.module.css";
+
+type TypeSpec = NonNullable<Spec["type"]>;
+type ShapeSpec = NonNullable<Spec["shape"]>;
+
+const FAMILIES = ["body", "heading", "mono"] as const;
+const NUMBERS = [
+  { key: "base", label: "Size", unit: "px", fallback: 16, min: 8, max: 32, step: 1 },
+  { key: "ratio", label: "Ratio", unit: "", fallback: 1.2, min: 1.05, max: 2, step: 0.05 },
+  { key: "regular", label: "Regular", unit: "", fallback: 400, min: 1, max: 1000, step: 50 },
+  { key: "bold", label: "Bold", unit: "", fallback: 600, min: 1, max: 1000, step: 50 },
+] as const;
+const SHAPES = [
+  { key: "radius", label: "Radius", unit: "px", fallback: 6, min: 0, max: 64, step: 1 },
+  { key: "border", label: "Border", unit: "px", fallback: 1, min: 0, max: 16, step: 1 },
+] as const;
+
+/** Type faces, sizes by ratio, weights, corner radius and border width. */
+export function TypeAndShape() {
+  const { spec, draft, commit } = useTheEditor();
+  const type = (change: TypeSpec): Spec => ({ ...spec, type: { ...spec.type, ...change } });
+  const shape = (change: ShapeSpec): Spec => ({ ...spec, shape: { ...spec.shape, ...change } });
+  return (
+    <section className={classes.typeShape} aria-label="Type and shape">
+      <h2 className={classes.title}>Type and shape</h2>
+      <div className={classes.typeGrid}>
+        {FAMILIES.map((key) => (
+          <Words
+            key={key}
+            label={`${key} families`}
+            placeholder="system-ui, sans-serif"
+            value={spec.type?.[key]?.join(", ") ?? ""}
+            onWords={(text) => {
+              const names = text
+                .split(",")
+                .map((n) => n.trim().replace(/^["']|["']$/g, ""))
+                .filter(Boolean);
+              void commit(
+                type({ [key]: names.length > 0 ? names : null }),
+                `${key} families: ${text || "default"}`,
+              );
+            }}
+          />
+        ))}
+        <Words
+          label="web-font address"
+          placeholder="https://…"
+          value={spec.type?.import ?? ""}
+          onWords={(text) => void commit(type({ import: text || null }), `web font: ${text || "none"}`)}
+        />
+      </div>
+      <div className={classes.numbers}>
+        {NUMBERS.map(({ key, ...n }) => (
+          <Amount
+            key={key}
+            {...n}
+            value={spec.type?.[key]}
+            onDraft={(v) => draft(type({ [key]: v }))}
+            onAmount={(v) =>
+              void commit(type({ [key]: v }), `${n.label.toLowerCase()}: ${v} ${n.unit}`.trim())
+            }
+          />
+        ))}
+        {SHAPES.map(({ key, ...n }) => (
+          <Amount
+            key={key}
+            {...n}
+            value={spec.shape?.[key]}
+            onDraft={(v) => draft(shape({ [key]: v }))}
+            onAmount={(v) => void commit(shape({ [key]: v }), `${n.label.toLowerCase()}: ${v} ${n.unit}`)}
+          />
+        ))}
+      </div>
+    </section>
+  );
+}
+
+interface WordsProps {
+  label: string;
+  placeholder: string;
+  value: string;
+  onWords: (text: string) => void;
+}
+
+function Words({ label, placeholder, value, onWords }: WordsProps) {
+  const [text, setText] = useState(value);
+  useEffect(() => setText(value), [value]);
+  const save = () => text.trim() !== value && onWords(text.trim());
+  return (
+    <TextInput
+      size="xs"
+      label={label}
+      placeholder={placeholder}
+      value={text}
+      onChange={(e) => setText(e.currentTarget.value)}
+      onBlur={save}
+      onKeyDown={(e) => e.key === "Enter" && save()}
+    />
+  );
+}
+
+interface AmountProps {
+  label: string;
+  unit: string;
+  fallback: number;
+  min: number;
+  max: number;
+  step: number;
+  value: number | null | undefined;
+  onDraft: (value: number) => void;
+  onAmount: (value: number) => void;
+}
+
+function Amount({ label, unit, fallback, min, max, step, value, onDraft, onAmount }: AmountProps) {
+  const [shown, setShown] = useState<number | string>(value ?? fallback);
+  const [saved, setSaved] = useState(value ?? fallback);
+  useEffect(() => {
+    setShown(value ?? fallback);
+  }, [value, fallback]);
+  const save = () => {
+    if (typeof shown !== "number" || shown === saved) return;
+    setSaved(shown);
+    onAmount(shown);
+  };
+  return (
+    <NumberInput
+      size="xs"
+      label={unit ? `${label}, ${unit}` : label}
+      value={shown}
+      min={min}
+      max={max}
+      step={step}
+      decimalScale={2}
+      clampBehavior="strict"
+      hideControls
+      onChange={(v) => {
+        setShown(v);
+        if (typeof v === "number" && v >= min) onDraft(v);
+      }}
+      onBlur={save}
+      onKeyDown={(e) => e.key === "Enter" && save()}
+    />
+  );
+}

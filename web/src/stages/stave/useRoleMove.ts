@@ -1,0 +1,30 @@
+import { useTheEditor } from "../../editor/EditorContext";
+import { setToken } from "../../editor/edits";
+import type { Mode } from "./roles";
+
+/** Putting a role on another step: shown while it moves, saved where it is dropped. */
+export function useRoleMove(mode: Mode) {
+  const { spec, theme, preview, draft, commit } = useTheEditor();
+  const token = (role: string) => preview?.derived.tokens.find((t) => t.path === role);
+  const changed = (base: typeof spec, role: string, step: string | undefined) => {
+    const found = token(role);
+    return found ? setToken(base, found, mode, step === undefined ? undefined : `{${step}}`) : base;
+  };
+  return {
+    show: (role: string, step: string) => draft(changed(theme.spec, role, step)),
+    save: (role: string, step: string | undefined) =>
+      void commit(changed(theme.spec, role, step), `${role} (${mode}): ${step ?? "back to derived"}`),
+    isSet: (role: string) => {
+      const found = token(role);
+      return (mode === "dark" ? (found?.dark ?? found?.light) : found?.light)?.origin === "set";
+    },
+    /** The hardest ratio of the role as it stands, and whether it is enough. */
+    ratio: (role: string): string => {
+      const pairs =
+        preview?.derived.pairs.filter((p) => p.mode === mode && (p.fg === role || p.bg === role)) ?? [];
+      if (pairs.length === 0) return "";
+      const hard = pairs.reduce((a, b) => (b.ratio / b.need < a.ratio / a.need ? b : a));
+      return `${hard.ratio.toFixed(2)} : 1${hard.pass ? "" : `, needs ${hard.need}`}`;
+    },
+  };
+}

@@ -2,7 +2,7 @@ import AxeBuilder from "@axe-core/playwright";
 import { expect, half, open, test } from "./rhodon";
 
 for (const appearance of ["light", "dark"] as const) {
-  for (const stage of ["brand", "stave", "handoff"] as const) {
+  for (const stage of ["brand", "stave", "ledger", "handoff"] as const) {
     test(`axe finds nothing on ${stage}, ${appearance} room`, async ({ page, slug }) => {
       await page.addInitScript((value) => localStorage.setItem("mantine-color-scheme-value", value), appearance);
       await open(page, slug, stage);

@@ -1,4 +1,4 @@
-import { expect, open, saved, test } from "./rhodon";
+import { buttonColor, expect, open, saved, test } from "./rhodon";
 
 test("create, rename, duplicate, delete and bring back", async ({ page, slug }) => {
   await open(page, slug, "brand");
@@ -45,19 +45,19 @@ test("a theme that others extend says so instead of going", async ({ page }) => 
 
 test("brand colours are added, moved and removed", async ({ page, slug }) => {
   await open(page, slug, "brand");
-  await page.getByRole("textbox", { name: "Add a colour" }).fill("#8a9a2b");
-  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await page.getByRole("textbox", { name: "Add colours" }).fill("#8a9a2b");
+  await page.getByRole("button", { name: "Add colour" }).click();
   await saved(page, 2);
   await expect(page.getByText("accent", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Move Buoy up" }).click();
   await saved(page, 3);
-  await expect(page.getByRole("textbox", { name: "Name" }).first()).toHaveValue("Buoy");
+  await expect(page.getByRole("textbox", { name: "Name", exact: true }).first()).toHaveValue("Buoy");
   await page.getByRole("button", { name: "Remove Petrol" }).click();
   await saved(page, 4);
-  await expect(page.getByRole("textbox", { name: "Name" })).toHaveCount(2);
+  await expect(page.getByRole("textbox", { name: "Name", exact: true })).toHaveCount(2);
   await page.getByRole("button", { name: "Undo" }).click();
   await saved(page, 3);
-  await expect(page.getByRole("textbox", { name: "Name" })).toHaveCount(3);
+  await expect(page.getByRole("textbox", { name: "Name", exact: true })).toHaveCount(3);
 });
 
 test("a clash shows both sides and overwrites nothing unasked", async ({ page, slug, request }) => {
@@ -65,10 +65,12 @@ test("a clash shows both sides and overwrites nothing unasked", async ({ page, s
   const theme = await (await request.get(`/api/themes/${slug}`)).json();
   theme.spec.brand[1].color = "#334455";
   const write = { headers: { "If-Match": '"1"' }, data: { spec: theme.spec, label: "the other window" } };
-  expect((await request.put(`/api/themes/${slug}`, write)).status()).toBe(200);
 
+  // A draft is open when the other window saves: it is not taken away.
   const field = page.getByRole("textbox", { name: "Colour", exact: true }).first();
   await field.fill("#7a4b8f");
+  await expect.poll(() => buttonColor(page, "light")).toBe("rgb(122, 75, 143)");
+  expect((await request.put(`/api/themes/${slug}`, write)).status()).toBe(200);
   await field.press("Enter");
   const dialog = page.getByRole("dialog", { name: "This theme was changed elsewhere" });
   await expect(dialog).toContainText("the other window");

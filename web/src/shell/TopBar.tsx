@@ -1,5 +1,5 @@
 import { useComputedColorScheme, useMantineColorScheme } from "@mantine/core";
-import { IconArrowBackUp, IconArrowForwardUp, IconMoon, IconSun } from "@tabler/icons-react";
+import { IconArrowBackUp, IconArrowForwardUp, IconHistory, IconMoon, IconSun } from "@tabler/icons-react";
 import { useState } from "react";
 import { useTheEditor } from "../editor/EditorContext";
 import classes from "./Frame.module.css";
@@ -21,15 +21,17 @@ export function TopBar() {
         Rhodon
       </span>
       <ThemeMenu />
+      <output className={classes.state} aria-live="polite">
+        rev {theme.revision} · {saving ? "saving" : unsaved ? "not saved" : "saved"}
+      </output>
       <button
         type="button"
-        className={classes.themeButton}
+        className={classes.tool}
+        aria-label="Revisions"
         title="Revisions"
         onClick={() => setHistory(true)}
       >
-        <output className={classes.state} aria-live="polite">
-          rev {theme.revision} · {saving ? "saving" : unsaved ? "not saved" : "saved"}
-        </output>
+        <IconHistory size={16} stroke={1.6} />
       </button>
       <HistoryDrawer opened={history} onClose={() => setHistory(false)} />
       <span className={classes.spacer} />

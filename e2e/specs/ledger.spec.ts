@@ -1,0 +1,88 @@
+import { expect, half, open, saved, test } from "./rhodon";
+
+test("a role is edited in place, refused in place, and set back", async ({ page, slug }) => {
+  await open(page, slug, "ledger");
+  await page.getByRole("textbox", { name: "Search tokens" }).fill("link.rest");
+  const row = page.getByRole("row", { name: /^link\.rest/ });
+  await row.getByRole("button", { name: "petrol.600" }).click();
+  const field = page.getByRole("textbox", { name: "link.rest, light" });
+  await expect(field).toHaveValue("{petrol.600}");
+  await field.fill("{petrol.650}");
+  await field.press("Enter");
+  await expect(page.getByRole("alert")).toContainText('no token "petrol.650"');
+  await expect(field).toHaveValue("{petrol.650}");
+  await field.fill("{petrol.800}");
+  await field.press("Enter");
+  await saved(page, 2);
+  await expect(row).toContainText("petrol.800");
+  await expect(row).toContainText("set, derived");
+  await row.getByRole("button", { name: "link.rest, light: back to derived" }).click();
+  await saved(page, 3);
+  await expect(row).toContainText("petrol.600");
+});
+
+test("own tokens and intents are added and exported, a circle is spelt out", async ({ page, slug }) => {
+  await open(page, slug, "ledger");
+  const path = page.getByRole("textbox", { name: "Path of the new token" });
+  const value = page.getByRole("textbox", { name: "Value, or value in light" });
+  const add = page.getByRole("button", { name: "Add", exact: true });
+  await path.fill("ferry.wake");
+  await value.fill("{petrol.100}");
+  await page.getByRole("textbox", { name: "Value in dark" }).fill("{petrol.900}");
+  await add.click();
+  await saved(page, 2);
+  await path.fill("ferry.foam");
+  await value.fill("{ferry.wake}");
+  await add.click();
+  await saved(page, 3);
+
+  await page.getByRole("textbox", { name: "Search tokens" }).fill("ferry.wake");
+  const row = page.getByRole("row", { name: /^ferry\.wake/ });
+  await row.getByRole("button", { name: "petrol.100" }).click();
+  const field = page.getByRole("textbox", { name: "ferry.wake, light" });
+  await field.fill("{ferry.foam}");
+  await field.press("Enter");
+  await expect(page.getByRole("alert")).toContainText(/ferry\.(wake|foam) → ferry\.(foam|wake) → ferry/);
+  await field.press("Escape");
+
+  await page.getByText("intent", { exact: true }).click();
+  await page.getByRole("textbox", { name: "Name of the new intent" }).fill("boarding");
+  await page.getByRole("combobox", { name: "Its scale" }).selectOption("buoy");
+  await add.click();
+  await saved(page, 4);
+  await page.getByRole("link", { name: /Handoff/ }).click();
+  const file = page.getByRole("region", { name: "theme.css" });
+  await expect(file).toContainText("--ferry-foam: var(--ferry-wake);");
+  await expect(file).toContainText("--boarding-fill: var(--buoy-400);");
+});
+
+test("filters narrow the list, and a token tells why and where it is used", async ({ page, slug }) => {
+  await open(page, slug, "ledger");
+  const count = page.getByText(/^\d+ of \d+$/);
+  const all = Number((await count.innerText()).split(" of ")[1]);
+  await page.getByRole("combobox", { name: "Group" }).selectOption("chart");
+  await expect(count).toHaveText(`8 of ${all}`);
+  await page.getByRole("combobox", { name: "Group" }).selectOption("");
+  await page.getByRole("combobox", { name: "Origin" }).selectOption("set");
+  await expect(count).toHaveText(new RegExp(`^[1-9]\\d? of ${all}$`));
+  await page.getByRole("combobox", { name: "Origin" }).selectOption("");
+  await page.getByRole("textbox", { name: "Search tokens" }).fill("nothing like it");
+  await expect(page.getByText("No token fits. Clear a filter.")).toBeVisible();
+  await page.getByRole("textbox", { name: "Search tokens" }).fill("primary.edge");
+  await page.getByRole("rowheader", { name: "primary.edge" }).getByRole("button").click();
+  const about = page.getByRole("region", { name: "About primary.edge" });
+  await expect(about).toContainText("Petrol itself has 3 : 1 where it is used");
+  await expect(about.getByRole("button", { name: "focus.ring" })).toBeVisible();
+  await expect(about).toContainText("on surface.sunken light");
+});
+
+test("a pointer on the proof names the tokens, a click leads to them", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  const badge = half(page, "light").getByText("Cancelled");
+  await badge.hover();
+  await expect(page.getByText("danger.tint-text", { exact: true })).toBeVisible();
+  await expect(page.getByText("danger.tint", { exact: true })).toBeVisible();
+  await badge.click();
+  await expect(page).toHaveURL(/ledger\?.*token=danger\.tint/);
+  await expect(page.getByRole("region", { name: "About danger.tint" })).toBeVisible();
+});

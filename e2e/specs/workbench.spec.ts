@@ -1,0 +1,149 @@
+import { expect, half, open, saved, test } from "./rhodon";
+
+test("a pasted list becomes colours, and refusals beside them", async ({ page, slug }) => {
+  await open(page, slug, "brand");
+  const field = page.getByRole("textbox", { name: "Add colours" });
+  await field.fill('Heather: "#7a4b8f";\n0xFF8A9A2B, bluish');
+  const read = page.getByRole("list", { name: "What was read" });
+  await expect(read).toContainText("Heather #7a4b8f");
+  await expect(read).toContainText("#8a9a2b");
+  await expect(read).toContainText("bluish: expected a CSS colour name");
+  await page.getByRole("button", { name: "Add 2 colours" }).click();
+  await saved(page, 2);
+  await expect(field).toHaveValue("bluish");
+  await expect(page.getByRole("textbox", { name: "Name", exact: true })).toHaveCount(4);
+});
+
+test("companions are drawn, kept over another draw, and added", async ({ page, slug }) => {
+  await open(page, slug, "brand");
+  const companions = page.getByRole("region", { name: "Companions" });
+  const drawn = companions.getByRole("list", { name: "Drawn companions" }).getByRole("button");
+  await expect(drawn).toHaveCount(2);
+  const first = (await drawn.first().innerText()).match(/#[0-9a-f]{6}/)?.[0] ?? "";
+  await drawn.first().click();
+  await companions.getByRole("button", { name: "Draw again" }).click();
+  await expect(drawn).toHaveCount(3);
+  await expect(drawn.first()).toContainText(first);
+  await companions.getByRole("button", { name: "Earlier draw" }).click();
+  await expect(drawn).toHaveCount(2);
+  await companions.getByRole("button", { name: "Add kept" }).click();
+  await saved(page, 2);
+  await expect(page.getByRole("textbox", { name: "Colour", exact: true }).last()).toHaveValue(first);
+});
+
+test("type and shape reach the proof", async ({ page, slug }) => {
+  await open(page, slug, "brand");
+  const radius = page.getByRole("textbox", { name: "Radius, px" });
+  await radius.fill("20");
+  await radius.press("Enter");
+  await saved(page, 2);
+  const button = half(page, "light").getByRole("button", { name: "Book a crossing" });
+  await expect(button).toHaveCSS("border-radius", "20px");
+  const body = page.getByRole("textbox", { name: "body families" });
+  await body.fill("Harbour Sans, serif");
+  await body.press("Enter");
+  await saved(page, 3);
+  await expect(half(page, "light").locator("body")).toHaveCSS("font-family", '"Harbour Sans", serif');
+});
+
+test("a role is put on another step by its list, and by dragging", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  await page.getByRole("button", { name: /^primary\.tint/ }).first().press("Enter");
+  const step = page.getByRole("combobox", { name: "Step of primary.tint, light" });
+  await step.selectOption("petrol.200");
+  await saved(page, 2);
+  await expect(page.getByText("primary.tint (light): petrol.200")).toBeVisible();
+
+  const flag = page.getByRole("button", { name: /^primary\.gradient-end/ }).first();
+  await flag.scrollIntoViewIfNeeded();
+  const from = await flag.boundingBox();
+  const to = await page.getByRole("slider", { name: "Petrol 500, lightness" }).boundingBox();
+  if (!from || !to) throw new Error("the flag is not on the screen");
+  await page.mouse.move(from.x + 10, from.y + 6);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 30, from.y + 6);
+  await page.mouse.move(to.x + to.width / 2, from.y + 6, { steps: 4 });
+  await expect(page.getByText(/primary\.gradient-end.*: 1/).first()).toBeVisible();
+  await page.mouse.up();
+  await saved(page, 3);
+  await expect(page.getByText("primary.gradient-end (light): petrol.500")).toBeVisible();
+});
+
+test("steps are pinned, left out, named anew and made see-through", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  await page.getByRole("button", { name: "Pin Petrol 300" }).click();
+  await saved(page, 2);
+  await expect(page.getByRole("slider", { name: "Petrol 300, lightness" })).toHaveAttribute("aria-disabled", "true");
+  await page.getByRole("button", { name: "unpin" }).click();
+  await saved(page, 3);
+  await page.getByRole("list", { name: "Steps of Petrol" }).getByRole("button", { name: "in", exact: true }).last().click();
+  await saved(page, 4);
+  const alpha = page.getByRole("textbox", { name: "Alpha steps, %" });
+  await alpha.fill("8 16");
+  await alpha.press("Enter");
+  await saved(page, 5);
+  await page.getByRole("link", { name: /Handoff/ }).click();
+  const file = page.getByRole("region", { name: "theme.css" });
+  await expect(file).toContainText("--petrol-a8: #0f5c7a14;");
+  await expect(file).not.toContainText("--petrol-950:");
+  await page.getByRole("link", { name: /Stave/ }).click();
+  await page.getByRole("combobox", { name: "Step names" }).selectOption({ label: "1 to 12" });
+  await saved(page, 6);
+  await expect(page.getByRole("list", { name: "Steps of Petrol" }).getByRole("listitem")).toHaveCount(12);
+});
+
+test("a whole theme by keyboard alone", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  const tabTo = async (wanted: () => Promise<boolean>, key = "Tab") => {
+    for (let i = 0; i < 150; i++) {
+      await page.keyboard.press(key);
+      if (await wanted()) return;
+    }
+    throw new Error("not reached by the keyboard");
+  };
+  const focused = (name: RegExp) => () =>
+    page.evaluate(
+      ([source]) => {
+        const node = document.activeElement;
+        const label = node instanceof HTMLInputElement || node instanceof HTMLTextAreaElement ? node.labels?.[0]?.textContent : "";
+        return new RegExp(source ?? "").test(node?.getAttribute("aria-label") || label || node?.textContent || "");
+      },
+      [name.source],
+    );
+  // A new theme from the menu.
+  await tabTo(focused(/▾$/));
+  await page.keyboard.press("Enter");
+  await page.getByRole("menuitem", { name: "New theme …" }).waitFor();
+  await tabTo(focused(/^New theme/), "ArrowDown");
+  await page.keyboard.press("Enter");
+  const name = `Keys ${Date.now()}`;
+  await expect(page.getByRole("dialog", { name: "New theme" })).toBeVisible();
+  await tabTo(focused(/^Name/));
+  await page.keyboard.type(name);
+  await page.keyboard.press("Tab");
+  await page.keyboard.type("#0f5c7a");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: `${name} ▾` })).toBeVisible();
+  // Another colour on the first stage.
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("1");
+  await tabTo(focused(/^Add colours/));
+  await page.keyboard.type("#e4572e");
+  await expect(page.getByRole("list", { name: "What was read" })).toBeVisible();
+  await page.keyboard.press("Control+Enter");
+  await saved(page, 2);
+  // A step on the second, moved by arrows.
+  await tabTo(focused(/Stave/), "Shift+Tab");
+  await page.keyboard.press("Enter");
+  await tabTo(focused(/300, lightness$/));
+  await page.keyboard.press("ArrowLeft");
+  await page.keyboard.press("ArrowLeft");
+  await saved(page, 3);
+  // And the file copied on the last.
+  await tabTo(focused(/Handoff/), "Shift+Tab");
+  await page.keyboard.press("Enter");
+  await page.getByRole("region", { name: "theme.css" }).waitFor();
+  await tabTo(focused(/^Copy all$/));
+  await page.keyboard.press("Enter");
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toContain("--primary-fill: var(--");
+});

@@ -6,7 +6,7 @@
 
 use std::sync::LazyLock;
 
-use rhodon_color::{HueSlice, Oklab, Rgb8, Vision, VisionKind, contrast_ratio, luminance_from_lightness};
+use rhodon_color::{ContrastOn, HueSlice, Oklab, Rgb8, Vision, VisionKind, luminance_from_lightness};
 
 use super::GRAPHIC;
 use super::painter::{Choice, Painter};
@@ -15,7 +15,7 @@ use crate::value::ColorValue;
 
 const COUNT: usize = 8;
 /// Rounds of exchanging; more change nothing.
-const ROUNDS: usize = 4;
+const ROUNDS: usize = 2;
 /// Hues of the set, and shares of the gamut's chroma with the most chroma of each.
 const HUES: usize = 24;
 const STRENGTHS: [(f64, f64); 2] = [(0.95, 0.19), (0.4, 0.07)];
@@ -73,30 +73,30 @@ impl Candidates {
         Self { colors, distances }
     }
 
-    fn between(&self, a: usize, b: usize) -> f32 {
-        self.distances[a * self.colors.len() + b]
+    /// Distances from one candidate to all.
+    fn row(&self, index: usize) -> &[f32] {
+        let count = self.colors.len();
+        &self.distances[index * count..(index + 1) * count]
     }
 
-    /// Indices of `count` candidates of the pool that stay apart from each other and from `first`.
-    fn choose(&self, pool: &[usize], first: &Seen, count: usize) -> Vec<usize> {
-        let from_first: Vec<f32> = pool.iter().map(|c| self.colors[*c].distance(first)).collect();
+    /// Indices of `count` candidates that show, apart from each other and from `first`.
+    fn choose(&self, shows: impl Fn(Rgb8) -> bool, first: &Seen, count: usize) -> Vec<usize> {
+        // What does not show is nearer than anything, so that it is never the furthest.
+        let from_first: Vec<f32> =
+            self.colors.iter().map(|c| if shows(c.code) { c.distance(first) } else { -1.0 }).collect();
         let mut nearest = from_first.clone();
         let mut chosen: Vec<usize> = Vec::with_capacity(count);
-        for _ in 0..count.min(pool.len()) {
+        for _ in 0..count {
             let best = furthest(&nearest);
             chosen.push(best);
-            for (d, c) in nearest.iter_mut().zip(pool) {
-                *d = d.min(self.between(*c, pool[best]));
-            }
+            lower(&mut nearest, self.row(best));
         }
         for _ in 0..ROUNDS {
             let before = chosen.clone();
             for i in 0..chosen.len() {
-                nearest.clone_from(&from_first);
+                nearest.copy_from_slice(&from_first);
                 for (_, other) in chosen.iter().enumerate().filter(|(j, _)| *j != i) {
-                    for (d, c) in nearest.iter_mut().zip(pool) {
-                        *d = d.min(self.between(*c, pool[*other]));
-                    }
+                    lower(&mut nearest, self.row(*other));
                 }
                 chosen[i] = furthest(&nearest);
             }
@@ -104,7 +104,15 @@ impl Candidates {
                 break;
             }
         }
-        chosen.into_iter().map(|i| pool[i]).collect()
+        chosen
+    }
+}
+
+/// Takes the smaller of two distances, place by place. Plain comparison, and whole rows, let
+/// the compiler handle several at once.
+fn lower(nearest: &mut [f32], row: &[f32]) {
+    for (n, r) in nearest.iter_mut().zip(row) {
+        *n = if *r < *n { *r } else { *n };
     }
 }
 
@@ -126,9 +134,9 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
         Mode::Light => &CANDIDATES[0],
         Mode::Dark => &CANDIDATES[1],
     };
-    let shows = |code: Rgb8| grounds.iter().all(|g| contrast_ratio(code, p.code(*g)) >= GRAPHIC);
-    let pool: Vec<usize> = (0..set.colors.len()).filter(|i| shows(set.colors[*i].code)).collect();
-    let chosen = set.choose(&pool, &Seen::new(p.code(edge)), COUNT - 1);
+    let on = grounds.map(|g| ContrastOn::new(p.code(g)));
+    let shows = |code: Rgb8| on.iter().all(|g| g.ratio(code) >= GRAPHIC);
+    let chosen = set.choose(shows, &Seen::new(p.code(edge)), COUNT - 1);
     let mut ids = vec![p.put_same("chart.1", edge)];
     for (n, index) in chosen.into_iter().enumerate() {
         let reason = "far from the other chart colours in every kind of vision".into();

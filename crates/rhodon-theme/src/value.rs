@@ -48,7 +48,11 @@ impl From<Color> for ColorValue {
 
 impl fmt::Display for ColorValue {
     fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
-        f.write_str(&self.color().to_hex())
+        self.code.fmt(f)?;
+        if self.alpha < 1.0 {
+            write!(f, "{:02x}", (self.alpha * 255.0).round() as u8)?;
+        }
+        Ok(())
     }
 }
 

@@ -1,7 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { ApiProblem, answer, api, type Preview, type Problem, type Spec, type Theme } from "../api/client";
 import { themeQuery, themesQuery } from "../api/queries";
+import { publishSheets } from "../proof/sheets";
 import { hearOf } from "./live";
 import { Pump } from "./pump";
 
@@ -62,8 +63,12 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
       new Pump<Shown, Preview>(
         (shown) => answer(api.POST("/api/preview", { body: shown })),
         (_, found) => {
-          setPreview(found);
-          setProblem(undefined);
+          publishSheets(found.sheets);
+          // The page is painted by now; the rest may be interrupted by the next move.
+          startTransition(() => {
+            setPreview(found);
+            setProblem(undefined);
+          });
         },
         (_, error) => setProblem(problemOf(error)),
       ),
@@ -75,7 +80,8 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
   const show = useCallback(
     (spec: Spec) => {
       setDraft(spec);
-      pump.push({ spec, before: saved.current.spec });
+      // What a change moved is told once it is saved: a draft only has to be fast.
+      pump.push({ spec, before: undefined });
     },
     [pump],
   );

@@ -2,12 +2,13 @@ import { useEffect, useRef, useState } from "react";
 import { coverage, type Paint, paintOf } from "./inspect";
 import classes from "./ProofPane.module.css";
 import type { PageName } from "./pages";
+import { onSheets } from "./sheets";
 
 interface Props {
   mode: "light" | "dark";
   page: PageName;
-  /** The exported style sheets, in the order in which they are loaded. */
-  sheets: string[] | undefined;
+  /** Style sheets of another theme or revision; without them those of the document at hand. */
+  others?: string[];
   grow: number;
   /** Size of the page against life. */
   zoom: number;
@@ -18,7 +19,7 @@ interface Props {
 }
 
 /** One page in a document of its own, which holds the exported sheets and a layout without colours. */
-export function ProofFrame({ mode, page, sheets, grow, zoom, onPoint, onPick, onCoverage }: Props) {
+export function ProofFrame({ mode, page, others, grow, zoom, onPoint, onPick, onCoverage }: Props) {
   const frame = useRef<HTMLIFrameElement>(null);
   const [loads, setLoads] = useState(0);
   const told = useRef({ onPoint, onPick });
@@ -26,18 +27,29 @@ export function ProofFrame({ mode, page, sheets, grow, zoom, onPoint, onPick, on
 
   useEffect(() => {
     const target = frame.current?.contentWindow;
-    if (loads === 0 || !target || !sheets) return;
-    adopt(target as Window & typeof globalThis, sheets);
-    target.document.documentElement.dataset.mode = mode;
-    window.dispatchEvent(new CustomEvent("proof-painted", { detail: mode }));
-  }, [loads, sheets, mode]);
+    if (loads === 0 || !target) return;
+    const paint = (sheets: string[]) => {
+      adopt(target as Window & typeof globalThis, sheets);
+      target.document.documentElement.dataset.mode = mode;
+      window.dispatchEvent(new CustomEvent("proof-painted", { detail: mode }));
+    };
+    if (!others) return onSheets(paint);
+    paint(others);
+  }, [loads, others, mode]);
 
   useEffect(() => {
     const target = frame.current?.contentWindow;
-    if (loads === 0 || !target || !sheets || !onCoverage) return;
-    const timer = setTimeout(() => onCoverage(coverage(target.document)), 120);
-    return () => clearTimeout(timer);
-  }, [loads, sheets, onCoverage]);
+    if (loads === 0 || !target || !onCoverage) return;
+    let timer: ReturnType<typeof setTimeout>;
+    const stop = onSheets(() => {
+      clearTimeout(timer);
+      timer = setTimeout(() => onCoverage(coverage(target.document)), 120);
+    });
+    return () => {
+      clearTimeout(timer);
+      stop();
+    };
+  }, [loads, onCoverage]);
 
   useEffect(() => {
     const target = frame.current?.contentWindow;
@@ -78,6 +90,9 @@ export function ProofFrame({ mode, page, sheets, grow, zoom, onPoint, onPick, on
   );
 }
 
+/** What each adopted sheet holds, so that one that did not change is not parsed again. */
+const held = new WeakMap<CSSStyleSheet, string>();
+
 /** Replaces the text of the adopted sheets, keeping their objects: the page is styled once. */
 function adopt(target: Window & typeof globalThis, sheets: string[]) {
   const adopted = target.document.adoptedStyleSheets;
@@ -87,6 +102,13 @@ function adopt(target: Window & typeof globalThis, sheets: string[]) {
   target.document.adoptedStyleSheets.forEach((sheet, i) => {
     // `@import` is not allowed in a constructed sheet; the proof fetches no fonts from elsewhere.
     const text = (sheets[i] ?? "").replace(/^@import[^\n]*\n/m, "");
+    if (held.get(sheet) === withoutHead(text)) return;
+    held.set(sheet, withoutHead(text));
     sheet.replaceSync(text);
   });
+}
+
+/** The head tells name and content of the theme and changes with every revision. */
+function withoutHead(text: string): string {
+  return text.slice(text.indexOf("*/") + 2);
 }

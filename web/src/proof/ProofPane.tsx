@@ -17,7 +17,7 @@ import { useOther } from "./useOther";
 const CHOICES = ["light", "both", "dark"] as const;
 
 /** Pages of the scenario, painted by the exported style sheets alone. */
-export function ProofPane({ sheets }: { sheets: string[] | undefined }) {
+export function ProofPane() {
   const { preview, theme, spec } = useTheEditor();
   const { proof = "both", page = "timetable", against } = useSearch({ from: "/themes/$slug" });
   const { data: other } = useOther(theme.slug, spec, against);
@@ -56,11 +56,11 @@ export function ProofPane({ sheets }: { sheets: string[] | undefined }) {
         search: (s) => ({ ...s, token: path }),
       });
   };
-  const half = (mode: "light" | "dark", grow: number, counted: boolean, painted = sheets) => (
+  const half = (mode: "light" | "dark", grow: number, counted: boolean, others?: string[]) => (
     <ProofFrame
       mode={mode}
       page={page}
-      sheets={painted}
+      others={others}
       zoom={zoom}
       grow={grow}
       onPoint={setPaint}

@@ -35,7 +35,7 @@ function ThemeFrame({ theme }: { theme: Theme }) {
         <main className={classes.bench} aria-label="Bench">
           <Outlet />
         </main>
-        <ProofPane sheets={editor.preview?.sheets} />
+        <ProofPane />
         <Wake />
       </div>
       <ClashDialog />

@@ -34,6 +34,8 @@ pub(crate) fn value(value: &Value, notation: Notation) -> String {
 /// A colour: what lies outside sRGB is kept where the notation can hold it.
 pub(crate) fn color_value(color: &ColorValue, notation: Notation) -> String {
     match notation {
+        // The code is at hand: no conversion is needed to write it.
+        Notation::Hex => color.to_string(),
         Notation::Oklch => notation.write(color.widest()),
         _ => notation.write(color.color()),
     }

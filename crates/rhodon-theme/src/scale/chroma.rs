@@ -10,7 +10,7 @@ use rhodon_color::HueSlice;
 const NEAR: f64 = 35.0;
 /// A tint leaves white along a straight line: at most this much chroma for each L\* below 100
 /// at full strength. Without it vivid greens jump from almost white to neon.
-const TINT_RISE: f64 = 0.0115;
+pub(crate) const TINT_RISE: f64 = 0.0115;
 
 /// `t²(3 − 2t)`, cut to 0–1.
 pub(crate) fn smoothstep(t: f64) -> f64 {

@@ -4,6 +4,7 @@ use rhodon_color::Rgb8;
 
 use crate::label::StepLabel;
 use crate::scale::ScaleError;
+use crate::scale::chroma::TINT_RISE;
 
 /// The least L\* that a pin leaves for each step between it and its neighbours.
 const ROOM: f64 = 2.0;
@@ -47,7 +48,7 @@ pub(crate) fn place(pins: &[Pin], labels: &[StepLabel], targets: &[f64]) -> Resu
                 .iter()
                 .position(|l| l == label)
                 .ok_or_else(|| ScaleError::UnknownLabel { label: label.clone(), known: labels.to_vec() })?,
-            None => nearest(targets, pin.color.lightness()),
+            None => natural(targets, pin.color),
         };
         wanted.push((index, pin));
     }
@@ -90,6 +91,20 @@ pub(crate) fn place(pins: &[Pin], labels: &[StepLabel], targets: &[f64]) -> Resu
 /// How many steps fit into a span of L\*.
 fn fitting(span: f64) -> usize {
     (span.max(0.0) / ROOM + 1e-9).floor() as usize
+}
+
+/// L\* that a step of the wrong strength costs for each unit of chroma, and at most.
+const TOO_STRONG: (f64, f64) = (20.0, 4.0);
+
+/// The step whose target is nearest, among those where the colour is not much stronger than a tint:
+/// a vivid light colour at `100` would leave a jump behind it.
+fn natural(targets: &[f64], color: Rgb8) -> usize {
+    let (lightness, chroma) = (color.lightness(), color.to_oklch().c);
+    let cost = |i: &usize| {
+        let excess = (chroma - TINT_RISE * (100.0 - targets[*i])).max(0.0);
+        (targets[*i] - lightness).abs() + (TOO_STRONG.0 * excess).min(TOO_STRONG.1)
+    };
+    (0..targets.len()).min_by(|a, b| cost(a).total_cmp(&cost(b))).unwrap_or(0)
 }
 
 pub(crate) fn nearest(targets: &[f64], lightness: f64) -> usize {

@@ -39,7 +39,13 @@ test("shares tell how much of the page each colour covers", async ({ page, slug 
   await open(page, slug, "stave");
   await page.getByRole("button", { name: "shares", exact: true }).click();
   const shares = page.getByRole("region", { name: "Proportions" });
-  await expect(shares).toContainText(/dominant \d+ % of 60 %/);
+  await expect(shares).toContainText(/dominant \d+ %/);
+  const aim = page.getByRole("spinbutton", { name: "Aim for dominant, percent" });
+  await expect(aim).toHaveValue("60");
+  await aim.fill("70");
+  await aim.press("Enter");
+  await saved(page, 2);
+  await expect(page.getByText("aim: 70, 22, 8 %").or(page.getByText("aim: 70, 23, 7 %"))).toBeVisible();
   const numbers = (await shares.innerText()).match(/(dominant|secondary|accent) (\d+)/g)?.map((t) => Number(t.split(" ")[1]));
   const sum = numbers?.reduce((a, b) => a + b, 0) ?? 0;
   expect(Math.abs(sum - 100)).toBeLessThanOrEqual(2);

@@ -14,6 +14,35 @@ test("a pasted list becomes colours, and refusals beside them", async ({ page, s
   await expect(page.getByRole("textbox", { name: "Name", exact: true })).toHaveCount(4);
 });
 
+test("a slug follows its name until it is set by hand, and a clash tells both names", async ({ page, slug }) => {
+  await open(page, slug, "brand");
+  const name = page.getByRole("textbox", { name: "Name", exact: true }).first();
+  await name.fill("Deep Sea");
+  await name.press("Enter");
+  await saved(page, 2);
+  const own = page.getByRole("textbox", { name: "Slug of Deep Sea" });
+  await expect(own).toHaveValue("deep-sea");
+  await own.fill("buoy");
+  await own.press("Enter");
+  await expect(page.getByText('"Buoy" and "Deep Sea" share the slug buoy')).toBeVisible();
+  await own.fill("abyss");
+  await own.press("Enter");
+  await saved(page, 3);
+  await name.fill("Shallow Sea");
+  await name.press("Enter");
+  await saved(page, 4);
+  await expect(page.getByRole("textbox", { name: "Slug of Shallow Sea" })).toHaveValue("abyss");
+});
+
+test("what hangs on a colour is shown before it goes", async ({ page }) => {
+  await page.goto("/themes/brindle-sound-ferries/brand");
+  await page.getByRole("button", { name: "Remove Petrol" }).click();
+  const dialog = page.getByRole("dialog", { name: "Remove Petrol?" });
+  await expect(dialog).toContainText("token ferry.wake");
+  await dialog.getByRole("button", { name: "Keep it" }).click();
+  await expect(page.getByText("rev 1 · saved")).toBeVisible();
+});
+
 test("companions are drawn, kept over another draw, and added", async ({ page, slug }) => {
   await open(page, slug, "brand");
   const companions = page.getByRole("region", { name: "Companions" });

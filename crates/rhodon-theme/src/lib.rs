@@ -16,6 +16,7 @@ mod label;
 mod naming;
 mod own;
 mod reason;
+mod rename;
 mod role;
 pub mod scale;
 mod spec;
@@ -30,8 +31,9 @@ pub use intent::INTENTS;
 pub use label::{NameError, Slug, StepLabel, TokenPath};
 pub use naming::name as color_name;
 pub use reason::Reason;
+pub use rename::rename_brand;
 pub use spec::{
-    BrandColor, FORMAT, InheritError, Inherited, IntentSpec, ModeValues, OwnToken, Problem, Problems,
+    Aim, BrandColor, FORMAT, InheritError, Inherited, IntentSpec, ModeValues, OwnToken, Problem, Problems,
     Resolved, ScaleSpec, ShapeSpec, Spec, TokenKind, TypeSpec,
 };
 pub use status::{APART, Status, tuned as status_colors};

@@ -68,6 +68,10 @@ fn every_problem_is_told_at_once_with_its_place() {
 fn contradictions_are_told_with_their_place() {
     for (extra, line) in [
         (json!({ "format": 9 }), "/format: expected format 1, found 9"),
+        (
+            json!({ "aim": { "dominant": 60, "secondary": 30, "accent": 20 } }),
+            "/aim: expected parts that add up to 100, found 110",
+        ),
         (json!({ "brand": [] }), "/brand: expected at least one brand colour, found none"),
         (
             json!({ "brand": [{ "name": "A", "color": "#111" }, { "name": "a", "color": "#222" }] }),
@@ -258,7 +262,7 @@ fn the_schema_is_published() {
     let schema = Spec::schema();
     assert_eq!(schema["additionalProperties"], false);
     let keys: Vec<&str> = schema["properties"].as_object().unwrap().keys().map(String::as_str).collect();
-    assert_eq!(keys.len(), 11, "{keys:?}");
+    assert_eq!(keys.len(), 12, "{keys:?}");
 }
 
 /// The demo theme as a person reads it; every change of a rule shows here.

@@ -157,6 +157,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rename-brand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Renames a brand colour; scales, intents, roles and tokens that refer to it follow. */
+        post: operations["rename"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/targets": {
         parameters: {
             query?: never;
@@ -547,6 +564,19 @@ export interface components {
             companions: components["schemas"]["CompanionView"][];
             relation: string;
         };
+        /** @description Which brand colour, and its new name. */
+        RenameRequest: {
+            /** @description Slug of the brand colour. */
+            brand: string;
+            name: string;
+            /** @description A slug set by hand; without it the slug follows the name while it was made from one. */
+            slug?: string | null;
+            spec: components["schemas"]["Spec"];
+        };
+        /** @description The document with the new name. */
+        RenamedView: {
+            spec: components["schemas"]["Spec"];
+        };
         /** @description Which theme to bring back. */
         RestoreRequest: {
             /** Format: uuid */
@@ -835,6 +865,24 @@ export interface components {
              */
             border?: number | null;
         };
+        /** @description The balance of colours on a page, in percent. */
+        Aim: {
+            /**
+             * Format: double
+             * @description Neutral grounds, 0 to 100.
+             */
+            dominant: number;
+            /**
+             * Format: double
+             * @description The brand's main colours, 0 to 100.
+             */
+            secondary: number;
+            /**
+             * Format: double
+             * @description What calls for attention, 0 to 100.
+             */
+            accent: number;
+        };
         /**
          * Rhodon theme
          * @description A theme document: what the user decided.
@@ -873,6 +921,8 @@ export interface components {
             type?: components["schemas"]["TypeSpec"];
             /** @description Corner radius and border width. */
             shape?: components["schemas"]["ShapeSpec"];
+            /** @description How much of a page each part of the palette should cover. */
+            aim?: components["schemas"]["Aim"] | null;
         };
     };
     responses: never;
@@ -1126,6 +1176,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Preview"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rename: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RenameRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RenamedView"];
                 };
             };
             422: {

@@ -16,12 +16,27 @@ export function addBrand(spec: Spec, name: string, color: string): Spec {
   return { ...spec, brand: [...(spec.brand ?? []), { name, slug: freeSlug(spec, name), color }] };
 }
 
+/** Removes a brand colour with everything that refers to it. */
 export function removeBrand(spec: Spec, index: number): Spec {
-  const gone = spec.brand?.[index]?.slug;
+  const gone = spec.brand?.[index]?.slug ?? "";
+  const inside = (text: string | null | undefined) =>
+    text?.replace(/\s/g, "").startsWith(`{${gone}.`) ?? false;
   const brand = (spec.brand ?? []).filter((_, i) => i !== index);
-  const scales = Object.fromEntries(Object.entries(spec.scales ?? {}).filter(([slug]) => slug !== gone));
+  const scales = Object.fromEntries(
+    Object.entries(spec.scales ?? {})
+      .filter(([slug]) => slug !== gone)
+      .map(([slug, s]) => [slug, s.to === gone ? { ...s, to: null } : s]),
+  );
+  const roles = Object.fromEntries(
+    Object.entries(spec.roles ?? {}).filter(([, v]) => !inside(v.light) && !inside(v.dark)),
+  );
+  const tokens = Object.fromEntries(
+    Object.entries(spec.tokens ?? {}).filter(
+      ([, t]) => !inside(t.value) && !inside(t.light) && !inside(t.dark),
+    ),
+  );
   const intents = Object.fromEntries(Object.entries(spec.intents ?? {}).filter(([, i]) => i.scale !== gone));
-  return { ...spec, brand, scales, intents };
+  return { ...spec, brand, scales, intents, roles, tokens };
 }
 
 export function moveBrand(spec: Spec, from: number, to: number): Spec {

@@ -1,7 +1,8 @@
+import { useTheEditor } from "../editor/EditorContext";
 import classes from "./ProofPane.module.css";
 
 /** What each part should cover of a page, where the theme says nothing else. */
-const AIM = { dominant: 0.6, secondary: 0.3, accent: 0.1 };
+const AIM = { dominant: 60, secondary: 30, accent: 10 };
 
 type Part = keyof typeof AIM;
 
@@ -23,6 +24,17 @@ export function Shares({
   shares: Map<string, number>;
   colorOf: (css: string) => string | undefined;
 }) {
+  const { spec, commit } = useTheEditor();
+  const aim = spec.aim ?? AIM;
+  /** The two others share what is left, in the proportion that they had. */
+  const setAim = (part: Part, value: number) => {
+    const left = PARTS.filter((p) => p !== part);
+    const before = left.reduce((sum, p) => sum + aim[p], 0) || 1;
+    const next = { ...aim, [part]: value };
+    for (const p of left) next[p] = Math.round((aim[p] / before) * (100 - value));
+    next[left[0] ?? part] += 100 - next.dominant - next.secondary - next.accent;
+    void commit({ ...spec, aim: next }, `aim: ${next.dominant}, ${next.secondary}, ${next.accent} %`);
+  };
   const sums = { dominant: 0, secondary: 0, accent: 0 };
   for (const [name, share] of shares) sums[partOf(name)] += share;
   const grounds = [...shares].sort((a, b) => b[1] - a[1]).slice(0, 12);
@@ -40,7 +52,21 @@ export function Shares({
       <p>
         {PARTS.map((part) => (
           <span key={part}>
-            {part} <b>{percent(sums[part])}</b> of {percent(AIM[part])}
+            {part} <b>{percent(sums[part])}</b> of{" "}
+            <input
+              key={aim[part]}
+              className={classes.aim}
+              type="number"
+              aria-label={`Aim for ${part}, percent`}
+              min={0}
+              max={100}
+              defaultValue={aim[part]}
+              onBlur={(e) =>
+                Number(e.currentTarget.value) !== aim[part] && setAim(part, Number(e.currentTarget.value))
+              }
+              onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
+            />{" "}
+            %
           </span>
         ))}
       </p>

@@ -1,5 +1,6 @@
 //! Routes by resource; each file has its handlers and the shapes they take and give.
 
+pub(crate) mod brand;
 pub(crate) mod color;
 pub(crate) mod companion;
 pub(crate) mod derive;
@@ -29,6 +30,7 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
         "/api",
         OpenApiRouter::new()
             .routes(routes!(health::health))
+            .routes(routes!(brand::rename))
             .routes(routes!(color::color))
             .routes(routes!(color::colors))
             .routes(routes!(companion::companions))

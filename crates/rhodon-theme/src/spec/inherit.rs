@@ -132,6 +132,7 @@ impl Resolved {
                 regular: t.regular.or(pt.regular),
                 bold: t.bold.or(pt.bold),
             },
+            aim: child.aim.or(parent.aim),
             shape: super::ShapeSpec { radius: s.radius.or(ps.radius), border: s.border.or(ps.border) },
         };
         Self { spec, inherited }

@@ -64,6 +64,24 @@ pub struct Spec {
     #[serde(skip_serializing_if = "ShapeSpec::is_empty")]
     #[schemars(default)]
     pub shape: ShapeSpec,
+    /// How much of a page each part of the palette should cover.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub aim: Option<Aim>,
+}
+
+/// The balance of colours on a page, in percent.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, JsonSchema)]
+#[schemars(deny_unknown_fields)]
+pub struct Aim {
+    /// Neutral grounds, 0 to 100.
+    #[schemars(range(min = 0.0, max = 100.0))]
+    pub dominant: f64,
+    /// The brand's main colours, 0 to 100.
+    #[schemars(range(min = 0.0, max = 100.0))]
+    pub secondary: f64,
+    /// What calls for attention, 0 to 100.
+    #[schemars(range(min = 0.0, max = 100.0))]
+    pub accent: f64,
 }
 
 /// A colour the user brings.
@@ -277,6 +295,7 @@ impl Spec {
             tokens: IndexMap::new(),
             typography: TypeSpec::default(),
             shape: ShapeSpec::default(),
+            aim: None,
         }
     }
 

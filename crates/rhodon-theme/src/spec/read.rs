@@ -6,7 +6,8 @@ use serde_json::Value;
 use super::field::{Node, Object};
 use super::problem::Problems;
 use super::{
-    BrandColor, FORMAT, IntentSpec, ModeValues, OwnToken, ScaleSpec, ShapeSpec, Spec, TokenKind, TypeSpec,
+    Aim, BrandColor, FORMAT, IntentSpec, ModeValues, OwnToken, ScaleSpec, ShapeSpec, Spec, TokenKind,
+    TypeSpec,
 };
 use crate::intent;
 use crate::label::{Slug, StepLabel, TokenPath};
@@ -42,7 +43,7 @@ impl Spec {
 fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Spec> {
     const KEYS: &[&str] = &[
         "format", "name", "extends", "brand", "steps", "scales", "intents", "roles", "tokens", "type",
-        "shape",
+        "shape", "aim",
     ];
     let object = node.object(KEYS, problems)?;
     let format = object.require("format", problems)?;
@@ -85,6 +86,7 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Spec> {
     if let Some(n) = object.get("shape") {
         spec.shape = shape(&n, problems).unwrap_or_default();
     }
+    spec.aim = object.get("aim").and_then(|n| aim(&n, problems));
     Some(spec)
 }
 
@@ -294,4 +296,17 @@ fn shape(node: &Node<'_>, problems: &mut Problems) -> Option<ShapeSpec> {
         radius: object.get("radius").and_then(|n| n.number(0.0, 64.0, problems)),
         border: object.get("border").and_then(|n| n.number(0.0, 16.0, problems)),
     })
+}
+
+fn aim(node: &Node<'_>, problems: &mut Problems) -> Option<Aim> {
+    let object = node.object(&["dominant", "secondary", "accent"], problems)?;
+    let mut part = |key: &str| object.require(key, problems).and_then(|n| n.number(0.0, 100.0, problems));
+    let (dominant, secondary, accent) = (part("dominant"), part("secondary"), part("accent"));
+    let aim = Aim { dominant: dominant?, secondary: secondary?, accent: accent? };
+    let sum = aim.dominant + aim.secondary + aim.accent;
+    if (sum - 100.0).abs() > 0.5 {
+        problems.add(object.pointer(), format!("expected parts that add up to 100, found {sum}"));
+        return None;
+    }
+    Some(aim)
 }

@@ -1,11 +1,12 @@
 import { TextInput } from "@mantine/core";
 import { IconArrowDown, IconArrowUp, IconX } from "@tabler/icons-react";
 import { useEffect, useRef, useState } from "react";
-import type { Spec } from "../../api/client";
+import { ApiProblem, answer, api, type Spec } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
 import { moveBrand, removeBrand, setBrand } from "../../editor/edits";
 import { CopyButton } from "../../shell/CopyButton";
 import classes from "./BrandStage.module.css";
+import { hangingOn, RemoveDialog } from "./RemoveDialog";
 import { useTypedColor } from "./useTypedColor";
 
 interface Props {
@@ -19,6 +20,10 @@ export function BrandCard({ index, color, count }: Props) {
   const { theme, spec, preview, draft, commit, discard } = useTheEditor();
   const [name, setName] = useState(color.name);
   useEffect(() => setName(color.name), [color.name]);
+  const [slug, setSlug] = useState(color.slug ?? "");
+  useEffect(() => setSlug(color.slug ?? ""), [color.slug]);
+  const [nameRefusal, setNameRefusal] = useState<string>();
+  const [removing, setRemoving] = useState(false);
   const saved = theme.spec.brand?.find((b) => b.slug === color.slug)?.color ?? color.color;
   const pending = useRef<string>(undefined);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -47,10 +52,30 @@ export function BrandCard({ index, color, count }: Props) {
       discard();
     } else save();
   };
-  const rename = () => {
-    const next = name.trim();
-    if (next === "" || next === color.name) setName(color.name);
-    else void commit(setBrand(spec, index, { name: next }), `${color.name} renamed to ${next}`);
+  const rename = async (next: { name: string; slug?: string }) => {
+    try {
+      const body = { spec: theme.spec, brand: color.slug ?? "", ...next };
+      const renamed = await answer(api.POST("/api/rename-brand", { body }));
+      const label = next.slug ? `${color.name}: slug ${next.slug}` : `${color.name} renamed to ${next.name}`;
+      await commit(renamed.spec, label);
+      setNameRefusal(undefined);
+    } catch (error) {
+      setNameRefusal(
+        error instanceof ApiProblem ? (error.problem.problems?.[0]?.message ?? error.message) : String(error),
+      );
+    }
+  };
+  const leaveName = () => {
+    if (name.trim() === "") setName(color.name);
+    else if (name.trim() !== color.name) void rename({ name: name.trim() });
+  };
+  const leaveSlug = () => {
+    if (slug.trim() !== color.slug) void rename({ name: color.name, slug: slug.trim() });
+  };
+  const hanging = hangingOn(theme.spec, color.slug ?? "");
+  const remove = () => {
+    setRemoving(false);
+    void commit(removeBrand(spec, index), `${color.name} removed`);
   };
   const uses = preview?.derived.intents.filter((i) => i.scale === color.slug).map((i) => i.name) ?? [];
   const steps = preview?.derived.scales.find((s) => s.slug === color.slug)?.steps;
@@ -74,8 +99,9 @@ export function BrandCard({ index, color, count }: Props) {
           value={name}
           maxLength={200}
           onChange={(e) => setName(e.currentTarget.value)}
-          onBlur={rename}
-          onKeyDown={(e) => e.key === "Enter" && rename()}
+          error={nameRefusal}
+          onBlur={leaveName}
+          onKeyDown={(e) => e.key === "Enter" && leaveName()}
         />
         <TextInput
           label="Colour"
@@ -111,7 +137,7 @@ export function BrandCard({ index, color, count }: Props) {
             className={classes.tool}
             aria-label={`Remove ${color.name}`}
             disabled={count === 1 && !theme.parent}
-            onClick={() => commit(removeBrand(spec, index), `${color.name} removed`)}
+            onClick={() => (hanging.length > 0 ? setRemoving(true) : remove())}
           >
             <IconX size={15} />
           </button>
@@ -124,9 +150,26 @@ export function BrandCard({ index, color, count }: Props) {
           ))}
       </div>
       <p className={classes.use}>
-        {uses.length > 0 ? <b>{uses.join(", ")}</b> : "no intent"} · {color.slug}
+        {uses.length > 0 ? <b>{uses.join(", ")}</b> : "no intent"} ·{" "}
+        <input
+          className={classes.slug}
+          aria-label={`Slug of ${color.name}`}
+          value={slug}
+          maxLength={60}
+          spellCheck={false}
+          onChange={(e) => setSlug(e.currentTarget.value)}
+          onBlur={leaveSlug}
+          onKeyDown={(e) => e.key === "Enter" && leaveSlug()}
+        />
         {pinned && ` · exact at ${pinned}`}
       </p>
+      <RemoveDialog
+        name={color.name}
+        hanging={hanging}
+        opened={removing}
+        onClose={() => setRemoving(false)}
+        onRemove={remove}
+      />
     </li>
   );
 }

@@ -24,7 +24,8 @@ export function BrandStage() {
       )}
       <ul className={classes.list}>
         {brand.map((color, i) => (
-          <BrandCard key={color.slug ?? i} index={i} color={color} count={brand.length} />
+          // biome-ignore lint/suspicious/noArrayIndexKey: name, slug and code all change while a card is edited
+          <BrandCard key={i} index={i} color={color} count={brand.length} />
         ))}
       </ul>
       <AddBrand />

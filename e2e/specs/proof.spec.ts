@@ -25,7 +25,7 @@ test("no page paints with a colour of its own", async ({ page, slug }) => {
   for (const name of ["timetable", ...Object.keys(PAGES)]) {
     await page.getByRole("tab", { name, exact: true }).click();
     const sheets = await half(page, "light")
-      .locator("main")
+      .locator(`main[aria-label="${name}, light"]`)
       .evaluate(async () => {
         await new Promise((done) => setTimeout(done, 200));
         return [...document.styleSheets].flatMap((sheet) => [...sheet.cssRules].map((rule) => rule.cssText)).join("\n");

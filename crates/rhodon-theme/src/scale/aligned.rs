@@ -4,10 +4,12 @@
 use rhodon_color::Rgb8;
 
 use crate::scale::Request;
+use crate::scale::hand::adjusted;
 use crate::scale::natural::paint;
 use crate::scale::pin::Placed;
 use crate::scale::round::Slack;
 
 pub(crate) fn build(request: &Request, targets: &[f64], pins: &[Placed]) -> Vec<Rgb8> {
-    paint(request, &request.adjusted(targets.to_vec()), pins, Slack::Exact)
+    let lightness = adjusted(targets.to_vec(), &request.labels, &request.lightness, pins);
+    paint(request, &lightness, pins, Slack::Exact)
 }

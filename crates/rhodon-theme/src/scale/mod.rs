@@ -2,6 +2,7 @@
 
 mod aligned;
 mod chroma;
+mod hand;
 mod lightness;
 mod method;
 mod mix;
@@ -55,30 +56,6 @@ impl Request {
             wide: false,
         }
     }
-
-    /// Applies the L\* set by hand; the steps beside follow smoothly, pins hold. What
-    /// would break the order is cut to leave it intact.
-    fn adjusted(&self, mut lightness: Vec<f64>) -> Vec<f64> {
-        for (label, wanted) in &self.lightness {
-            if let Some(i) = self.labels.iter().position(|l| l == label) {
-                adjust(&mut lightness, i, *wanted);
-            }
-        }
-        lightness
-    }
-}
-
-/// The least L\* kept between a step set by hand and its neighbours.
-const HAND_GAP: f64 = 1.0;
-
-/// Moves one step, and its two neighbours on either side by a part of the way.
-fn adjust(lightness: &mut [f64], index: usize, wanted: f64) {
-    let high = if index == 0 { 100.0 } else { lightness[index - 1] - HAND_GAP };
-    let low = lightness.get(index + 1).map_or(0.0, |l| l + HAND_GAP);
-    if low > high {
-        return;
-    }
-    lightness[index] = wanted.clamp(low, high);
 }
 
 /// One colour of a scale.

@@ -4,6 +4,7 @@
 use rhodon_color::{HueSlice, Oklch, Rgb8, luminance_from_lightness};
 
 use crate::scale::chroma::{Strength, limit};
+use crate::scale::hand::adjusted;
 use crate::scale::pin::Placed;
 use crate::scale::round::{Slack, to_code};
 use crate::scale::{Request, lightness};
@@ -13,7 +14,7 @@ const TURN_SPAN: f64 = 60.0;
 
 pub(crate) fn build(request: &Request, targets: &[f64], pins: &[Placed]) -> Vec<Rgb8> {
     let lightness = lightness::natural(targets, pins);
-    paint(request, &request.adjusted(lightness), pins, Slack::Even)
+    paint(request, &adjusted(lightness, &request.labels, &request.lightness, pins), pins, Slack::Even)
 }
 
 /// Colours for given L\*: pins exactly, the rest by the pins' hue and strength.

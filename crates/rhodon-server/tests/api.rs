@@ -281,3 +281,53 @@ async fn an_earlier_revision_is_restored_as_a_new_one() {
         list.as_array().unwrap().iter().map(|r| r["scales"].as_array().unwrap().len()).collect();
     assert_eq!(scales, [1, 1, 1]);
 }
+
+#[tokio::test]
+async fn a_child_is_derived_anew_when_its_parent_changes() {
+    let server = Server::start().await;
+    let (_, child) = server.get("/api/themes/night-crossing").await;
+    let petrol = |derived: &Value| {
+        let tokens = derived["tokens"].as_array().unwrap();
+        tokens.iter().find(|t| t["path"] == "petrol.600").unwrap()["light"]["value"].clone()
+    };
+    let ask = || server.post("/api/derive", json!({ "spec": child["spec"] }));
+    assert_eq!(petrol(&ask().await.1), "#0f5c7a");
+    let (_, parent) = server.get("/api/themes/brindle-sound-ferries").await;
+    let mut spec = parent["spec"].clone();
+    spec["brand"][0]["color"] = json!("#0f5c7b");
+    let (status, _) =
+        server.put("/api/themes/brindle-sound-ferries", 1, json!({ "spec": spec, "label": "bluer" })).await;
+    assert_eq!(status, StatusCode::OK);
+    assert_eq!(petrol(&ask().await.1), "#0f5c7b");
+}
+
+#[tokio::test]
+async fn the_same_document_gives_the_same_answer() {
+    let server = Server::start().await;
+    let first = server.post("/api/derive", json!({ "spec": tern("#0f5c7a") })).await;
+    assert_eq!(first, server.post("/api/derive", json!({ "spec": tern("#0f5c7a") })).await);
+    let request = server.ask(Method::POST, "/api/derive").header("content-type", "text/plain").body("{}");
+    assert_eq!(read(request.send().await.unwrap()).await.0, StatusCode::UNSUPPORTED_MEDIA_TYPE);
+}
+
+#[tokio::test]
+async fn lists_companions_and_renaming() {
+    let server = Server::start().await;
+    let (_, items) = server.post("/api/colors", json!({ "text": "Sea: 0f5c7a; bluish" })).await;
+    assert_eq!((&items[0]["name"], &items[0]["css"]), (&json!("Sea"), &json!("#0f5c7a")));
+    assert!(items[1]["error"].as_str().unwrap().starts_with("expected"), "{items}");
+
+    let (_, found) = server.post("/api/companions", json!({ "color": "#0f5c7a", "draw": 3 })).await;
+    assert_eq!(found, server.post("/api/companions", json!({ "color": "#0f5c7a", "draw": 3 })).await.1);
+    assert_eq!(found["wheel"].as_array().unwrap().len(), 36);
+
+    let body = json!({ "spec": tern("#0f5c7a"), "brand": "deep", "name": "Shallow" });
+    let (_, renamed) = server.post("/api/rename-brand", body).await;
+    assert_eq!(renamed["spec"]["brand"][0]["slug"], "shallow");
+    let body = json!({ "spec": tern("#0f5c7a"), "brand": "deep", "name": "Deep", "slug": "Not A Slug" });
+    let (status, problem) = server.post("/api/rename-brand", body).await;
+    assert_eq!(
+        (status, &problem["problems"][0]["pointer"]),
+        (StatusCode::UNPROCESSABLE_ENTITY, &json!("/slug"))
+    );
+}

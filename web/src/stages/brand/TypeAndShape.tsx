@@ -1,7 +1,8 @@
-import { NumberInput, TextInput } from "@mantine/core";
+import { NumberInput } from "@mantine/core";
 import { useEffect, useState } from "react";
 import type { Spec } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
+import { TypedField } from "../../shell/TypedField";
 import classes from "./BrandStage.module.css";
 
 type TypeSpec = NonNullable<Spec["type"]>;
@@ -29,12 +30,12 @@ export function TypeAndShape() {
       <h2 className={classes.title}>Type and shape</h2>
       <div className={classes.typeGrid}>
         {FAMILIES.map((key) => (
-          <Words
+          <TypedField
             key={key}
             label={`${key} families`}
             placeholder="system-ui, sans-serif"
             value={spec.type?.[key]?.join(", ") ?? ""}
-            onWords={(text) => {
+            onText={(text) => {
               const names = text
                 .split(",")
                 .map((n) => n.trim().replace(/^["']|["']$/g, ""))
@@ -46,11 +47,11 @@ export function TypeAndShape() {
             }}
           />
         ))}
-        <Words
+        <TypedField
           label="web-font address"
           placeholder="https://…"
           value={spec.type?.import ?? ""}
-          onWords={(text) => void commit(type({ import: text || null }), `web font: ${text || "none"}`)}
+          onText={(text) => void commit(type({ import: text || null }), `web font: ${text || "none"}`)}
         />
       </div>
       <div className={classes.numbers}>
@@ -76,30 +77,6 @@ export function TypeAndShape() {
         ))}
       </div>
     </section>
-  );
-}
-
-interface WordsProps {
-  label: string;
-  placeholder: string;
-  value: string;
-  onWords: (text: string) => void;
-}
-
-function Words({ label, placeholder, value, onWords }: WordsProps) {
-  const [text, setText] = useState(value);
-  useEffect(() => setText(value), [value]);
-  const save = () => text.trim() !== value && onWords(text.trim());
-  return (
-    <TextInput
-      size="xs"
-      label={label}
-      placeholder={placeholder}
-      value={text}
-      onChange={(e) => setText(e.currentTarget.value)}
-      onBlur={save}
-      onKeyDown={(e) => e.key === "Enter" && save()}
-    />
   );
 }
 

@@ -1,8 +1,8 @@
-import { Checkbox, NativeSelect, TextInput } from "@mantine/core";
-import { useEffect, useState } from "react";
+import { Checkbox, NativeSelect } from "@mantine/core";
 import type { Scale } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
 import { setScale } from "../../editor/edits";
+import { TypedField } from "../../shell/TypedField";
 import classes from "./Stave.module.css";
 
 /** Lists that many consumers use; any other is typed. */
@@ -41,8 +41,13 @@ export function StepSettings({ scale }: { scale: Scale }) {
         value={steps}
         onChange={(e) => setSteps(e.currentTarget.value)}
       />
-      <Typed label="Own list" placeholder="tint base shade" value={known ? "" : steps} onText={setSteps} />
-      <Typed
+      <TypedField
+        label="Own list"
+        placeholder="tint base shade"
+        value={known ? "" : steps}
+        onText={setSteps}
+      />
+      <TypedField
         label="Alpha steps, %"
         placeholder="8 16 24"
         value={settings.alpha?.join(" ") ?? ""}
@@ -98,29 +103,5 @@ export function StepSettings({ scale }: { scale: Scale }) {
         />
       </div>
     </div>
-  );
-}
-
-interface TypedProps {
-  label: string;
-  placeholder: string;
-  value: string;
-  onText: (text: string) => void;
-}
-
-function Typed({ label, placeholder, value, onText }: TypedProps) {
-  const [text, setText] = useState(value);
-  useEffect(() => setText(value), [value]);
-  const save = () => text.trim() !== value && onText(text.trim());
-  return (
-    <TextInput
-      size="xs"
-      label={label}
-      placeholder={placeholder}
-      value={text}
-      onChange={(e) => setText(e.currentTarget.value)}
-      onBlur={save}
-      onKeyDown={(e) => e.key === "Enter" && save()}
-    />
   );
 }

@@ -17,29 +17,38 @@ interface Props {
 
 /** Names of the roles on an open line: light mode above it, dark mode below. */
 export function Flags({ scale, flags, side }: Props) {
-  const lanes = flags.reduce((most, f) => Math.max(most, f.lane + 1), 1);
+  // While one is dragged the draft puts its role elsewhere: the flags stay as they were until it is dropped.
+  const [held, setHeld] = useState<Flag[]>();
+  const shown = held ?? flags;
+  const lanes = shown.reduce((most, f) => Math.max(most, f.lane + 1), 1);
   const mode = side === "above" ? "light" : "dark";
   return (
     <div className={classes.flags} data-side={side} style={{ height: lanes * LANE + 6 }}>
-      {flags.map((flag) => (
-        <FlagMark key={flag.path} scale={scale} flag={flag} side={side} mode={mode} />
+      {shown.map((flag) => (
+        <FlagMark
+          key={flag.path}
+          scale={scale}
+          flag={flag}
+          side={side}
+          mode={mode}
+          onHold={(holds) => setHeld(holds ? shown : undefined)}
+        />
       ))}
     </div>
   );
 }
 
-/** One flag: dragged to another step it takes its first role along; pressed it lists its roles. */
-function FlagMark({
-  scale,
-  flag,
-  side,
-  mode,
-}: {
+interface FlagProps {
   scale: Scale;
   flag: Flag;
   side: "above" | "below";
   mode: Mode;
-}) {
+  /** Told when a press begins and ends. */
+  onHold: (holds: boolean) => void;
+}
+
+/** One flag: dragged to another step it takes its first role along; pressed it lists its roles. */
+function FlagMark({ scale, flag, side, mode, onHold }: FlagProps) {
   const [open, setOpen] = useState(false);
   const [shift, setShift] = useState(0);
   const drag = useRef<{ x: number; moved: boolean }>(undefined);
@@ -59,6 +68,7 @@ function FlagMark({
     onPointerDown: (event: PointerEvent<HTMLElement>) => {
       event.currentTarget.setPointerCapture(event.pointerId);
       drag.current = { x: event.clientX, moved: false };
+      onHold(true);
     },
     onPointerMove: (event: PointerEvent<HTMLElement>) => {
       if (!drag.current) return;
@@ -69,10 +79,17 @@ function FlagMark({
       const step = nearest(event);
       if (step) move.show(role, step.path);
     },
+    onPointerCancel: () => {
+      drag.current = undefined;
+      setShift(0);
+      onHold(false);
+      move.drop();
+    },
     onPointerUp: (event: PointerEvent<HTMLElement>) => {
       const moved = drag.current?.moved;
       drag.current = undefined;
       setShift(0);
+      onHold(false);
       if (!moved) return setOpen(true);
       const step = nearest(event);
       if (step) move.save(role, step.path);

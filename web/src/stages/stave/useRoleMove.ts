@@ -4,7 +4,7 @@ import type { Mode } from "./roles";
 
 /** Putting a role on another step: shown while it moves, saved where it is dropped. */
 export function useRoleMove(mode: Mode) {
-  const { spec, theme, preview, draft, commit } = useTheEditor();
+  const { spec, theme, preview, draft, commit, discard } = useTheEditor();
   const token = (role: string) => preview?.derived.tokens.find((t) => t.path === role);
   const changed = (base: typeof spec, role: string, step: string | undefined) => {
     const found = token(role);
@@ -14,6 +14,8 @@ export function useRoleMove(mode: Mode) {
     show: (role: string, step: string) => draft(changed(theme.spec, role, step)),
     save: (role: string, step: string | undefined) =>
       void commit(changed(theme.spec, role, step), `${role} (${mode}): ${step ?? "back to derived"}`),
+    /** Back to where it was. */
+    drop: discard,
     isSet: (role: string) => {
       const found = token(role);
       return (mode === "dark" ? (found?.dark ?? found?.light) : found?.light)?.origin === "set";

@@ -68,11 +68,18 @@ test("type and shape reach the proof", async ({ page, slug }) => {
   await saved(page, 2);
   const button = half(page, "light").getByRole("button", { name: "Book a crossing" });
   await expect(button).toHaveCSS("border-radius", "20px");
-  const body = page.getByRole("textbox", { name: "body families" });
+  const body = page.getByRole("combobox", { name: "body families" });
   await body.fill("Harbour Sans, serif");
   await body.press("Enter");
   await saved(page, 3);
   await expect(half(page, "light").locator("body")).toHaveCSS("font-family", '"Harbour Sans", serif');
+  // A face that comes with Rhodon is there to be seen.
+  await body.fill("Instrument Sans Variable, sans-serif");
+  await body.press("Enter");
+  await saved(page, 4);
+  await expect
+    .poll(() => half(page, "light").locator("body").evaluate(() => [...document.fonts].some((f) => f.family.includes("Instrument") && f.status === "loaded")))
+    .toBe(true);
 });
 
 test("a role is put on another step by its list, and by dragging", async ({ page, slug }) => {

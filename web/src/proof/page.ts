@@ -1,8 +1,10 @@
+import "@fontsource-variable/instrument-sans/index.css";
+import "@fontsource-variable/spline-sans-mono/index.css";
 import "./layout.css";
 import { el } from "./element";
 import { isPageName, PAGES } from "./pages";
 
-/** The document inside the proof: markup only. What it looks like comes from the exported sheets. */
+/** The document inside the proof: markup, and the faces a theme may name. What it looks like comes from the exported sheets. */
 const search = new URLSearchParams(location.search);
 const mode = search.get("mode") === "dark" ? "dark" : "light";
 const asked = search.get("page");

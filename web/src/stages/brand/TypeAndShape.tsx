@@ -9,6 +9,21 @@ type TypeSpec = NonNullable<Spec["type"]>;
 type ShapeSpec = NonNullable<Spec["shape"]>;
 
 const FAMILIES = ["body", "heading", "mono"] as const;
+
+/** The faces that come with Rhodon, stacks of the system's own, and a serif one. */
+const TEXT_FACES = [
+  "Instrument Sans Variable, system-ui, sans-serif",
+  "system-ui, Segoe UI, Roboto, sans-serif",
+  "Georgia, Cambria, Times New Roman, serif",
+];
+const FACES = {
+  body: TEXT_FACES,
+  heading: TEXT_FACES,
+  mono: [
+    "Spline Sans Mono Variable, ui-monospace, monospace",
+    "ui-monospace, Consolas, Liberation Mono, monospace",
+  ],
+};
 const NUMBERS = [
   { key: "base", label: "Size", unit: "px", fallback: 16, min: 8, max: 32, step: 1 },
   { key: "ratio", label: "Ratio", unit: "", fallback: 1.2, min: 1.05, max: 2, step: 0.05 },
@@ -34,6 +49,7 @@ export function TypeAndShape() {
             key={key}
             label={`${key} families`}
             placeholder="system-ui, sans-serif"
+            offers={FACES[key]}
             value={spec.type?.[key]?.join(", ") ?? ""}
             onText={(text) => {
               const names = text

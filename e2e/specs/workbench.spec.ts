@@ -115,6 +115,10 @@ test("steps are pinned, left out, named anew and made see-through", async ({ pag
   await page.getByRole("list", { name: "Steps of Petrol" }).getByRole("button", { name: "in", exact: true }).last().click();
   await saved(page, 4);
   const alpha = page.getByRole("textbox", { name: "Alpha steps, %" });
+  await alpha.fill("8 thin");
+  await alpha.press("Enter");
+  await expect(page.getByRole("alert")).toContainText("/scales/petrol/alpha/1: expected a number, found text");
+  await expect(alpha).toHaveValue("8 thin");
   await alpha.fill("8 16");
   await alpha.press("Enter");
   await saved(page, 5);

@@ -16,11 +16,15 @@ export function addBrand(spec: Spec, name: string, color: string): Spec {
   return { ...spec, brand: [...(spec.brand ?? []), { name, slug: freeSlug(spec, name), color }] };
 }
 
+/** Whether a written value is a reference into the group of a brand colour. */
+export function refersTo(text: string | null | undefined, slug: string): boolean {
+  return text?.replace(/\s/g, "").startsWith(`{${slug}.`) ?? false;
+}
+
 /** Removes a brand colour with everything that refers to it. */
 export function removeBrand(spec: Spec, index: number): Spec {
   const gone = spec.brand?.[index]?.slug ?? "";
-  const inside = (text: string | null | undefined) =>
-    text?.replace(/\s/g, "").startsWith(`{${gone}.`) ?? false;
+  const inside = (text: string | null | undefined) => refersTo(text, gone);
   const brand = (spec.brand ?? []).filter((_, i) => i !== index);
   const scales = Object.fromEntries(
     Object.entries(spec.scales ?? {})

@@ -1,5 +1,6 @@
 import { Button, Group, Modal, Text } from "@mantine/core";
 import type { Spec } from "../../api/client";
+import { refersTo } from "../../editor/edits";
 
 interface Props {
   name: string;
@@ -31,8 +32,7 @@ export function RemoveDialog({ name, hanging, opened, onClose, onRemove }: Props
 
 /** Decisions of a document that refer to a brand colour. */
 export function hangingOn(spec: Spec, slug: string): string[] {
-  const inside = (text: string | null | undefined) =>
-    text?.replace(/\s/g, "").startsWith(`{${slug}.`) ?? false;
+  const inside = (text: string | null | undefined) => refersTo(text, slug);
   return [
     ...Object.entries(spec.intents ?? {})
       .filter(([, i]) => i.scale === slug)

@@ -15,6 +15,10 @@ const LISTS = [
 
 const words = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
 
+/** What is no number goes to the server as typed, which refuses it with its place; the typing stays. */
+const numberOrWord = (word: string) =>
+  Number.isFinite(Number(word)) ? Number(word) : (word as unknown as number);
+
 /** Names of the steps, step 0, see-through steps, the other end, and what exports leave out. */
 export function StepSettings({ scale }: { scale: Scale }) {
   const { spec, preview, commit } = useTheEditor();
@@ -51,7 +55,7 @@ export function StepSettings({ scale }: { scale: Scale }) {
         label="Alpha steps, %"
         placeholder="8 16 24"
         value={settings.alpha?.join(" ") ?? ""}
-        onText={(text) => set({ alpha: words(text).map(Number) }, `alpha steps ${text || "none"}`)}
+        onText={(text) => set({ alpha: words(text).map(numberOrWord) }, `alpha steps ${text || "none"}`)}
       />
       {scale.origin !== "derived" && (
         <NativeSelect

@@ -13,5 +13,5 @@ mod write;
 pub use name::css_name;
 pub use option::{OptionError, OptionKind, Settings, TargetOption};
 pub use stamp::Stamp;
-pub use target::{ExportError, File, Group, Output, Target, Warning, export, find};
+pub use target::{ExportError, File, Group, Output, Source, Target, Warning, export, find, remembered};
 pub use write::TARGETS;

@@ -17,6 +17,30 @@ pub(crate) fn kebab(prefix: &str, path: &str) -> String {
     if prefix.is_empty() { name } else { format!("{prefix}-{name}") }
 }
 
+/// `primary.fill-hover` as `primary_fill_hover`.
+pub(crate) fn snake(path: &str) -> String {
+    path.replace(['.', '-'], "_").to_ascii_lowercase()
+}
+
+/// `primary.fill-hover` as `primaryFillHover`. Digits that would run into each other are held
+/// apart: `blue-2.50` is `blue2_50`.
+pub(crate) fn camel(path: &str) -> String {
+    let mut out = String::with_capacity(path.len());
+    for word in path.split(['.', '-']) {
+        let first = word.chars().next().unwrap_or_default();
+        if first.is_ascii_digit() && out.ends_with(|c: char| c.is_ascii_digit()) {
+            out.push('_');
+        }
+        let first = if out.is_empty() { first } else { first.to_ascii_uppercase() };
+        out.push(first);
+        out.push_str(&word[first.len_utf8()..]);
+    }
+    out
+}
+
+/// Names by token path.
+pub(crate) type Names<'a> = HashMap<&'a str, String>;
+
 /// Makes a name for every token and refuses two that come out alike.
 ///
 /// # Errors
@@ -24,7 +48,7 @@ pub(crate) fn kebab(prefix: &str, path: &str) -> String {
 pub(crate) fn unique<'a>(
     tokens: impl Iterator<Item = &'a Token>,
     make: impl Fn(&str) -> String,
-) -> Result<HashMap<&'a str, String>, ExportError> {
+) -> Result<Names<'a>, ExportError> {
     let mut names = HashMap::new();
     let mut owners: HashMap<String, &str> = HashMap::new();
     for token in tokens {
@@ -35,4 +59,52 @@ pub(crate) fn unique<'a>(
         names.insert(&*token.path, name);
     }
     Ok(names)
+}
+
+/// Words that a language keeps for itself.
+#[derive(Debug)]
+pub(crate) struct Language {
+    pub name: &'static str,
+    pub reserved: &'static [&'static str],
+}
+
+impl Language {
+    /// As [`unique`], refusing the language's own words too.
+    ///
+    /// # Errors
+    /// Names both tokens, or the token and the word.
+    pub(crate) fn names<'a>(
+        &self,
+        tokens: impl Iterator<Item = &'a Token>,
+        make: impl Fn(&str) -> String,
+    ) -> Result<Names<'a>, ExportError> {
+        let names = unique(tokens, make)?;
+        let hit = names.iter().filter(|(_, name)| self.reserved.contains(&name.as_str())).min();
+        match hit {
+            None => Ok(names),
+            Some((token, word)) => Err(ExportError::Reserved {
+                token: (*token).to_owned(),
+                word: word.clone(),
+                language: self.name,
+            }),
+        }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn each_case_is_made_from_the_path() {
+        for (path, camels, snakes) in [
+            ("primary.fill-hover", "primaryFillHover", "primary_fill_hover"),
+            ("petrol.600", "petrol600", "petrol_600"),
+            ("blue-2.50", "blue2_50", "blue_2_50"),
+            ("petrol.a8", "petrolA8", "petrol_a8"),
+            ("wake", "wake", "wake"),
+        ] {
+            assert_eq!((camel(path), snake(path)), (camels.into(), snakes.into()));
+        }
+    }
 }

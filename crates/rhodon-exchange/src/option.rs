@@ -13,15 +13,24 @@ pub enum OptionKind {
     List(&'static [&'static str]),
     /// A name part: letters, digits and hyphens, or nothing.
     Name,
+    /// Dotted or slashed names, as modules, packages and platform styles have them, or nothing.
+    Qualified,
+    /// A class name with `{name}` where the token's name goes.
+    Pattern,
+    /// Names separated by commas, or nothing.
+    Names,
 }
 
 impl OptionKind {
-    /// `choice`, `list` or `name`.
+    /// Its name, as in `choice`.
     pub fn id(&self) -> &'static str {
         match self {
             Self::Choice(_) => "choice",
             Self::List(_) => "list",
             Self::Name => "name",
+            Self::Qualified => "qualified",
+            Self::Pattern => "pattern",
+            Self::Names => "names",
         }
     }
 
@@ -29,7 +38,7 @@ impl OptionKind {
     pub fn choices(&self) -> &'static [&'static str] {
         match self {
             Self::Choice(words) | Self::List(words) => words,
-            Self::Name => &[],
+            _ => &[],
         }
     }
 
@@ -38,6 +47,9 @@ impl OptionKind {
             Self::Choice(words) => format!("one of {}", words.join(", ")),
             Self::List(words) => format!("all, or some of {} separated by commas", words.join(", ")),
             Self::Name => "letters, digits and hyphens, starting with a letter".to_owned(),
+            Self::Qualified => "letters, digits and . _ - / : @, at most 120".to_owned(),
+            Self::Pattern => "letters, digits, hyphens and underscores around one {name}".to_owned(),
+            Self::Names => "names of letters, digits and hyphens separated by commas".to_owned(),
         }
     }
 
@@ -45,14 +57,25 @@ impl OptionKind {
         match self {
             Self::Choice(words) => words.contains(&value),
             Self::List(words) => value == "all" || value.split(',').all(|w| words.contains(&w.trim())),
-            Self::Name => {
-                value.is_empty()
-                    || (value.starts_with(|c: char| c.is_ascii_alphabetic())
-                        && value.len() <= 40
-                        && value.bytes().all(|b| b.is_ascii_alphanumeric() || b == b'-'))
+            Self::Name => value.is_empty() || is_name(value),
+            Self::Qualified => {
+                let fits = |b: u8| b.is_ascii_alphanumeric() || b"._-/:@".contains(&b);
+                value.len() <= 120 && value.bytes().all(fits)
             }
+            Self::Pattern => value.split_once("{name}").is_some_and(|(before, after)| {
+                let fits = |b: u8| b.is_ascii_alphanumeric() || b"-_".contains(&b);
+                let starts = before.is_empty() || before.starts_with(|c: char| c.is_ascii_alphabetic());
+                starts && value.len() <= 80 && before.bytes().chain(after.bytes()).all(fits)
+            }),
+            Self::Names => value.is_empty() || value.split(',').all(|name| is_name(name.trim())),
         }
     }
+}
+
+fn is_name(text: &str) -> bool {
+    text.starts_with(|c: char| c.is_ascii_alphabetic())
+        && text.len() <= 40
+        && text.bytes().all(|b| b.is_ascii_alphanumeric() || b == b'-')
 }
 
 /// One option of a target.
@@ -66,6 +89,28 @@ pub struct TargetOption {
     pub default: &'static str,
     /// What it does, in a sentence.
     pub help: &'static str,
+}
+
+impl TargetOption {
+    /// Put in front of every name.
+    pub(crate) const PREFIX: Self =
+        Self { key: "prefix", kind: OptionKind::Name, default: "", help: "Put in front of every name." };
+
+    /// The prefix of the custom properties that a target refers to.
+    pub(crate) const PROPERTY_PREFIX: Self = Self {
+        key: "prefix",
+        kind: OptionKind::Name,
+        default: "",
+        help: "The prefix that the custom properties were written with.",
+    };
+
+    /// Which sections of the theme are written.
+    pub(crate) const GROUPS: Self = Self {
+        key: "groups",
+        kind: OptionKind::List(crate::target::SECTIONS),
+        default: "all",
+        help: "Which groups are written.",
+    };
 }
 
 /// A setting that a target does not take.
@@ -123,9 +168,20 @@ impl Settings {
         self.0.get(key).map_or("", String::as_str)
     }
 
-    /// Whether a list option holds a word.
+    /// Those that differ from the defaults, in the target's order.
+    pub fn changed(&self, options: &'static [TargetOption]) -> impl Iterator<Item = (&'static str, &str)> {
+        let pairs = options.iter().map(|o| (o, self.get(o.key)));
+        pairs.filter(|(o, value)| *value != o.default).map(|(o, value)| (o.key, value))
+    }
+
+    /// The names of an option that takes several.
+    pub fn names(&self, key: &str) -> impl Iterator<Item = &str> {
+        self.get(key).split(',').map(str::trim).filter(|n| !n.is_empty())
+    }
+
+    /// Whether a list option holds a word. An option that the target does not have leaves nothing out.
     pub fn includes(&self, key: &str, word: &str) -> bool {
-        let value = self.get(key);
+        let value = self.0.get(key).map_or("all", String::as_str);
         value == "all" || value.split(',').any(|w| w.trim() == word)
     }
 }

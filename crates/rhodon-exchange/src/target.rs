@@ -1,6 +1,6 @@
 //! What a target is, and the one way to write one.
 
-use rhodon_theme::{Derived, Section, Token};
+use rhodon_theme::{ColorValue, Derived, Mode, NamedScale, Resolved, Section, Token, TokenKind};
 use serde::Serialize;
 
 use crate::option::{OptionError, Settings, TargetOption};
@@ -13,6 +13,27 @@ use crate::write::TARGETS;
 pub enum Group {
     /// Style sheets and scripts for the web.
     Web,
+    /// Configurations and themes of front-end frameworks.
+    Frameworks,
+    /// Resources and code of applications.
+    Apps,
+    /// Themes of site systems.
+    Sites,
+    /// What is kept, printed or read by design programs.
+    Records,
+}
+
+impl Group {
+    /// Its name in lists.
+    pub fn id(self) -> &'static str {
+        match self {
+            Self::Web => "web",
+            Self::Frameworks => "frameworks",
+            Self::Apps => "apps",
+            Self::Sites => "sites",
+            Self::Records => "records",
+        }
+    }
 }
 
 /// One file, complete.
@@ -31,6 +52,12 @@ pub struct Warning {
     pub token: String,
     /// What happens to it.
     pub message: String,
+}
+
+impl Warning {
+    pub(crate) fn new(token: &str, message: impl Into<String>) -> Self {
+        Self { token: token.to_owned(), message: message.into() }
+    }
 }
 
 /// What a target wrote.
@@ -66,6 +93,16 @@ pub enum ExportError {
         /// The name in the file.
         name: String,
     },
+    /// A token would be named by a word of the language.
+    #[error("{token} would be named {word}, a reserved word of {language}: expected another name")]
+    Reserved {
+        /// Path of the token.
+        token: String,
+        /// The word.
+        word: String,
+        /// The language of the file.
+        language: &'static str,
+    },
 }
 
 /// A kind of file that Rhodon writes.
@@ -79,29 +116,105 @@ pub struct Target {
     pub group: Group,
     /// What can be set.
     pub options: &'static [TargetOption],
-    /// Paths of its files.
+    /// Paths of its files; `…` stands for the names of tokens.
     pub files: &'static [&'static str],
+    /// Keys inside its files by which people look for it.
+    pub keys: &'static [&'static str],
     /// Where the files go and how they are loaded, in a sentence or two.
     pub usage: &'static str,
     pub(crate) write: fn(&Job<'_>) -> Result<Output, ExportError>,
 }
 
+/// A theme as targets see it.
+#[derive(Clone, Copy, Debug)]
+pub struct Source<'a> {
+    /// What was decided.
+    pub decided: &'a Resolved,
+    /// What follows from it.
+    pub theme: &'a Derived,
+    /// What stands at the head of the files.
+    pub stamp: &'a Stamp,
+}
+
 /// One export: what to write and how.
 #[derive(Debug)]
 pub(crate) struct Job<'a> {
+    pub decided: &'a Resolved,
     pub theme: &'a Derived,
     pub stamp: &'a Stamp,
     pub settings: Settings,
 }
 
-impl Job<'_> {
+impl<'a> Job<'a> {
     /// Tokens that exports carry, less the sections that the `groups` option leaves out.
-    pub(crate) fn tokens(&self) -> impl Iterator<Item = &Token> {
+    pub(crate) fn tokens(&self) -> impl Iterator<Item = &'a Token> {
         self.theme
             .tokens
             .iter()
             .filter(|t| !t.omitted && self.settings.includes("groups", section_word(t.section)))
     }
+
+    /// Of those, the colours.
+    pub(crate) fn colors(&self) -> impl Iterator<Item = &'a Token> {
+        self.tokens().filter(|t| t.kind == TokenKind::Color)
+    }
+
+    /// Of those, everything else.
+    pub(crate) fn others(&self) -> impl Iterator<Item = &'a Token> {
+        self.tokens().filter(|t| t.kind != TokenKind::Color)
+    }
+
+    /// Scales of which exports carry a step, with the paths and colours of those.
+    pub(crate) fn scales(&self) -> impl Iterator<Item = (&'a NamedScale, Vec<Step<'a>>)> {
+        let kept = |s: &&NamedScale| s.settings.off != Some(true);
+        self.theme.scales.iter().filter(kept).map(|s| (s, steps(s))).filter(|(_, steps)| !steps.is_empty())
+    }
+
+    /// The colour of a role; a derived theme has every role that targets ask for.
+    pub(crate) fn role(&self, path: &str, mode: Mode) -> ColorValue {
+        let found = self.theme.token(path).and_then(|t| t.cell(mode).value.color());
+        debug_assert!(found.is_some(), "no role {path}");
+        found.copied().unwrap_or(ColorValue::opaque(rhodon_color::Rgb8::BLACK))
+    }
+
+    /// A file with the stamp in a comment on top.
+    pub(crate) fn file(&self, path: &str, comment: Comment, body: &str) -> File {
+        let line = self.stamp.line(body);
+        File { path: path.to_owned(), text: format!("{}{line}{}\n\n{body}", comment.0, comment.1) }
+    }
+}
+
+/// How a comment begins and ends.
+#[derive(Clone, Copy, Debug)]
+pub(crate) struct Comment(pub &'static str, pub &'static str);
+
+impl Comment {
+    /// `/* … */`
+    pub(crate) const BLOCK: Self = Self("/* ", " */");
+    /// `<!-- … -->`
+    pub(crate) const MARKUP: Self = Self("<!-- ", " -->");
+}
+
+/// A step that exports carry.
+#[derive(Clone, Copy, Debug)]
+pub(crate) struct Step<'a> {
+    pub label: &'a str,
+    pub path: &'a str,
+    pub color: ColorValue,
+    /// Holds the scale's own colour.
+    pub base: bool,
+}
+
+fn steps(scale: &NamedScale) -> Vec<Step<'_>> {
+    let all = scale.scale.steps.iter().zip(&scale.paths).enumerate();
+    all.filter(|(_, (step, _))| !scale.settings.omit.contains(&step.label))
+        .map(|(i, (step, path))| Step {
+            label: step.label.as_str(),
+            path,
+            color: ColorValue { code: step.color, alpha: 1.0, wide: step.wide },
+            base: i == scale.scale.base,
+        })
+        .collect()
 }
 
 /// The words of the `groups` option.
@@ -128,16 +241,41 @@ pub fn find(id: &str) -> Result<&'static Target, ExportError> {
     })
 }
 
+/// The options that a document holds for a target.
+pub fn remembered<'a>(
+    decided: &'a Resolved,
+    target: &Target,
+) -> impl Iterator<Item = (String, String)> + use<'a> {
+    let id = target.id;
+    let own = decided.spec.handoff.iter().filter(move |(slug, _)| slug.as_str() == id);
+    own.flat_map(|(_, options)| options.iter().map(|(k, v)| (k.clone(), v.clone())))
+}
+
 /// Writes a target.
 ///
 /// # Errors
 /// A setting that the target does not take, or names that clash in it.
 pub fn export(
     target: &'static Target,
-    theme: &Derived,
-    stamp: &Stamp,
+    source: &Source<'_>,
     set: impl IntoIterator<Item = (String, String)>,
 ) -> Result<Output, ExportError> {
     let settings = Settings::check(target.options, set)?;
-    (target.write)(&Job { theme, stamp, settings })
+    let Source { decided, theme, stamp } = *source;
+    let mut output = (target.write)(&Job { decided, theme, stamp, settings })?;
+    if !GIVING_BACK.contains(&target.id) {
+        output.warnings.extend(kept(decided));
+    }
+    Ok(output)
+}
+
+/// Targets that give back what was kept.
+const GIVING_BACK: [&str; 2] = ["tokens", "spec"];
+
+/// Tokens of foreign types.
+fn kept(decided: &Resolved) -> impl Iterator<Item = Warning> {
+    decided.spec.kept.iter().map(|(path, token)| {
+        let kind = token.get("$type").and_then(|t| t.as_str()).unwrap_or("unknown");
+        Warning::new(path, format!("this target has no place for the type {}", crate::stamp::harmless(kind)))
+    })
 }

@@ -204,7 +204,7 @@ impl From<ExportError> for ApiError {
         let pointer = match error {
             ExportError::Unknown { .. } => "/target",
             ExportError::Option(_) => "/options",
-            ExportError::Clash { .. } => "/spec",
+            ExportError::Clash { .. } | ExportError::Reserved { .. } => "/spec",
         };
         Self::value(pointer, error.to_string())
     }

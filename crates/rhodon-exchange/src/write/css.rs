@@ -6,10 +6,10 @@ use rhodon_color::Notation;
 use rhodon_theme::{ColorValue, Mode, Token, Value};
 
 use super::css_tree::{Node, print_all};
-use super::css_value;
+use super::{css_value, gap};
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, File, Group, Job, Output, SECTIONS, Target, Warning};
+use crate::target::{Comment, ExportError, Group, Job, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -35,20 +35,11 @@ pub(crate) static TARGET: Target = Target {
             default: "var",
             help: "Whether roles refer to their steps or repeat their values.",
         },
-        TargetOption {
-            key: "prefix",
-            kind: OptionKind::Name,
-            default: "",
-            help: "Put in front of every name.",
-        },
-        TargetOption {
-            key: "groups",
-            kind: OptionKind::List(SECTIONS),
-            default: "all",
-            help: "Which groups are written.",
-        },
+        TargetOption::PREFIX,
+        TargetOption::GROUPS,
     ],
     files: &["theme.css"],
+    keys: &[":root", "--", "var(", "light-dark", "prefers-color-scheme", "data-mode", "color-scheme"],
     usage: "Load theme.css before your own styles. In the auto strategy data-mode=\"light\" or data-mode=\"dark\" on the root element overrides the system.",
     write,
 };
@@ -99,20 +90,16 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     }
     print_all(&nodes, 0, &mut body);
     // `@import` must come first; only a comment may stand before it.
-    let text = format!("/* {} */\n\n{body}", job.stamp.line(&body));
-    let warnings = if matches!(format, "oklch" | "both") { Vec::new() } else { mapped(job) };
-    Ok(Output { files: vec![File { path: "theme.css".to_owned(), text }], warnings })
+    let warnings = if matches!(format, "oklch" | "both") { Vec::new() } else { gap::mapped(job.tokens()) };
+    Ok(Output { files: vec![job.file("theme.css", Comment::BLOCK, &body)], warnings })
 }
 
-/// Colours outside sRGB that this notation cannot hold.
-fn mapped(job: &Job<'_>) -> Vec<Warning> {
-    let wide =
-        |t: &&Token| Mode::BOTH.iter().any(|m| t.cell(*m).value.color().is_some_and(|c| c.wide.is_some()));
-    let message = "its wide-gamut colour is written as the nearest one in sRGB";
-    job.tokens()
-        .filter(wide)
-        .map(|t| Warning { token: t.path.to_string(), message: message.to_owned() })
-        .collect()
+/// Every token of a job as custom properties on `:root` that follow the system's mode.
+pub(crate) fn custom_properties(job: &Job<'_>) -> Result<Vec<Node>, ExportError> {
+    let prefix = job.settings.get("prefix");
+    let names = name::unique(job.tokens(), |path| name::kebab(prefix, path))?;
+    let sheet = Sheet { names, tokens: job.tokens().collect(), notation: Notation::Hex, by_name: true };
+    Ok(sheet.rules(Strategy::Auto, Part::Complete))
 }
 
 /// Which tokens a run of rules is for.

@@ -1,21 +1,17 @@
 //! `css-components`: the common components in every state, from the custom properties alone.
 
 use crate::name;
-use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, File, Group, Job, Output, Target};
+use crate::option::TargetOption;
+use crate::target::{Comment, ExportError, Group, Job, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "css-components",
     name: "CSS components",
     group: Group::Web,
-    options: &[TargetOption {
-        key: "prefix",
-        kind: OptionKind::Name,
-        default: "",
-        help: "The prefix that the custom properties were written with.",
-    }],
+    options: &[TargetOption::PROPERTY_PREFIX],
     files: &["components.css"],
+    keys: &["button", "field", "bar", "tabs", "card", "intent-", "is-hover"],
     usage: "Load components.css after theme.css. Add intent-danger, intent-success … to a component to change its intent; is-hover, is-pressed, is-focus show a state without a pointer.",
     write,
 };
@@ -55,6 +51,6 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             .replace(&format!("var(--{prefix}-intent-"), "var(--intent-")
             .replace(&format!("var(--{prefix}-chart)"), "var(--chart)");
     }
-    let text = format!("/* {} */\n\n{body}", job.stamp.line(&body));
-    Ok(Output { files: vec![File { path: "components.css".to_owned(), text }], warnings: Vec::new() })
+    let files = vec![job.file("components.css", Comment::BLOCK, &body)];
+    Ok(Output { files, warnings: Vec::new() })
 }

@@ -50,8 +50,11 @@ fn family(name: &str) -> String {
     out.push('"');
     for c in name.chars() {
         match c {
-            // A style sheet may stand inside an HTML element, which `</` would end.
-            '"' | '\\' | '<' | '\n' | '\r' | '\u{c}' => out.push_str(&format!("\\{:x} ", c as u32)),
+            // A style sheet may stand inside an HTML element, which `</` would end; preprocessors
+            // read `#{}`, `@{}` and `${}` inside strings.
+            '"' | '\\' | '<' | '#' | '@' | '$' | '\n' | '\r' | '\u{c}' => {
+                out.push_str(&format!("\\{:x} ", c as u32))
+            }
             c => out.push(c),
         }
     }

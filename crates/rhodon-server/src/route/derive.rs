@@ -4,9 +4,9 @@ use axum::body::Bytes;
 use axum::extract::State;
 use axum::http::{HeaderMap, header};
 use axum::response::{IntoResponse, Response};
-use rhodon_exchange::{Stamp, export, find};
+use rhodon_exchange::{Source, Stamp, export, find};
 use rhodon_store::Store;
-use rhodon_theme::{Derived, Diff, derive, diff};
+use rhodon_theme::{Derived, Diff, Resolved, derive, diff};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
@@ -39,7 +39,7 @@ pub(crate) async fn derive_theme(
         return Ok(json(answer));
     }
     let body: DeriveRequest = crate::json::parse(&headers, &question)?;
-    let derived = derived(&store, &body.spec).await?;
+    let (_, derived) = derived(&store, &body.spec).await?;
     let answer = written(&DerivedView::from(&derived))?;
     // A parent may change without this document changing.
     if body.spec.get("extends").is_none_or(Value::is_null) {
@@ -125,23 +125,25 @@ pub(crate) async fn preview(
     State(store): State<Store>,
     JsonBody(body): JsonBody<PreviewRequest>,
 ) -> Result<Response, ApiError> {
-    let derived = derived(&store, &body.spec).await?;
+    let (decided, derived) = derived(&store, &body.spec).await?;
     let stamp = Stamp { theme: derived.name.clone(), revision: None };
     let mut sheets = Vec::with_capacity(PROOF.len());
+    let source = Source { decided: &decided, theme: &derived, stamp: &stamp };
     for (id, set) in PROOF {
         let set = set.iter().map(|(k, v)| ((*k).to_owned(), (*v).to_owned()));
-        let output = export(find(id)?, &derived, &stamp, set)?;
+        let output = export(find(id)?, &source, set)?;
         sheets.extend(output.files.into_iter().map(|f| f.text));
     }
     let wake = match &body.before {
-        Some(before) => Some(diff(&self::derived(&store, before).await?, &derived).into()),
+        Some(before) => Some(diff(&self::derived(&store, before).await?.1, &derived).into()),
         None => None,
     };
     Ok(json(written(&Preview { derived: DerivedView::from(&derived), sheets, wake })?))
 }
 
 /// Reads, completes and derives a document from a request.
-pub(crate) async fn derived(store: &Store, spec: &Value) -> Result<Derived, ApiError> {
+pub(crate) async fn derived(store: &Store, spec: &Value) -> Result<(Resolved, Derived), ApiError> {
     let resolved = resolve::follow(store, resolve::read(spec)?).await?;
-    derive(&resolved).map_err(|p| ApiError::invalid("/spec", p))
+    let derived = derive(&resolved).map_err(|p| ApiError::invalid("/spec", p))?;
+    Ok((resolved, derived))
 }

@@ -4,7 +4,7 @@ use std::collections::BTreeMap;
 
 use axum::Json;
 use axum::extract::State;
-use rhodon_exchange::{Stamp, TARGETS, export, find};
+use rhodon_exchange::{ExportError, Settings, Source, Stamp, TARGETS, export, find, remembered};
 use rhodon_store::Store;
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
@@ -19,7 +19,10 @@ use crate::json::JsonBody;
 pub struct TargetView {
     id: &'static str,
     name: &'static str,
-    group: String,
+    /// `web`, `frameworks`, `apps`, `sites` or `records`.
+    group: &'static str,
+    /// Keys inside its files by which people look for it.
+    keys: &'static [&'static str],
     options: Vec<OptionView>,
     files: &'static [&'static str],
     usage: &'static str,
@@ -49,10 +52,8 @@ pub(crate) async fn targets() -> Json<Vec<TargetView>> {
     let view = |t: &&rhodon_exchange::Target| TargetView {
         id: t.id,
         name: t.name,
-        group: serde_json::to_value(t.group)
-            .ok()
-            .and_then(|v| v.as_str().map(str::to_owned))
-            .unwrap_or_default(),
+        group: t.group.id(),
+        keys: t.keys,
         options: t.options.iter().map(option).collect(),
         files: t.files,
         usage: t.usage,
@@ -108,11 +109,14 @@ pub(crate) async fn export_theme(
     JsonBody(body): JsonBody<ExportRequest>,
 ) -> Result<Json<ExportView>, ApiError> {
     let target = find(&body.target)?;
-    let theme = derived(&store, &body.spec).await?;
+    let (decided, theme) = derived(&store, &body.spec).await?;
     let stamp = Stamp { theme: theme.name.clone(), revision: body.revision };
-    // Checked before anything is said about the command, so that it holds nothing but known words.
-    let output = export(target, &theme, &stamp, body.options.clone())?;
-    let set: String = body.options.iter().map(|(k, v)| format!(" --set {k}={v}")).collect();
+    let set: Vec<_> = remembered(&decided, target).chain(body.options).collect();
+    let settings = Settings::check(target.options, set.clone()).map_err(ExportError::from)?;
+    let source = Source { decided: &decided, theme: &theme, stamp: &stamp };
+    let output = export(target, &source, set)?;
+    let set: String =
+        settings.changed(target.options).map(|(k, v)| format!(" --set {k}={}", quoted(v))).collect();
     Ok(Json(ExportView {
         files: output.files.into_iter().map(|f| FileView { path: f.path, text: f.text }).collect(),
         warnings: output
@@ -122,4 +126,10 @@ pub(crate) async fn export_theme(
             .collect(),
         command: format!("rhodon export theme.rhodon.json --target {}{set} --out .", target.id),
     }))
+}
+
+/// A word of a shell command.
+fn quoted(word: &str) -> String {
+    let plain = |b: u8| b.is_ascii_alphanumeric() || b"-_.,/:@".contains(&b);
+    if !word.is_empty() && word.bytes().all(plain) { word.to_owned() } else { format!("'{word}'") }
 }

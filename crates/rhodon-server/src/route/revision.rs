@@ -52,7 +52,7 @@ impl RevisionSummary {
 
 /// Codes of the scales that the user brought; none where an old document can no longer be derived.
 async fn picture(store: &Store, spec: &Value) -> Vec<Vec<String>> {
-    let Ok(theme) = derived(store, spec).await else { return Vec::new() };
+    let Ok((_, theme)) = derived(store, spec).await else { return Vec::new() };
     let own = theme.scales.iter().filter(|s| s.origin != Origin::Derived);
     own.map(|s| s.scale.steps.iter().map(|step| step.color.to_string()).collect()).collect()
 }

@@ -126,6 +126,24 @@ impl<'a> Node<'a> {
         Some(s.clone())
     }
 
+    /// Up to 200 characters without control characters, or nothing.
+    pub(crate) fn setting(&self, problems: &mut Problems) -> Option<String> {
+        match self.value {
+            Value::String(s) if s.is_empty() => Some(String::new()),
+            _ => self.text(200, problems),
+        }
+    }
+
+    /// An object of any content that the database can hold: it refuses the character U+0000.
+    pub(crate) fn storable(&self, problems: &mut Problems) -> Option<Map<String, Value>> {
+        let Value::Object(map) = self.value else { return self.refuse(problems, "an object") };
+        if self.value.to_string().contains("\\u0000") {
+            problems.add(&self.pointer, "expected text without the character U+0000");
+            return None;
+        }
+        Some(map.clone())
+    }
+
     /// Text in a form that `T` reads.
     pub(crate) fn parsed<T: FromStr<Err: Display>>(&self, problems: &mut Problems) -> Option<T> {
         let text = self.text(200, problems)?;

@@ -25,6 +25,8 @@ pub struct Resolved {
     pub spec: Spec,
     /// Which of them are a parent's.
     pub inherited: Inherited,
+    /// The document itself, where parents were merged into it.
+    own: Option<Box<Spec>>,
 }
 
 /// Why a document's parents cannot be found.
@@ -41,7 +43,12 @@ pub enum InheritError {
 impl Resolved {
     /// A document without parents.
     pub fn alone(spec: Spec) -> Self {
-        Self { spec, inherited: Inherited::default() }
+        Self { spec, inherited: Inherited::default(), own: None }
+    }
+
+    /// The document as its author wrote it, without what it inherits.
+    pub fn document(&self) -> &Spec {
+        self.own.as_deref().unwrap_or(&self.spec)
     }
 
     /// Follows `extends` through `find` and merges, eldest first.
@@ -61,10 +68,11 @@ impl Resolved {
             seen.push(parent);
             line.push(found);
         }
+        let own = line.first().filter(|_| line.len() > 1).cloned().map(Box::new);
         let eldest = line.pop().unwrap_or_else(Spec::empty);
         let merged =
             line.into_iter().rev().fold(Self::alone(eldest), |parent, child| parent.overridden(child));
-        Ok(merged)
+        Ok(Self { own, ..merged })
     }
 
     /// The child's document with this one behind it.
@@ -133,9 +141,11 @@ impl Resolved {
                 bold: t.bold.or(pt.bold),
             },
             aim: child.aim.or(parent.aim),
+            handoff: overlaid(parent.handoff, child.handoff),
+            kept: overlaid(parent.kept, child.kept),
             shape: super::ShapeSpec { radius: s.radius.or(ps.radius), border: s.border.or(ps.border) },
         };
-        Self { spec, inherited }
+        Self { spec, inherited, own: None }
     }
 }
 

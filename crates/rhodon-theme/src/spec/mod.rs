@@ -67,6 +67,16 @@ pub struct Spec {
     /// How much of a page each part of the palette should cover.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub aim: Option<Aim>,
+    /// Targets chosen for the handoff and their options, by the target's id. Which options a
+    /// target takes is its own matter.
+    #[serde(skip_serializing_if = "IndexMap::is_empty")]
+    #[schemars(default)]
+    pub handoff: IndexMap<Slug, IndexMap<String, String>>,
+    /// Design tokens of types that have no place in a theme, as they were read, by their path in
+    /// the file. They are given back when design tokens are written.
+    #[serde(skip_serializing_if = "IndexMap::is_empty")]
+    #[schemars(default)]
+    pub kept: IndexMap<String, serde_json::Map<String, serde_json::Value>>,
 }
 
 /// The balance of colours on a page, in percent.
@@ -296,6 +306,8 @@ impl Spec {
             typography: TypeSpec::default(),
             shape: ShapeSpec::default(),
             aim: None,
+            handoff: IndexMap::new(),
+            kept: IndexMap::new(),
         }
     }
 

@@ -43,7 +43,7 @@ impl Spec {
 fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Spec> {
     const KEYS: &[&str] = &[
         "format", "name", "extends", "brand", "steps", "scales", "intents", "roles", "tokens", "type",
-        "shape", "aim",
+        "shape", "aim", "handoff", "kept",
     ];
     let object = node.object(KEYS, problems)?;
     let format = object.require("format", problems)?;
@@ -87,6 +87,12 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Spec> {
         spec.shape = shape(&n, problems).unwrap_or_default();
     }
     spec.aim = object.get("aim").and_then(|n| aim(&n, problems));
+    if let Some(n) = object.get("handoff") {
+        spec.handoff = n.map(problems, |target, p| Some(target.map(p, |option, p| option.setting(p))));
+    }
+    if let Some(n) = object.get("kept") {
+        spec.kept = n.map(problems, |token, p| token.storable(p));
+    }
     Some(spec)
 }
 

@@ -3,8 +3,10 @@
 use std::fs;
 use std::path::{Component, Path};
 
-use rhodon_exchange::{OptionError, Output, Stamp, TARGETS, Target, Warning, export, find};
-use rhodon_theme::{Derived, Resolved, Spec, derive};
+use rhodon_exchange::{
+    OptionError, Output, Source, Stamp, TARGETS, Target, Warning, export, find, remembered,
+};
+use rhodon_theme::{Resolved, Spec, derive};
 use serde::Serialize;
 
 use crate::cli::ExportArgs;
@@ -26,14 +28,16 @@ struct FileReport<'a> {
 }
 
 pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
-    let theme = theme(args)?;
+    let (place, decided) = decided(args)?;
+    let theme = derive(&decided).map_err(|p| document::told(&place, &p))?;
     let stamp = Stamp { theme: theme.name.clone(), revision: None };
     let targets = targets(&args.targets)?;
     let set = settings(&args.set, &targets)?;
     let mut outputs = Vec::with_capacity(targets.len());
     for target in targets {
         let own = set.iter().filter(|(k, _)| target.options.iter().any(|o| o.key == *k)).cloned();
-        let output = export(target, &theme, &stamp, own)
+        let source = Source { decided: &decided, theme: &theme, stamp: &stamp };
+        let output = export(target, &source, remembered(&decided, target).chain(own))
             .map_err(|e| Failure::bad(format!("--target {}: {e}", target.id)))?;
         outputs.push((target, output));
     }
@@ -45,16 +49,16 @@ pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
     print(args, &outputs, printer)
 }
 
-fn theme(args: &ExportArgs) -> Result<Derived, Failure> {
-    let (place, resolved) = match (&args.brands, &args.spec) {
+/// The document, and the name of the place it comes from.
+fn decided(args: &ExportArgs) -> Result<(String, Resolved), Failure> {
+    match (&args.brands, &args.spec) {
         (Some(brands), _) => {
             let colors = input::brand(brands).map_err(|e| Failure::bad(format!("--brands: {e}")))?;
-            ("--brands".to_owned(), Resolved::alone(Spec::from_brand("Theme", &colors)))
+            Ok(("--brands".to_owned(), Resolved::alone(Spec::from_brand("Theme", &colors))))
         }
-        (None, Some(path)) => (path.display().to_string(), document::read(path)?),
-        (None, None) => return Err(Failure::bad("expected a theme document or --brands")),
-    };
-    derive(&resolved).map_err(|p| document::told(&place, &p))
+        (None, Some(path)) => Ok((path.display().to_string(), document::read(path)?)),
+        (None, None) => Err(Failure::bad("expected a theme document or --brands")),
+    }
 }
 
 fn targets(ids: &[String]) -> Result<Vec<&'static Target>, Failure> {

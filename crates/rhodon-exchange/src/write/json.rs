@@ -1,0 +1,55 @@
+//! `json`: flat names and values, per mode.
+
+use rhodon_color::Notation;
+use rhodon_theme::{Mode, Value as TokenValue};
+use serde_json::{Map, Value, json};
+
+use super::{css_value, gap};
+use crate::name;
+use crate::option::{OptionKind, TargetOption};
+use crate::target::{ExportError, File, Group, Job, Output, Target};
+
+/// See the module.
+pub(crate) static TARGET: Target = Target {
+    id: "json",
+    name: "JSON, flat",
+    group: Group::Web,
+    options: &[
+        TargetOption {
+            key: "names",
+            kind: OptionKind::Choice(&["kebab", "camel", "path"]),
+            default: "kebab",
+            help: "How tokens are named: primary-fill, primaryFill or primary.fill.",
+        },
+        TargetOption::GROUPS,
+    ],
+    files: &["theme.json"],
+    keys: &["light", "dark", "json"],
+    usage: "Read theme.json in any language: the objects light and dark hold every token's value by its name.",
+    write,
+};
+
+fn write(job: &Job<'_>) -> Result<Output, ExportError> {
+    let names = name::unique(job.tokens(), |path| match job.settings.get("names") {
+        "camel" => name::camel(path),
+        "path" => path.to_owned(),
+        _ => name::kebab("", path),
+    })?;
+    let of = |mode: Mode| -> Map<String, Value> {
+        job.tokens().map(|t| (names[&*t.path].clone(), flat(&t.cell(mode).value))).collect()
+    };
+    let (light, dark) = (of(Mode::Light), of(Mode::Dark));
+    let body = format!("{:#}", json!({ "light": light, "dark": dark }));
+    let text = json!({ "about": job.stamp.line(&body), "light": light, "dark": dark });
+    let files = vec![File { path: "theme.json".to_owned(), text: format!("{text:#}\n") }];
+    Ok(Output { files, warnings: gap::mapped(job.tokens()) })
+}
+
+/// Numbers as numbers, everything else as CSS writes it.
+pub(crate) fn flat(value: &TokenValue) -> Value {
+    match value {
+        TokenValue::Number(n) => json!(n),
+        TokenValue::FontWeight(n) => json!(n),
+        other => css_value::value(other, Notation::Hex).into(),
+    }
+}

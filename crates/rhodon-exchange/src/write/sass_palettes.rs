@@ -1,0 +1,89 @@
+//! `sass-palettes`: maps of steps with their readable text, for component frameworks that take
+//! palettes.
+
+use rhodon_color::{Rgb8, contrast_ratio};
+use rhodon_theme::Mode;
+
+use super::even::{TEN, fitted};
+use super::{gap, sass_overrides};
+use crate::name;
+use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, Warning};
+
+/// See the module.
+pub(crate) static TARGET: Target = Target {
+    id: "sass-palettes",
+    name: "Sass component framework, palettes",
+    group: Group::Frameworks,
+    options: &[],
+    files: &["_palettes.scss"],
+    keys: &["contrast", "50", "900", "default", "lighter", "darker", "palette", "scss"],
+    usage: "Load it with @use \"palettes\" and give palettes.$petrol-palette, or a theme map such as palettes.$light-theme, to the framework.",
+    write,
+};
+
+fn write(job: &Job<'_>) -> Result<Output, ExportError> {
+    let names = name::unique(job.tokens(), |path| name::kebab("", path))?;
+    let mut body = String::with_capacity(48 * 1024);
+    let mut warnings = gap::mapped(job.tokens());
+    for (scale, steps) in job.scales() {
+        let ten = fitted(&steps, &TEN);
+        body.push_str(&palette(scale.slug.as_str(), &ten));
+        let left = steps.iter().filter(|s| !ten.iter().any(|(_, t)| t.path == s.path));
+        warnings.extend(left.map(|s| {
+            Warning::new(s.path, "a palette of ten steps has no place for it; the theme maps hold it")
+        }));
+    }
+    let scales: Vec<&str> = job.scales().map(|(s, _)| s.slug.as_str()).collect();
+    for mode in Mode::BOTH {
+        body.push_str(&format!("\n${}-theme: (\n  is-dark: {},\n", mode.id(), mode == Mode::Dark));
+        for intent in &job.theme.intents {
+            let role = |part: &str| job.role(&format!("{}.{part}", intent.name), mode);
+            let slug = job.theme.scales[intent.scale].slug.as_str();
+            let palette =
+                if scales.contains(&slug) { format!("palette: ${slug}-palette, ") } else { String::new() };
+            body.push_str(&format!(
+                "  \"{}\": ({palette}default: {}, lighter: {}, darker: {}, contrast: {}),\n",
+                intent.name,
+                role("fill"),
+                role("tint"),
+                role("fill-pressed"),
+                role("fill-text"),
+            ));
+        }
+        body.push_str("  tokens: (\n");
+        for token in job.tokens() {
+            let value = sass_overrides::text(&token.cell(mode).value);
+            body.push_str(&format!("    \"{}\": {value},\n", names[&*token.path]));
+        }
+        body.push_str("  ),\n);\n");
+    }
+    Ok(Output { files: vec![job.file("_palettes.scss", Comment::BLOCK, &body)], warnings })
+}
+
+/// `$petrol-palette`: ten steps, the text for each, and the picks of a default and its neighbours.
+fn palette(slug: &str, ten: &[(&'static str, &Step<'_>); 10]) -> String {
+    let mut out = format!("${slug}-palette: (\n");
+    for (label, step) in ten {
+        out.push_str(&format!("  {label}: {},\n", step.color));
+    }
+    let base = ten.iter().position(|(_, s)| s.base).unwrap_or(5);
+    let picks = [("default", base), ("lighter", base.saturating_sub(4)), ("darker", (base + 2).min(9))];
+    for (pick, at) in picks {
+        out.push_str(&format!("  {pick}: {},\n", ten[at].1.color));
+    }
+    out.push_str("  contrast: (\n");
+    for (label, step) in ten {
+        out.push_str(&format!("    {label}: {},\n", readable(step.color.code)));
+    }
+    for (pick, at) in picks {
+        out.push_str(&format!("    {pick}: {},\n", readable(ten[at].1.color.code)));
+    }
+    out.push_str("  ),\n);\n\n");
+    out
+}
+
+/// Black or white, whichever is read better on a colour: one of them always has 4.5 : 1.
+fn readable(ground: Rgb8) -> Rgb8 {
+    let white = contrast_ratio(Rgb8::WHITE, ground) >= contrast_ratio(Rgb8::BLACK, ground);
+    if white { Rgb8::WHITE } else { Rgb8::BLACK }
+}

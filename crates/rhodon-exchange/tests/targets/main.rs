@@ -1,0 +1,15 @@
+//! Every target, proved by what consumes its files.
+//!
+//! `RHODON_TEST_DATABASE` is not needed here, but Node with the packages of `e2e/` is: `bin/test`
+//! installs them.
+#![allow(clippy::unwrap_used)]
+
+mod apps;
+mod css;
+mod hostile;
+mod list;
+mod records;
+mod scripts;
+mod sites;
+mod style;
+mod support;

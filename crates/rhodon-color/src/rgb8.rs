@@ -68,9 +68,17 @@ impl Rgb8 {
 
 impl fmt::Display for Rgb8 {
     fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
-        write!(f, "#{:02x}{:02x}{:02x}", self.r, self.g, self.b)
+        // Exports print thousands of codes: digits are looked up, not formatted.
+        let mut text = *b"#000000";
+        for (i, channel) in self.channels().into_iter().enumerate() {
+            text[1 + 2 * i] = DIGITS[usize::from(channel >> 4)];
+            text[2 + 2 * i] = DIGITS[usize::from(channel & 15)];
+        }
+        f.write_str(std::str::from_utf8(&text).unwrap_or_default())
     }
 }
+
+const DIGITS: &[u8; 16] = b"0123456789abcdef";
 
 /// The text is not of the form `#rrggbb`.
 #[derive(Clone, Debug, PartialEq, Eq, thiserror::Error)]

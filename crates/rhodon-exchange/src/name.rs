@@ -1,7 +1,6 @@
 //! Names in a consumer's own case, made from token paths, and checked for clashes.
 
-use std::collections::HashMap;
-
+use foldhash::{HashMap, HashMapExt};
 use rhodon_theme::Token;
 
 use crate::target::ExportError;
@@ -49,8 +48,8 @@ pub(crate) fn unique<'a>(
     tokens: impl Iterator<Item = &'a Token>,
     make: impl Fn(&str) -> String,
 ) -> Result<Names<'a>, ExportError> {
-    let mut names = HashMap::new();
-    let mut owners: HashMap<String, &str> = HashMap::new();
+    let mut names = HashMap::with_capacity(512);
+    let mut owners: HashMap<String, &str> = HashMap::with_capacity(512);
     for token in tokens {
         let name = make(&token.path);
         if let Some(first) = owners.insert(name.clone(), &token.path) {

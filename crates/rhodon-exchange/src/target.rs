@@ -1,5 +1,8 @@
 //! What a target is, and the one way to write one.
 
+use std::cell::OnceCell;
+
+use foldhash::HashMap;
 use rhodon_theme::{ColorValue, Derived, Mode, NamedScale, Resolved, Section, Token, TokenKind};
 use serde::Serialize;
 
@@ -143,9 +146,16 @@ pub(crate) struct Job<'a> {
     pub theme: &'a Derived,
     pub stamp: &'a Stamp,
     pub settings: Settings,
+    by_path: OnceCell<HashMap<&'a str, &'a Token>>,
 }
 
 impl<'a> Job<'a> {
+    /// A token by its path, left out of exports or not.
+    pub(crate) fn token(&self, path: &str) -> Option<&'a Token> {
+        let all = || self.theme.tokens.iter().map(|t| (&*t.path, t)).collect();
+        self.by_path.get_or_init(all).get(path).copied()
+    }
+
     /// Tokens that exports carry, less the sections that the `groups` option leaves out.
     pub(crate) fn tokens(&self) -> impl Iterator<Item = &'a Token> {
         self.theme
@@ -172,7 +182,7 @@ impl<'a> Job<'a> {
 
     /// The colour of a role; a derived theme has every role that targets ask for.
     pub(crate) fn role(&self, path: &str, mode: Mode) -> ColorValue {
-        let found = self.theme.token(path).and_then(|t| t.cell(mode).value.color());
+        let found = self.token(path).and_then(|t| t.cell(mode).value.color());
         debug_assert!(found.is_some(), "no role {path}");
         found.copied().unwrap_or(ColorValue::opaque(rhodon_color::Rgb8::BLACK))
     }
@@ -262,7 +272,7 @@ pub fn export(
 ) -> Result<Output, ExportError> {
     let settings = Settings::check(target.options, set)?;
     let Source { decided, theme, stamp } = *source;
-    let mut output = (target.write)(&Job { decided, theme, stamp, settings })?;
+    let mut output = (target.write)(&Job { decided, theme, stamp, settings, by_path: OnceCell::new() })?;
     if !GIVING_BACK.contains(&target.id) {
         output.warnings.extend(kept(decided));
     }

@@ -83,7 +83,7 @@ fn file(job: &Job<'_>, path: &str, children: Vec<Element>) -> File {
 
 fn color(token: &Token, mode: Mode, names: &Names<'_>) -> Element {
     let text = token.cell(mode).value.color().map(argb).unwrap_or_default();
-    Element::new("color").with("name", names[&*token.path].as_str()).text(text)
+    Element::new("color").with("name", names[&*token.path].clone()).text(text)
 }
 
 /// Opacity first, as the platform reads it.
@@ -102,15 +102,15 @@ fn with_bools(job: &Job<'_>, mut elements: Vec<Element>, mode: Mode) -> Vec<Elem
 }
 
 fn themes(job: &Job<'_>, names: &Names<'_>) -> Vec<Element> {
-    let item = |key: &str, text: String| Element::new("item").with("name", key).text(text);
+    let item = |key: &str, text: String| Element::new("item").with("name", key.to_owned()).text(text);
     let reference = |path: &str| format!("@color/{}", name::snake(path));
     let mut items: Vec<Element> = ATTRIBUTES.iter().map(|(key, path)| item(key, reference(path))).collect();
     items.push(item("android:navigationBarColor", reference("surface.base")));
     items.push(item("android:windowLightStatusBar", "@bool/bar_is_light".to_owned()));
     items.push(item("android:windowLightNavigationBar", "@bool/surface_is_light".to_owned()));
     let style = Element::new("style")
-        .with("name", job.settings.get("style"))
-        .with("parent", job.settings.get("parent"))
+        .with("name", job.settings.get("style").to_owned())
+        .with("parent", job.settings.get("parent").to_owned())
         .children(items);
     let mut out = vec![style];
     out.extend(job.others().map(|t| other(t, &names[&*t.path])));
@@ -119,7 +119,7 @@ fn themes(job: &Job<'_>, names: &Names<'_>) -> Vec<Element> {
 
 fn other(token: &Token, name: &str) -> Element {
     let value = &token.cell(Mode::Light).value;
-    let named = |kind: &'static str| Element::new(kind).with("name", name);
+    let named = |kind: &'static str| Element::new(kind).with("name", name.to_owned());
     match value {
         Value::Dimension(..) => {
             let unit = if length::is_text_size(&token.path, value) { "sp" } else { "dp" };

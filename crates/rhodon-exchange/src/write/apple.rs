@@ -2,7 +2,7 @@
 
 use rhodon_color::Space;
 use rhodon_theme::{ColorValue, Mode, Token};
-use serde_json::{Value, json};
+use serde::Serialize;
 
 use super::code::{self, Manner, decimal};
 use super::gap;
@@ -31,17 +31,59 @@ pub(crate) static TARGET: Target = Target {
     write,
 };
 
+/// A folder of a catalogue, or a colour set in it.
+#[derive(Serialize)]
+struct Contents {
+    #[serde(skip_serializing_if = "Option::is_none")]
+    colors: Option<Vec<Entry>>,
+    info: Info,
+}
+
 /// Who wrote a catalogue, as the format asks.
-fn info() -> Value {
-    json!({ "author": "xcode", "version": 1 })
+#[derive(Serialize)]
+struct Info {
+    author: &'static str,
+    version: u8,
+}
+
+#[derive(Serialize)]
+#[serde(rename_all = "kebab-case")]
+struct Entry {
+    #[serde(skip_serializing_if = "Option::is_none")]
+    appearances: Option<[Appearance; 1]>,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    display_gamut: Option<&'static str>,
+    color: Shade,
+    idiom: &'static str,
+}
+
+#[derive(Clone, Copy, Serialize)]
+struct Appearance {
+    appearance: &'static str,
+    value: &'static str,
+}
+
+#[derive(Serialize)]
+#[serde(rename_all = "kebab-case")]
+struct Shade {
+    color_space: &'static str,
+    components: Components,
+}
+
+#[derive(Serialize)]
+struct Components {
+    red: String,
+    green: String,
+    blue: String,
+    alpha: String,
 }
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let names = SWIFT.names(job.tokens(), name::camel)?;
-    let mut files = vec![catalogue("Theme.xcassets/Contents.json", &json!({ "info": info() }))];
+    let mut files = vec![catalogue("Theme.xcassets/Contents.json", None)];
     for token in job.colors() {
         let path = format!("Theme.xcassets/{}.colorset/Contents.json", names[&*token.path]);
-        files.push(catalogue(&path, &json!({ "colors": entries(token), "info": info() })));
+        files.push(catalogue(&path, Some(entries(token))));
     }
     let mut body = String::from("import SwiftUI\n\npublic enum ThemeColors {\n");
     for token in job.colors() {
@@ -56,49 +98,43 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     Ok(Output { files, warnings: gap::told(differing, "only its value in light mode is written") })
 }
 
-fn catalogue(path: &str, content: &Value) -> File {
-    File { path: path.to_owned(), text: format!("{content:#}\n") }
+fn catalogue(path: &str, colors: Option<Vec<Entry>>) -> File {
+    let contents = Contents { colors, info: Info { author: "xcode", version: 1 } };
+    // The types hold nothing that JSON cannot.
+    let text = serde_json::to_string_pretty(&contents).unwrap_or_default();
+    File { path: path.to_owned(), text: text + "\n" }
 }
 
 /// One entry for any appearance and one for dark, each with a wider one where it differs.
-fn entries(token: &Token) -> Vec<Value> {
+fn entries(token: &Token) -> Vec<Entry> {
     let modes: &[Mode] = if token.is_modeless() { &[Mode::Light] } else { &Mode::BOTH };
-    let mut out = Vec::new();
+    let mut out = Vec::with_capacity(2);
     for mode in modes {
         let Some(color) = token.cell(*mode).value.color() else { continue };
-        let appearances =
-            (*mode == Mode::Dark).then(|| json!([{ "appearance": "luminosity", "value": "dark" }]));
-        let mut add = |gamut: Option<&str>, color: Value| {
-            let mut entry = serde_json::Map::new();
-            entry.extend(appearances.clone().map(|a| ("appearances".to_owned(), a)));
-            entry.extend(gamut.map(|g| ("display-gamut".to_owned(), g.into())));
-            entry.insert("color".to_owned(), color);
-            entry.insert("idiom".to_owned(), "universal".into());
-            out.push(entry.into());
-        };
+        let dark = (*mode == Mode::Dark).then_some([Appearance { appearance: "luminosity", value: "dark" }]);
+        let entry =
+            |gamut, color| Entry { appearances: dark, display_gamut: gamut, color, idiom: "universal" };
         if color.wide.is_some() {
-            add(Some("sRGB"), narrow(color));
-            add(Some("display-P3"), wide(color));
+            out.push(entry(Some("sRGB"), narrow(color)));
+            out.push(entry(Some("display-P3"), wide(color)));
         } else {
-            add(None, narrow(color));
+            out.push(entry(None, narrow(color)));
         }
     }
     out
 }
 
-fn narrow(color: &ColorValue) -> Value {
-    let hex = |v: u8| format!("0x{v:02X}");
-    json!({ "color-space": "srgb", "components": {
-        "red": hex(color.code.r), "green": hex(color.code.g), "blue": hex(color.code.b),
-        "alpha": format!("{:.3}", color.alpha),
-    } })
+fn narrow(color: &ColorValue) -> Shade {
+    let [red, green, blue] = color.code.channels().map(|v| format!("0x{v:02X}"));
+    let components = Components { red, green, blue, alpha: format!("{:.3}", color.alpha) };
+    Shade { color_space: "srgb", components }
 }
 
-fn wide(color: &ColorValue) -> Value {
-    let [r, g, b] = color.widest().in_space(Space::DisplayP3).map(|v| format!("{:.4}", v.clamp(0.0, 1.0)));
-    json!({ "color-space": "display-p3", "components": {
-        "red": r, "green": g, "blue": b, "alpha": format!("{:.3}", color.alpha),
-    } })
+fn wide(color: &ColorValue) -> Shade {
+    let channels = color.widest().in_space(Space::DisplayP3);
+    let [red, green, blue] = channels.map(|v| format!("{:.4}", v.clamp(0.0, 1.0)));
+    let components = Components { red, green, blue, alpha: format!("{:.3}", color.alpha) };
+    Shade { color_space: "display-p3", components }
 }
 
 struct Swift;

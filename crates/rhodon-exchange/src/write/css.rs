@@ -1,13 +1,11 @@
 //! `css`: custom properties on `:root`, light and dark.
 
-use std::collections::HashMap;
-
 use rhodon_color::Notation;
 use rhodon_theme::{ColorValue, Mode, Token, Value};
 
 use super::css_tree::{Node, print_all};
 use super::{css_value, gap};
-use crate::name;
+use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
 use crate::target::{Comment, ExportError, Group, Job, Output, Target};
 
@@ -56,7 +54,7 @@ enum Strategy {
 }
 
 struct Sheet<'a> {
-    names: HashMap<&'a str, String>,
+    names: Names<'a>,
     tokens: Vec<&'a Token>,
     notation: Notation,
     by_name: bool,

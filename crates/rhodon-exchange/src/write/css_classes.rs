@@ -1,6 +1,6 @@
 //! `css-classes`: classes for text, background and border, by step, role and intent.
 
-use std::collections::HashMap;
+use foldhash::{HashMap, HashMapExt};
 
 use rhodon_theme::{Section, Token};
 
@@ -32,8 +32,8 @@ pub(crate) static TARGET: Target = Target {
 };
 
 /// Rules under class names that must differ.
-struct Classes<'a> {
-    job: &'a Job<'a>,
+struct Classes<'a, 'j> {
+    job: &'j Job<'a>,
     owners: HashMap<String, String>,
     rules: Vec<css_tree::Node>,
 }
@@ -67,7 +67,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     })
 }
 
-impl Classes<'_> {
+impl Classes<'_, '_> {
     fn color(&mut self, token: &Token) -> Result<(), ExportError> {
         for (option, property) in USES {
             let name = self.name(option, &name::kebab("", &token.path));

@@ -39,10 +39,19 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         job.tokens().map(|t| (names[&*t.path].clone(), flat(&t.cell(mode).value))).collect()
     };
     let (light, dark) = (of(Mode::Light), of(Mode::Dark));
-    let body = format!("{:#}", json!({ "light": light, "dark": dark }));
-    let text = json!({ "about": job.stamp.line(&body), "light": light, "dark": dark });
-    let files = vec![File { path: "theme.json".to_owned(), text: format!("{text:#}\n") }];
+    let mut content = Map::new();
+    content.insert("about".to_owned(), Value::Null);
+    content.insert("light".to_owned(), light.into());
+    content.insert("dark".to_owned(), dark.into());
+    let files = vec![stamped(job, "theme.json", content)];
     Ok(Output { files, warnings: gap::mapped(job.tokens()) })
+}
+
+/// A file of JSON whose `about` tells where it comes from.
+pub(crate) fn stamped(job: &Job<'_>, path: &str, mut content: Map<String, Value>) -> File {
+    let about = job.stamp.line(&serde_json::to_string(&content).unwrap_or_default());
+    content.insert("about".to_owned(), about.into());
+    File { path: path.to_owned(), text: format!("{:#}\n", Value::from(content)) }
 }
 
 /// Numbers as numbers, everything else as CSS writes it.

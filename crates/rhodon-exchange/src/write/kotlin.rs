@@ -101,10 +101,10 @@ fn scheme(job: &Job<'_>, mode: Mode) -> String {
 
 fn shapes_and_type(job: &Job<'_>) -> String {
     let px = |path: &str| {
-        let value = job.theme.token(path).map(|t| &t.cell(Mode::Light).value);
+        let value = job.token(path).map(|t| &t.cell(Mode::Light).value);
         decimal(value.and_then(super::length::px).unwrap_or_default())
     };
-    let weight = |path: &str| match job.theme.token(path).map(|t| &t.cell(Mode::Light).value) {
+    let weight = |path: &str| match job.token(path).map(|t| &t.cell(Mode::Light).value) {
         Some(rhodon_theme::Value::FontWeight(n)) => *n,
         _ => 400,
     };

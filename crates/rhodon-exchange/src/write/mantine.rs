@@ -85,7 +85,7 @@ fn primary(job: &Job<'_>) -> Vec<(&'static str, Literal)> {
 }
 
 fn type_and_shape(job: &Job<'_>) -> Vec<(&'static str, Literal)> {
-    let value = |path: &str| Literal::Text(css(job.theme.token(path), Mode::Light));
+    let value = |path: &str| Literal::Text(css(job.token(path), Mode::Light));
     let sizes = [("xs", "fine"), ("sm", "small"), ("md", "body"), ("lg", "lead"), ("xl", "title")];
     let radii = [("xs", "small"), ("sm", "small"), ("md", "medium"), ("lg", "large"), ("xl", "large")];
     vec![

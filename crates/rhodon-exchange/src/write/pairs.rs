@@ -3,8 +3,12 @@
 use rhodon_theme::{Mode, Value as TokenValue};
 use serde_json::{Map, Value, json};
 
-use super::{gap, json::flat, length};
-use crate::target::{ExportError, File, Group, Job, Output, Target};
+use super::{
+    gap,
+    json::{flat, stamped},
+    length,
+};
+use crate::target::{ExportError, Group, Job, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -79,10 +83,11 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         });
         widgets.insert(format!("button.{}", intent.name), parts);
     }
-    let body = json!({ "tokens": tokens, "widgets": widgets });
-    let about = job.stamp.line(&body.to_string());
-    let text = json!({ "about": about, "tokens": tokens, "widgets": widgets });
-    let files = vec![File { path: "theme.pairs.json".to_owned(), text: format!("{text:#}\n") }];
+    let mut content = Map::new();
+    content.insert("about".to_owned(), Value::Null);
+    content.insert("tokens".to_owned(), tokens.into());
+    content.insert("widgets".to_owned(), widgets.into());
+    let files = vec![stamped(job, "theme.pairs.json", content)];
     Ok(Output { files, warnings: gap::mapped(job.tokens()) })
 }
 
@@ -95,7 +100,7 @@ fn widget(job: &Job<'_>, (name, parts): &Widget) -> Value {
         parts.iter().map(|(part, path)| ((*part).to_owned(), color(job, path))).collect();
     if SHAPED.contains(name) {
         for (part, path) in [("radius", "shape.radius.medium"), ("borderWidth", "shape.border.width")] {
-            let px = job.theme.token(path).and_then(|t| length::px(&t.cell(Mode::Light).value));
+            let px = job.token(path).and_then(|t| length::px(&t.cell(Mode::Light).value));
             out.insert(part.to_owned(), json!(px));
         }
     }

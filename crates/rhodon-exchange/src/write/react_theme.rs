@@ -90,7 +90,7 @@ fn palette(job: &Job<'_>, mode: Mode) -> Literal {
 }
 
 fn typography(job: &Job<'_>, mode: Mode) -> Literal {
-    let value = |path: &str| match job.theme.token(path) {
+    let value = |path: &str| match job.token(path) {
         Some(token) => Literal::value(&token.cell(mode).value),
         None => Literal::Number(0.0),
     };
@@ -115,7 +115,7 @@ fn typography(job: &Job<'_>, mode: Mode) -> Literal {
 
 /// A length in px.
 fn number(job: &Job<'_>, path: &str) -> Literal {
-    let value = job.theme.token(path).map(|t| &t.cell(Mode::Light).value);
+    let value = job.token(path).map(|t| &t.cell(Mode::Light).value);
     Literal::Number(match value {
         Some(value) => super::length::px(value).unwrap_or_default(),
         None => 0.0,

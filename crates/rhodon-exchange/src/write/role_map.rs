@@ -37,7 +37,7 @@ pub(crate) fn scheme<'a>(job: &Job<'a>, mode: Mode) -> IndexMap<&'static str, Co
         ("outlineVariant", "border.subtle"),
     ];
     KEYS.iter()
-        .filter(|(_, path)| job.theme.token(path).is_some())
+        .filter(|(_, path)| job.token(path).is_some())
         .map(|(key, path)| (*key, job.role(path, mode)))
         .collect()
 }

@@ -66,7 +66,7 @@ fn before(job: &Job<'_>) -> String {
         ("border-radius-lg", "shape.radius.large"),
         ("border-width", "shape.border.width"),
     ] {
-        if let Some(token) = job.theme.token(path) {
+        if let Some(token) = job.token(path) {
             set(key, &text(&token.cell(Mode::Light).value));
         }
     }

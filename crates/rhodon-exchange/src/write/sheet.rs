@@ -22,8 +22,8 @@ pub(crate) static TARGET: Target = Target {
 /// A row of the sheet.
 enum Row {
     Title(String),
-    /// Name, colour, and the mode where it has one of its own.
-    Swatch(String, ColorValue, &'static str),
+    /// A colour, its name and codes.
+    Swatch(ColorValue, String),
     /// Foreground, background, and what they come to.
     Pair(ColorValue, ColorValue, String),
     /// A value that is no colour.
@@ -55,7 +55,10 @@ fn rows(job: &Job<'_>) -> Vec<Row> {
         };
         for (mode, word) in modes {
             match &token.cell(*mode).value {
-                rhodon_theme::Value::Color(c) => out.push(Row::Swatch(token.path.to_string(), *c, word)),
+                rhodon_theme::Value::Color(c) => {
+                    let gap = if word.is_empty() { "" } else { " " };
+                    out.push(Row::Swatch(*c, format!("{}{gap}{word} · {}", token.path, codes(c))));
+                }
                 other => {
                     let value = css_value::value(other, rhodon_color::Notation::Hex);
                     out.push(Row::Text(format!("{} {word} {value}", token.path).replace("  ", " ")));
@@ -89,53 +92,45 @@ fn codes(color: &ColorValue) -> String {
     format!("{} · rgb {r} {g} {b}{opacity}", color.code)
 }
 
-/// Size of an A4 page's printable part in px, and of a row and a column on it.
+/// Width of the drawing, height of a row, columns and margin, in px.
 const WIDTH: usize = 1200;
 const ROW: usize = 30;
 const COLUMNS: usize = 3;
 const MARGIN: usize = 24;
 
 fn svg(title: &str, rows: &[Row]) -> Element {
-    let text = |x: usize, y: usize, size: &str, content: String| {
-        Element::new("text")
-            .with("x", x.to_string())
-            .with("y", y.to_string())
-            .with("font-size", size)
-            .text(content)
+    let text = |x: usize, y: usize, content: &str| {
+        Element::new("text").with("x", x.to_string()).with("y", y.to_string()).text(content)
+    };
+    let swatch = |x: usize, y: usize, color: &ColorValue| {
+        let square =
+            Element::new("use").with("href", "#swatch").with("x", x.to_string()).with("y", y.to_string());
+        let square = square.with("fill", color.code.to_string());
+        if color.alpha < 1.0 { square.with("fill-opacity", color.alpha.to_string()) } else { square }
     };
     let per_column = rows.len().div_ceil(COLUMNS);
     let height = MARGIN * 3 + per_column * ROW;
+    let square = Element::new("rect").with("id", "swatch").with("width", "24").with("height", "24");
     let mut children = vec![
         Element::new("title").text(title),
+        Element::new("defs").children(vec![square.with("stroke", "#00000033")]),
         Element::new("rect").with("width", "100%").with("height", "100%").with("fill", "#ffffff"),
-        text(MARGIN, MARGIN + 12, "18", title.to_owned()),
+        text(MARGIN, MARGIN + 12, title).with("font-size", "18"),
     ];
     for (i, row) in rows.iter().enumerate() {
         let x = MARGIN + (i / per_column) * ((WIDTH - MARGIN) / COLUMNS);
         let y = MARGIN * 2 + (i % per_column) * ROW;
-        let swatch = |at: usize, color: &ColorValue| {
-            Element::new("rect")
-                .with("x", at.to_string())
-                .with("y", y.to_string())
-                .with("width", "24")
-                .with("height", "24")
-                .with("fill", color.code.to_string())
-                .with("fill-opacity", color.alpha.to_string())
-                .with("stroke", "#00000033")
-        };
         match row {
-            Row::Title(name) => children.push(text(x, y + 20, "14", name.clone())),
-            Row::Text(line) => children.push(text(x, y + 15, "9", line.clone())),
-            Row::Swatch(name, color, mode) => {
-                children.push(swatch(x, color));
-                children.push(text(x + 32, y + 11, "10", format!("{name} {mode}").trim_end().to_owned()));
-                children.push(text(x + 32, y + 23, "9", codes(color)));
+            Row::Title(name) => children.push(text(x, y + 20, name).with("font-size", "14")),
+            Row::Text(line) => children.push(text(x, y + 15, line)),
+            Row::Swatch(color, line) => {
+                children.push(swatch(x, y, color));
+                children.push(text(x + 32, y + 15, line));
             }
             Row::Pair(fg, bg, line) => {
-                children.push(swatch(x, bg));
-                let letter = text(x + 8, y + 17, "13", "a".to_owned()).with("fill", fg.code.to_string());
-                children.push(letter);
-                children.push(text(x + 32, y + 15, "9", line.clone()));
+                children.push(swatch(x, y, bg));
+                children.push(text(x + 9, y + 15, "a").with("fill", fg.code.to_string()));
+                children.push(text(x + 32, y + 15, line));
             }
         }
     }
@@ -145,6 +140,7 @@ fn svg(title: &str, rows: &[Row]) -> Element {
         .with("width", WIDTH.to_string())
         .with("height", height.to_string())
         .with("font-family", "system-ui, sans-serif")
+        .with("font-size", "9")
         .children(children)
 }
 
@@ -159,11 +155,9 @@ fn html(title: &str, rows: &[Row]) -> Element {
     let items = rows.iter().map(|row| match row {
         Row::Title(name) => Element::new("li").with("class", "title").text(name.clone()),
         Row::Text(line) => item(vec![span(line)]),
-        Row::Swatch(name, color, mode) => item(vec![
-            Element::new("i").with("style", format!("background: {color}")).text(""),
-            span(format!("{name} {mode}").trim_end()),
-            Element::new("small").text(format!(" {}", codes(color))),
-        ]),
+        Row::Swatch(color, line) => {
+            item(vec![Element::new("i").with("style", format!("background: {color}")).text(""), span(line)])
+        }
         Row::Pair(fg, bg, line) => item(vec![
             Element::new("i").with("style", format!("background: {bg}; color: {fg}")).text("a"),
             span(line),

@@ -94,7 +94,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let mut nodes = css::custom_properties(job)?;
     for (selector, lines) in RULES {
         let lines = lines.iter().filter_map(|(property, path)| {
-            let token = job.theme.token(path)?;
+            let token = job.token(path)?;
             // The value too, for browsers that lack custom properties.
             let value = css_value::value(&token.cell(Mode::Light).value, Notation::Hex);
             Some([

@@ -4,8 +4,7 @@
 //! What was decided and has no place in the format stands in `$extensions`, so that reading the
 //! files back gives the same document.
 
-use std::collections::HashSet;
-
+use foldhash::HashSet;
 use rhodon_color::Space;
 use rhodon_theme::{ColorValue, Mode, Token, Value as TokenValue};
 use serde_json::{Map, Value, json};
@@ -77,9 +76,11 @@ fn file<'a>(
     for (path, kept) in job.decided.spec.kept.iter().filter(|_| mode == Mode::Light) {
         put(&mut root, path, kept.clone().into());
     }
-    let body = Value::from(root.clone()).to_string();
     let mut out = Map::new();
-    out.insert("$description".to_owned(), job.stamp.line(&body).into());
+    out.insert(
+        "$description".to_owned(),
+        job.stamp.line(&serde_json::to_string(&root).unwrap_or_default()).into(),
+    );
     if mode == Mode::Light {
         let own = json!({ "document": job.decided.document().to_json() });
         out.insert("$extensions".to_owned(), json!({ EXTENSION: own }));

@@ -1,5 +1,6 @@
 //! `utility-js`: a preset for a utility-class framework that is configured in JavaScript.
 
+use foldhash::HashMap;
 use rhodon_theme::{ColorValue, Mode, Token};
 
 use super::family::families;
@@ -90,12 +91,13 @@ fn colors(job: &Job<'_>, names: &Names<'_>, channels: bool) -> Result<Literal, E
         None => Literal::text(""),
     };
     let mut out = Vec::new();
+    let bases: HashMap<&str, &str> = job
+        .scales()
+        .filter_map(|(s, steps)| Some((s.slug.as_str(), steps.iter().find(|s| s.base)?.label)))
+        .collect();
     for (family, members) in families(job.colors())? {
-        let base = job
-            .scales()
-            .find(|(s, _)| s.slug.as_str() == family)
-            .and_then(|(_, steps)| steps.iter().find(|s| s.base).map(|s| s.label.to_owned()));
-        let default = members.get("").or_else(|| members.get(base.as_deref().unwrap_or("fill")));
+        let base = bases.get(family).copied().unwrap_or("fill");
+        let default = members.get("").or_else(|| members.get(base));
         let mut entries: Vec<(&str, Literal)> = default.map(|t| ("DEFAULT", color(t))).into_iter().collect();
         entries.extend(
             members.iter().filter(|(key, _)| !key.is_empty()).map(|(key, t)| (key.as_str(), color(t))),

@@ -1,7 +1,7 @@
 //! Variables of style sheet preprocessors: every token under its name, with references kept and
 //! in an order in which what is referred to comes first.
 
-use std::collections::{HashMap, HashSet};
+use foldhash::{HashMap, HashSet, HashSetExt};
 
 use rhodon_color::Notation;
 use rhodon_theme::{Mode, Token};

@@ -1,5 +1,6 @@
 //! Elements of XML and HTML, printed by a library that escapes for them.
 
+use std::borrow::Cow;
 use std::io;
 
 use quick_xml::Writer;
@@ -9,7 +10,7 @@ use quick_xml::events::BytesText;
 #[derive(Debug)]
 pub(crate) struct Element {
     name: &'static str,
-    attributes: Vec<(&'static str, String)>,
+    attributes: Vec<(&'static str, Cow<'static, str>)>,
     inner: Inner,
 }
 
@@ -25,7 +26,7 @@ impl Element {
         Self { name, attributes: Vec::new(), inner: Inner::Nothing }
     }
 
-    pub(crate) fn with(mut self, key: &'static str, value: impl Into<String>) -> Self {
+    pub(crate) fn with(mut self, key: &'static str, value: impl Into<Cow<'static, str>>) -> Self {
         self.attributes.push((key, value.into()));
         self
     }
@@ -52,7 +53,7 @@ impl Element {
     }
 
     fn put(&self, writer: &mut Writer<&mut Vec<u8>>) -> io::Result<()> {
-        let attributes = self.attributes.iter().map(|(k, v)| (*k, v.as_str()));
+        let attributes = self.attributes.iter().map(|(k, v)| (*k, &**v));
         let element = writer.create_element(self.name).with_attributes(attributes);
         match &self.inner {
             Inner::Nothing => element.write_empty().map(|_| ()),

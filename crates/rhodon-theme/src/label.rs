@@ -114,18 +114,42 @@ fn is_slug_tail(s: &str) -> bool {
         && s.split('-').all(|part| !part.is_empty())
 }
 
+impl TokenPath {
+    /// The path of names as other programs write them: folded as slugs are, joined by dots. None
+    /// where nothing usable is left or too much.
+    pub fn from_names<'a>(names: impl IntoIterator<Item = &'a str>) -> Option<TokenPath> {
+        let mut path = names.into_iter().map(folded).collect::<Vec<_>>();
+        path.retain(|name| !name.is_empty());
+        if !path.first()?.starts_with(|c: char| c.is_ascii_lowercase()) {
+            path.insert(0, "file".to_owned());
+        }
+        path.join(".").parse().ok()
+    }
+
+    /// The part before the first dot.
+    pub fn group(&self) -> &str {
+        self.as_str().split('.').next().unwrap_or_default()
+    }
+}
+
+/// Lower-case letters, digits and single hyphens.
+fn folded(name: &str) -> String {
+    let mut text = String::with_capacity(name.len());
+    for c in deunicode::deunicode(name).chars() {
+        if c.is_ascii_alphanumeric() {
+            text.push(c.to_ascii_lowercase());
+        } else if !text.ends_with('-') && c != '\'' {
+            text.push('-');
+        }
+    }
+    text.trim_matches('-').to_owned()
+}
+
 impl Slug {
     /// The slug of a readable name: Latin letters lose their accents, everything else
     /// becomes a hyphen. A name without any usable letter gives `fallback`.
     pub fn from_name(name: &str, fallback: &Slug) -> Slug {
-        let mut text = String::with_capacity(name.len());
-        for c in deunicode::deunicode(name).chars() {
-            if c.is_ascii_alphanumeric() {
-                text.push(c.to_ascii_lowercase());
-            } else if !text.ends_with('-') && c != '\'' {
-                text.push('-');
-            }
-        }
+        let text = folded(name);
         let trimmed = text.trim_start_matches(|c: char| !c.is_ascii_lowercase());
         let cut: String = trimmed.chars().take(48).collect();
         cut.trim_matches('-').parse().unwrap_or_else(|_| fallback.clone())

@@ -1,5 +1,8 @@
-//! One file per format that is read.
+//! One folder or file per format that is read.
 
+mod document;
 mod list;
+mod tokens;
 
+pub use document::{Import, ReadProblem, Sheet, document};
 pub use list::{ListItem, color_list};

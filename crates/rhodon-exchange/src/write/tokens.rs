@@ -30,7 +30,7 @@ pub(crate) const ROOT: &str = "$root";
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let paths: HashSet<&str> = job.tokens().map(|t| &*t.path).collect();
-    let places = Places::new(&paths);
+    let places = Places::new(paths.iter().copied().chain(job.decided.spec.kept.keys().map(String::as_str)));
     let light = file(job, Mode::Light, job.tokens(), &places, &paths);
     let dark = file(job, Mode::Dark, job.tokens().filter(|t| !t.is_modeless()), &places, &paths);
     let files = vec![
@@ -51,8 +51,8 @@ struct Places<'a> {
 }
 
 impl<'a> Places<'a> {
-    fn new(paths: &HashSet<&'a str>) -> Self {
-        let groups = paths.iter().flat_map(|path| path.match_indices('.').map(|(at, _)| &path[..at]));
+    fn new(paths: impl Iterator<Item = &'a str>) -> Self {
+        let groups = paths.flat_map(|path| path.match_indices('.').map(|(at, _)| &path[..at]));
         Self { groups: groups.collect() }
     }
 
@@ -74,7 +74,7 @@ fn file<'a>(
         put(&mut root, &places.of(&token.path), entry(token, mode, places, paths));
     }
     for (path, kept) in job.decided.spec.kept.iter().filter(|_| mode == Mode::Light) {
-        put(&mut root, path, kept.clone().into());
+        put(&mut root, &places.of(path), kept.clone().into());
     }
     let mut out = Map::new();
     out.insert(

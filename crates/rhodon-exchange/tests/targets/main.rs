@@ -13,3 +13,4 @@ mod scripts;
 mod sites;
 mod style;
 mod support;
+mod tokens;

@@ -311,6 +311,13 @@ impl Spec {
         }
     }
 
+    /// Whether a group of tokens is derived, so that no own token may stand in it.
+    pub fn derives(&self, group: &str) -> bool {
+        crate::intent::is_reserved_word(group)
+            || self.brand.iter().any(|b| b.slug.as_str() == group)
+            || self.intents.keys().any(|k| k.as_str() == group)
+    }
+
     /// The document as JSON.
     pub fn to_json(&self) -> serde_json::Value {
         // The types hold only what JSON can carry: numbers are checked to be finite on reading.

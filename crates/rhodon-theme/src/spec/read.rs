@@ -10,7 +10,7 @@ use super::{
     TypeSpec,
 };
 use crate::intent;
-use crate::label::{Slug, StepLabel, TokenPath};
+use crate::label::{Slug, StepLabel};
 use crate::value::Written;
 
 const MAX_NAME: usize = 200;
@@ -73,7 +73,7 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Spec> {
     }
     if let Some(n) = object.get("tokens") {
         spec.tokens = n.map(problems, own_token);
-        for path in spec.tokens.keys().filter(|p| reserved_group(&spec, p)) {
+        for path in spec.tokens.keys().filter(|p| spec.derives(p.group())) {
             problems.add(
                 format!("/tokens/{path}"),
                 format!("\"{path}\" belongs to a group that is derived: expected a group of your own"),
@@ -255,14 +255,6 @@ fn own_token(node: Node<'_>, problems: &mut Problems) -> Option<OwnToken> {
         problems.add(object.pointer(), "expected a value, or one for light and one for dark");
     }
     Some(token)
-}
-
-/// Groups of own tokens must not shadow what is derived.
-fn reserved_group(spec: &Spec, path: &TokenPath) -> bool {
-    let group = path.as_str().split('.').next().unwrap_or_default();
-    intent::is_reserved_word(group)
-        || spec.brand.iter().any(|b| b.slug.as_str() == group)
-        || spec.intents.keys().any(|k| k.as_str() == group)
 }
 
 fn families(node: &Node<'_>, problems: &mut Problems) -> Vec<String> {

@@ -1,0 +1,181 @@
+//! Files that Rhodon wrote: the document stands in them. What somebody changed in the tokens
+//! since becomes a decision.
+
+use rhodon_theme::{Mode, ModeValues, Resolved, Section, Spec, Token, TokenPath, derive};
+use serde_json::Value;
+
+use super::foreign::{self, Names};
+use super::table::{Raw, Table};
+use super::{Tables, value};
+use crate::read::document::{Import, ReadProblem};
+use crate::stamp::Stamp;
+use crate::target::{Source, export};
+use crate::write::tokens::TARGET;
+
+/// The document with the changes of the files.
+pub(super) fn apply(spec: Spec, tables: &Tables, import: &mut Import) -> Spec {
+    if spec.extends.is_some() {
+        import
+            .notes
+            .push("the parent theme is not in the files: changes made in them are not looked for".to_owned());
+        return spec;
+    }
+    let decided = Resolved::alone(spec);
+    let Ok(derived) = derive(&decided) else { return decided.spec };
+    let source = Source { decided: &decided, theme: &derived, stamp: &Stamp::default() };
+    let Ok(output) = export(&TARGET, &source, []) else { return decided.spec };
+    let written: Vec<Value> =
+        output.files.iter().take(2).filter_map(|f| serde_json::from_str(&f.text).ok()).collect();
+    let [light, dark] = written.as_slice() else { return decided.spec };
+    let mut ignored = Vec::new();
+    let before = Tables {
+        light: Table::read(&[("", light)], &mut ignored),
+        dark: Table::read(&[("", light), ("", dark)], &mut ignored),
+        has_dark: true,
+    };
+    let mut spec = decided.spec.clone();
+    let mut added = false;
+    for (table, old, mode) in
+        [(&tables.light, &before.light, Mode::Light), (&tables.dark, &before.dark, Mode::Dark)]
+    {
+        if mode == Mode::Dark && !tables.has_dark {
+            continue;
+        }
+        for (path, raw) in &table.0 {
+            let token = derived.token(path);
+            // One value for both modes was compared with the light ones.
+            let seen = |t: &Token| {
+                t.is_modeless() && tables.light.find(path).is_some_and(|l| l.value() == raw.value())
+            };
+            match old.0.get(path) {
+                Some(known) if known.value() == raw.value() => {}
+                Some(_) if mode == Mode::Dark && token.is_some_and(seen) => {}
+                Some(_) => match token {
+                    Some(token) => Change { spec: &mut spec, token, raw, mode }.apply(tables, import),
+                    None => {
+                        spec.kept.insert(path.clone(), raw.json.clone());
+                    }
+                },
+                None => added = true,
+            }
+        }
+    }
+    if added {
+        add_new(&mut spec, tables, &before, import);
+    }
+    spec
+}
+
+/// Tokens that somebody added to the files.
+fn add_new(spec: &mut Spec, tables: &Tables, before: &Tables, import: &mut Import) {
+    let only_new = |table: &Table| {
+        Table(
+            table
+                .0
+                .iter()
+                .filter(|(p, _)| !before.light.0.contains_key(*p))
+                .map(|(p, r)| (p.clone(), r.clone()))
+                .collect(),
+        )
+    };
+    let new =
+        Tables { light: only_new(&tables.light), dark: only_new(&tables.dark), has_dark: tables.has_dark };
+    let names = Names::new(&new.light, &new.dark, spec, import);
+    for (path, raw) in new.light.0.iter().chain(&new.dark.0) {
+        foreign::add(spec, path, raw, tables, &names, import);
+    }
+    spec.tokens.sort_keys();
+    spec.kept.sort_keys();
+}
+
+/// A value that differs from the one that follows from the document.
+struct Change<'a> {
+    spec: &'a mut Spec,
+    token: &'a Token,
+    raw: &'a Raw,
+    mode: Mode,
+}
+
+impl Change<'_> {
+    fn apply(self, tables: &Tables, import: &mut Import) {
+        let text = match self.text(tables) {
+            Ok(text) => text,
+            Err(message) => {
+                let problem = ReadProblem::new(&self.raw.file, &*self.token.path, message);
+                if !import.problems.contains(&problem) {
+                    import.problems.push(problem);
+                }
+                return;
+            }
+        };
+        match self.token.section {
+            Section::Scales => self.step(text),
+            Section::Roles => self.role(text),
+            Section::Own => self.own(text),
+            Section::Type | Section::Shape => {
+                let note = format!(
+                    "{} follows from the type and shape of the theme: its change was not taken over",
+                    self.token.path
+                );
+                if !import.notes.contains(&note) {
+                    import.notes.push(note);
+                }
+            }
+        }
+    }
+
+    /// The new value as a document writes it.
+    fn text(&self, tables: &Tables) -> Result<String, String> {
+        match self.raw.alias() {
+            None => value::text(self.raw.value(), self.token.kind),
+            Some(alias) => match tables.light.find(&alias).or_else(|| tables.dark.find(&alias)) {
+                Some(target) => Ok(format!("{{{}}}", target.names.join("."))),
+                None => Err(format!("no token \"{alias}\" to refer to")),
+            },
+        }
+    }
+
+    /// A step's new colour is a pin; the brand colour's own step is the brand colour.
+    fn step(self, text: String) {
+        let Some((slug, label)) = self.token.path.split_once('.') else { return };
+        let reason = self.token.cell(Mode::Light).reason.to_string();
+        if let Some(brand) = self.spec.brand.iter_mut().find(|b| b.slug.as_str() == slug)
+            && reason == "pinned: brand colour"
+        {
+            brand.color = text;
+            return;
+        }
+        if let (Ok(slug), Ok(label)) = (slug.parse(), label.parse()) {
+            self.spec.scales.entry(slug).or_default().pins.insert(label, text);
+            self.spec.scales.sort_keys();
+        }
+    }
+
+    fn role(self, text: String) {
+        let Ok(path) = self.token.path.parse::<TokenPath>() else { return };
+        let values: &mut ModeValues = self.spec.roles.entry(path).or_default();
+        match self.mode {
+            Mode::Light => values.light = Some(text),
+            Mode::Dark => values.dark = Some(text),
+        }
+        self.spec.roles.sort_keys();
+    }
+
+    fn own(self, text: String) {
+        let Ok(path) = self.token.path.parse::<TokenPath>() else { return };
+        let Some(own) = self.spec.tokens.get_mut(&path) else { return };
+        if self.token.is_modeless() && self.mode == Mode::Light {
+            own.value = Some(text);
+            return;
+        }
+        // One value for both modes gives way to one each.
+        if let Some(value) = own.value.take() {
+            own.light.get_or_insert_with(|| value.clone());
+            own.dark.get_or_insert(value);
+        }
+        match self.mode {
+            Mode::Light => own.light = Some(text),
+            Mode::Dark => own.dark = Some(text),
+        }
+    }
+}

@@ -3,6 +3,7 @@
 //! A target is one file in `write/` and one line in [`TARGETS`]. Its id, name, options and help
 //! live in that file; the command line, the API and the interface only ask.
 
+mod archive;
 mod name;
 mod option;
 pub mod read;
@@ -10,6 +11,7 @@ mod stamp;
 mod target;
 mod write;
 
+pub use archive::{Archive, archive, command};
 pub use name::css_name;
 pub use option::{OptionError, OptionKind, Settings, TargetOption};
 pub use stamp::Stamp;

@@ -93,6 +93,13 @@ impl ApiError {
         }
     }
 
+    /// A fault with a cause, which goes to the log under its id.
+    pub fn unexpected(cause: &dyn std::fmt::Display) -> Self {
+        let id = uuid::Uuid::new_v4().to_string();
+        tracing::error!(%id, %cause, "a request could not be answered");
+        Self::fault(id)
+    }
+
     /// A document that cannot be used, with every place in it; `at` is where it stands in the body.
     pub fn invalid(at: &str, problems: Problems) -> Self {
         let detail = problems.0.first().map(ToString::to_string).unwrap_or_default();

@@ -34,6 +34,8 @@ pub enum Command {
     Export(ExportArgs),
     /// List the targets and their options.
     Targets,
+    /// Read a saved document or design tokens into a theme document.
+    Import(ImportArgs),
     /// Print a new theme document.
     New(NewArgs),
     /// Print the JSON Schema of a theme document.
@@ -117,6 +119,16 @@ pub struct ExportArgs {
     /// Folder for the files.
     #[arg(long)]
     pub out: Option<PathBuf>,
+}
+
+#[derive(Debug, Args)]
+pub struct ImportArgs {
+    /// Files that belong together, such as tokens.json, tokens.dark.json and theme.resolver.json;
+    /// `-` or none reads one file from standard input.
+    pub files: Vec<PathBuf>,
+    /// Name of the theme, where the files hold none.
+    #[arg(long)]
+    pub name: Option<String>,
 }
 
 #[derive(Debug, Args)]

@@ -167,6 +167,28 @@ fn export_writes_to_a_folder_or_to_standard_output() {
 }
 
 #[test]
+fn import_reads_back_what_export_wrote() {
+    let folder = tempfile::tempdir().unwrap();
+    let folder = folder.path().to_str().unwrap();
+    let document = "brindle-sound-ferries.rhodon.json";
+    rhodon(&["export", document, "--target", "tokens", "spec", "--out", folder], "");
+    let file = |name: &str| format!("{folder}/{name}");
+    let tokens = ["tokens.json", "tokens.dark.json", "theme.resolver.json"].map(file);
+    let read = rhodon(&["import", &tokens[0], &tokens[1], &tokens[2]], "");
+    assert_eq!(read.code, 0, "{}", read.err);
+    assert_eq!(read.out, std::fs::read_to_string(file("theme.rhodon.json")).unwrap());
+    let named = rhodon(&["import", "-", "--name", "Night", "--json"], &read.out);
+    assert!(named.out.contains("\"name\":\"Night\""));
+    let bad = rhodon(
+        &["import", "-"],
+        r##"{ "a": { "$type": "color", "$value": "#0f5c7a" }, "b": { "$type": "color", "$value": "bleu" } }"##,
+    );
+    // The rest was read all the same.
+    assert_eq!((bad.code, bad.out.contains("\"#0f5c7a\"")), (2, true));
+    assert!(bad.err.contains("\nstandard input: b: \"bleu\": "), "{}", bad.err);
+}
+
+#[test]
 fn export_refuses_what_it_cannot_do() {
     let document = "brindle-sound-ferries.rhodon.json";
     for (args, message) in [

@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** One archive (ZIP) of several targets, with a page that says where each file goes. */
+        post: operations["archive_theme"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/color": {
         parameters: {
             query?: never;
@@ -151,6 +168,23 @@ export interface paths {
         put?: never;
         /** Tokens, pairs and the proof's style sheets of a document. */
         post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A document from a saved one, or from the files of a set of design tokens. */
+        post: operations["read"];
         delete?: never;
         options?: never;
         head?: never;
@@ -334,6 +368,17 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description What to pack. */
+        ArchiveRequest: {
+            /**
+             * Format: int32
+             * @description Number of the saved revision, for the header of the files.
+             */
+            revision?: number | null;
+            spec: components["schemas"]["Spec"];
+            /** @description Ids of targets; their options are those of the document. */
+            targets: string[];
+        };
         /** @description A value and why it is so. */
         CellView: {
             alias?: string | null;
@@ -559,6 +604,25 @@ export interface components {
             /** @description `/problems/…`, stable. */
             type: string;
         };
+        /** @description Something in a file that could not be taken over. */
+        ReadProblemView: {
+            file: string;
+            message: string;
+            /** @description A token path or JSON Pointer; empty for the whole file. */
+            place: string;
+        };
+        /** @description Files that belong together. */
+        ReadRequest: {
+            files: components["schemas"]["SheetView"][];
+        };
+        /** @description What was read. */
+        ReadView: {
+            /** @description What was done with names and values that do not fit as they are. */
+            notes: string[];
+            /** @description What could not be taken over. */
+            problems: components["schemas"]["ReadProblemView"][];
+            spec?: components["schemas"]["Spec"] | null;
+        };
         /** @description One relation and the companions it gives. */
         RelationView: {
             companions: components["schemas"]["CompanionView"][];
@@ -643,6 +707,12 @@ export interface components {
             slug: string;
             steps: components["schemas"]["StepView"][];
         };
+        /** @description A file. */
+        SheetView: {
+            /** @description Its name, by which other files refer to it. */
+            name: string;
+            text: string;
+        };
         /** @description One step. */
         StepView: {
             /**
@@ -675,8 +745,11 @@ export interface components {
         /** @description A kind of file that can be written. */
         TargetView: {
             files: string[];
+            /** @description `web`, `frameworks`, `apps`, `sites` or `records`. */
             group: string;
             id: string;
+            /** @description Keys inside its files by which people look for it. */
+            keys: string[];
             name: string;
             options: components["schemas"]["OptionView"][];
             usage: string;
@@ -923,6 +996,24 @@ export interface components {
             shape?: components["schemas"]["ShapeSpec"];
             /** @description How much of a page each part of the palette should cover. */
             aim?: components["schemas"]["Aim"] | null;
+            /**
+             * @description Targets chosen for the handoff and their options, by the target's id. Which options a
+             *     target takes is its own matter.
+             */
+            handoff?: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+            /**
+             * @description Design tokens of types that have no place in a theme, as they were read, by their path in
+             *     the file. They are given back when design tokens are written.
+             */
+            kept?: {
+                [key: string]: {
+                    [key: string]: unknown;
+                };
+            };
         };
     };
     responses: never;
@@ -933,6 +1024,37 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    archive_theme: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArchiveRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": number[];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     color: {
         parameters: {
             query?: never;
@@ -1184,6 +1306,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadView"];
                 };
             };
         };

@@ -49,11 +49,7 @@ pub(crate) async fn derive_theme(
 }
 
 fn written(value: &impl Serialize) -> Result<Bytes, ApiError> {
-    let bytes = serde_json::to_vec(value).map_err(|cause| {
-        let id = uuid::Uuid::new_v4().to_string();
-        tracing::error!(%id, %cause, "an answer could not be written");
-        ApiError::fault(id)
-    })?;
+    let bytes = serde_json::to_vec(value).map_err(|cause| ApiError::unexpected(&cause))?;
     Ok(bytes.into())
 }
 

@@ -4,8 +4,11 @@ use std::collections::BTreeMap;
 
 use axum::Json;
 use axum::extract::State;
-use rhodon_exchange::{ExportError, Settings, Source, Stamp, TARGETS, export, find, remembered};
+use axum::http::header;
+use axum::response::{IntoResponse, Response};
+use rhodon_exchange::{Source, Stamp, TARGETS, archive, command, export, find, remembered};
 use rhodon_store::Store;
+use rhodon_theme::Slug;
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
@@ -112,11 +115,8 @@ pub(crate) async fn export_theme(
     let (decided, theme) = derived(&store, &body.spec).await?;
     let stamp = Stamp { theme: theme.name.clone(), revision: body.revision };
     let set: Vec<_> = remembered(&decided, target).chain(body.options).collect();
-    let settings = Settings::check(target.options, set.clone()).map_err(ExportError::from)?;
     let source = Source { decided: &decided, theme: &theme, stamp: &stamp };
-    let output = export(target, &source, set)?;
-    let set: String =
-        settings.changed(target.options).map(|(k, v)| format!(" --set {k}={}", quoted(v))).collect();
+    let output = export(target, &source, set.clone())?;
     Ok(Json(ExportView {
         files: output.files.into_iter().map(|f| FileView { path: f.path, text: f.text }).collect(),
         warnings: output
@@ -124,12 +124,49 @@ pub(crate) async fn export_theme(
             .into_iter()
             .map(|w| WarningView { token: w.token, message: w.message })
             .collect(),
-        command: format!("rhodon export theme.rhodon.json --target {}{set} --out .", target.id),
+        command: command(target, set),
     }))
 }
 
-/// A word of a shell command.
-fn quoted(word: &str) -> String {
-    let plain = |b: u8| b.is_ascii_alphanumeric() || b"-_.,/:@".contains(&b);
-    if !word.is_empty() && word.bytes().all(plain) { word.to_owned() } else { format!("'{word}'") }
+/// What to pack.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ArchiveRequest {
+    #[schema(schema_with = crate::openapi::spec_schema)]
+    spec: Value,
+    /// Number of the saved revision, for the header of the files.
+    revision: Option<i32>,
+    /// Ids of targets; their options are those of the document.
+    targets: Vec<String>,
+}
+
+/// One archive (ZIP) of several targets, with a page that says where each file goes.
+#[utoipa::path(
+    post, path = "/archive", request_body = ArchiveRequest,
+    responses(
+        (status = 200, content_type = "application/zip", body = Vec<u8>),
+        (status = 422, body = ApiError),
+    )
+)]
+pub(crate) async fn archive_theme(
+    State(store): State<Store>,
+    JsonBody(body): JsonBody<ArchiveRequest>,
+) -> Result<Response, ApiError> {
+    let targets = body.targets.iter().map(|id| find(id)).collect::<Result<Vec<_>, _>>()?;
+    if targets.is_empty() {
+        return Err(ApiError::value("/targets", "expected at least one target"));
+    }
+    let (decided, theme) = derived(&store, &body.spec).await?;
+    let stamp = Stamp { theme: theme.name.clone(), revision: body.revision };
+    let name = Slug::from_name(&theme.name, &Slug::theme());
+    let revision = body.revision.map(|r| format!("-{r}")).unwrap_or_default();
+    let packed = tokio::task::spawn_blocking(move || {
+        archive(&targets, &Source { decided: &decided, theme: &theme, stamp: &stamp })
+    });
+    let packed = packed.await.map_err(|cause| ApiError::unexpected(&cause))??;
+    let headers = [
+        (header::CONTENT_TYPE, "application/zip".to_owned()),
+        (header::CONTENT_DISPOSITION, format!("attachment; filename=\"{name}{revision}.zip\"")),
+    ];
+    Ok((headers, packed.bytes).into_response())
 }

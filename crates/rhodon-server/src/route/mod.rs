@@ -7,6 +7,7 @@ pub(crate) mod derive;
 pub(crate) mod event;
 pub(crate) mod export;
 pub(crate) mod health;
+pub(crate) mod read;
 pub(crate) mod revision;
 pub(crate) mod theme;
 
@@ -38,6 +39,8 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(derive::preview))
             .routes(routes!(export::targets))
             .routes(routes!(export::export_theme))
+            .routes(routes!(export::archive_theme))
+            .routes(routes!(read::read))
             .routes(routes!(theme::list, theme::create))
             .routes(routes!(theme::get, theme::save, theme::delete))
             .routes(routes!(theme::duplicate))

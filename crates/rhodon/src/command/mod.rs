@@ -5,6 +5,7 @@ mod companions;
 mod contrast;
 mod derive;
 mod export;
+mod import;
 mod new;
 mod scale;
 mod serve;
@@ -26,6 +27,7 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
         Command::Derive(args) => derive::run(&args, &mut printer)?,
         Command::Export(args) => export::run(&args, &mut printer)?,
         Command::Targets => targets::run(&mut printer)?,
+        Command::Import(args) => import::run(&args, &mut printer)?,
         Command::New(args) => new::run(&args, &mut printer)?,
         Command::Schema => printer.raw(&pretty(&rhodon_theme::Spec::schema()))?,
         Command::Openapi => printer.raw(&pretty(&rhodon_server::openapi()))?,

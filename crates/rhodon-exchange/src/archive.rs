@@ -1,0 +1,119 @@
+//! One archive of several targets, with a page that says where each file goes.
+
+use std::collections::HashSet;
+use std::io::{Cursor, Write};
+
+use zip::write::{SimpleFileOptions, ZipWriter};
+use zip::{CompressionMethod, DateTime, result::ZipResult};
+
+use crate::stamp::harmless;
+use crate::target::{ExportError, File, Output, Source, Target, export, remembered};
+
+/// The page's name in the archive.
+const PAGE: &str = "README.md";
+
+/// A packed archive.
+#[derive(Clone, Debug)]
+pub struct Archive {
+    /// The bytes of a ZIP file.
+    pub bytes: Vec<u8>,
+    /// Targets that could not be written, which the page names too.
+    pub failures: Vec<(&'static str, ExportError)>,
+}
+
+/// Writes targets with the options that the document holds for them, and packs their files with a
+/// page. One that cannot be written does not stop the others. The same theme gives the same bytes.
+///
+/// # Errors
+/// The first failure where no target at all can be written.
+pub fn archive(targets: &[&'static Target], source: &Source<'_>) -> Result<Archive, ExportError> {
+    let mut written = Vec::with_capacity(targets.len());
+    let mut failures = Vec::new();
+    for target in targets {
+        match export(target, source, remembered(source.decided, target)) {
+            Ok(output) => written.push((*target, output)),
+            Err(error) => failures.push((target.id, error)),
+        }
+    }
+    if let (true, Some((_, error))) = (written.is_empty(), failures.first()) {
+        return Err(error.clone());
+    }
+    let page = File { path: PAGE.to_owned(), text: page(source, &written, &failures) };
+    // Writing to memory fails only beyond the size that the format can hold.
+    let bytes = pack(std::iter::once(&page).chain(written.iter().flat_map(|(_, o)| &o.files)));
+    Ok(Archive { bytes: bytes.unwrap_or_default(), failures })
+}
+
+fn pack<'a>(files: impl Iterator<Item = &'a File>) -> ZipResult<Vec<u8>> {
+    let mut zip = ZipWriter::new(Cursor::new(Vec::with_capacity(256 * 1024)));
+    // The format's first date: the archive depends on the theme alone.
+    let options = SimpleFileOptions::default()
+        .compression_method(CompressionMethod::Deflated)
+        .compression_level(Some(1))
+        .last_modified_time(DateTime::default());
+    let mut seen = HashSet::new();
+    for file in files.filter(|f| seen.insert(f.path.clone())) {
+        zip.start_file(file.path.as_str(), options)?;
+        zip.write_all(file.text.as_bytes())?;
+    }
+    Ok(zip.finish()?.into_inner())
+}
+
+/// Where each file goes and how it is loaded.
+fn page(
+    source: &Source<'_>,
+    written: &[(&'static Target, Output)],
+    failures: &[(&str, ExportError)],
+) -> String {
+    let revision = source.stamp.revision.map(|r| format!(", revision {r}")).unwrap_or_default();
+    let mut out = format!("# {}{revision}\n", harmless(&source.theme.name));
+    for (target, output) in written {
+        out.push_str(&format!("\n## {}\n\n", target.name));
+        for file in files_shown(output) {
+            out.push_str(&format!("- `{file}`\n"));
+        }
+        out.push_str(&format!("\n{}\n", target.usage));
+        if !output.warnings.is_empty() {
+            let count = output.warnings.len();
+            out.push_str(&format!("\nNot everything fits in here ({count}):\n\n"));
+            for warning in &output.warnings {
+                out.push_str(&format!("- {}: {}\n", warning.token, warning.message));
+            }
+        }
+        out.push_str(&format!("\n```\n{}\n```\n", command(target, remembered(source.decided, target))));
+    }
+    if !failures.is_empty() {
+        out.push_str("\n## Not written\n\n");
+        for (id, error) in failures {
+            out.push_str(&format!("- {id}: {error}\n"));
+        }
+    }
+    out
+}
+
+/// Paths of an output; a long row in one folder is cut.
+fn files_shown(output: &Output) -> Vec<String> {
+    const MOST: usize = 6;
+    let mut out: Vec<String> = output.files.iter().take(MOST).map(|f| f.path.clone()).collect();
+    if output.files.len() > MOST {
+        out.push(format!("… {} more", output.files.len() - MOST));
+    }
+    out
+}
+
+/// The command that writes a target in a pipeline, with every option that is not its default.
+pub fn command(target: &'static Target, set: impl IntoIterator<Item = (String, String)>) -> String {
+    let changed = crate::option::Settings::check(target.options, set).ok();
+    let set: String = changed
+        .iter()
+        .flat_map(|s| s.changed(target.options))
+        .map(|(key, value)| format!(" --set {key}={}", quoted(value)))
+        .collect();
+    format!("rhodon export theme.rhodon.json --target {}{set} --out .", target.id)
+}
+
+/// A word of a shell command. Options hold no quotes.
+fn quoted(word: &str) -> String {
+    let plain = |b: u8| b.is_ascii_alphanumeric() || b"-_.,/:@".contains(&b);
+    if !word.is_empty() && word.bytes().all(plain) { word.to_owned() } else { format!("'{word}'") }
+}

@@ -24,6 +24,8 @@ export interface View {
   against?: string;
   /** Path of the token that the ledger shows. */
   token?: string;
+  /** Id of the target that the handoff shows. */
+  target?: string;
 }
 
 const rootRoute = createRootRouteWithContext<{ client: QueryClient }>()({ component: Outlet });
@@ -50,6 +52,7 @@ const themeRoute = createRoute({
     page: isPageName(search.page) ? search.page : undefined,
     against: typeof search.against === "string" ? search.against : undefined,
     token: typeof search.token === "string" ? search.token : undefined,
+    target: typeof search.target === "string" ? search.target : undefined,
   }),
   loader: ({ context, params }) => context.client.ensureQueryData(themeQuery(params.slug)),
   component: Frame,

@@ -18,6 +18,8 @@ export interface Editor {
   /** What is shown: the saved document, or a draft of it. */
   spec: Spec;
   preview: Preview | undefined;
+  /** The document before the last change that was saved in this window. */
+  before: Spec | undefined;
   /** Why the shown document cannot be derived or saved; the preview is then the last good one. */
   problem: Problem | undefined;
   saving: boolean;
@@ -52,6 +54,7 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
   const [theme, setTheme] = useState(loaded);
   const [draft, setDraft] = useState<Spec>();
   const [preview, setPreview] = useState<Preview>();
+  const [before, setBefore] = useState<Spec>();
   const [problem, setProblem] = useState<Problem>();
   const [saving, setSaving] = useState(false);
   const [clash, setClash] = useState<Clash>();
@@ -92,6 +95,7 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
       saved.current = next;
       setTheme(next);
       setDraft(undefined);
+      setBefore(before.spec);
       client.setQueryData(themeQuery(next.slug).queryKey, next);
       void client.invalidateQueries({ queryKey: themesQuery.queryKey });
       pump.push({ spec: next.spec, before: before.spec });
@@ -206,6 +210,7 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
     theme,
     spec: draft ?? theme.spec,
     preview,
+    before,
     problem,
     saving,
     clash,

@@ -1,11 +1,12 @@
 import { Button, Group, Modal, TextInput } from "@mantine/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { ApiProblem, answer, api } from "../api/client";
+import { ApiProblem, answer, api, type Spec } from "../api/client";
 import { themeQuery } from "../api/queries";
+import { FromFiles } from "./FromFiles";
 import { useThemeActions } from "./useThemeActions";
 
-/** A new theme from a name and one brand colour. */
+/** A new theme from a name and one brand colour, or from files. */
 export function NewThemeDialog({ opened, onClose }: { opened: boolean; onClose: () => void }) {
   return (
     <Modal opened={opened} onClose={onClose} title="New theme">
@@ -22,7 +23,9 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
   const [refusal, setRefusal] = useState<string>();
   const create = async () => {
     const seen = await answer(api.POST("/api/color", { body: { text: color } }));
-    const spec = { format: 1, name: name.trim(), brand: [{ name: seen.name, color: seen.css }] };
+    await make({ format: 1, name: name.trim(), brand: [{ name: seen.name, color: seen.css }] });
+  };
+  const make = async (spec: Spec) => {
     const made = await answer(api.POST("/api/themes", { body: { spec } }));
     client.setQueryData(themeQuery(made.slug).queryKey, made);
     await actions.refresh();
@@ -34,31 +37,34 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
     create().catch((error) => setRefusal(error instanceof ApiProblem ? error.message : String(error)));
   };
   return (
-    <form onSubmit={submit}>
-      <TextInput
-        label="Name"
-        value={name}
-        maxLength={200}
-        data-autofocus
-        onChange={(e) => setName(e.currentTarget.value)}
-      />
-      <TextInput
-        label="Brand colour"
-        description="Any CSS colour; hex with or without #"
-        placeholder="#0f5c7a"
-        mt="sm"
-        value={color}
-        error={refusal}
-        onChange={(e) => {
-          setColor(e.currentTarget.value);
-          setRefusal(undefined);
-        }}
-      />
-      <Group justify="flex-end" mt="md">
-        <Button type="submit" disabled={name.trim() === "" || color.trim() === ""}>
-          Create
-        </Button>
-      </Group>
-    </form>
+    <>
+      <form onSubmit={submit}>
+        <TextInput
+          label="Name"
+          value={name}
+          maxLength={200}
+          data-autofocus
+          onChange={(e) => setName(e.currentTarget.value)}
+        />
+        <TextInput
+          label="Brand colour"
+          description="Any CSS colour; hex with or without #"
+          placeholder="#0f5c7a"
+          mt="sm"
+          value={color}
+          error={refusal}
+          onChange={(e) => {
+            setColor(e.currentTarget.value);
+            setRefusal(undefined);
+          }}
+        />
+        <Group justify="flex-end" mt="md">
+          <Button type="submit" disabled={name.trim() === "" || color.trim() === ""}>
+            Create
+          </Button>
+        </Group>
+      </form>
+      <FromFiles onSpec={make} />
+    </>
   );
 }

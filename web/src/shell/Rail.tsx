@@ -4,8 +4,9 @@ import classes from "./Frame.module.css";
 
 /** The stages in the order of the work, each with how it stands. */
 export function Rail() {
-  const { theme, preview } = useTheEditor();
+  const { theme, preview, spec } = useTheEditor();
   const derived = preview?.derived;
+  const chosen = Object.keys(spec.handoff ?? {}).length;
   const own = derived?.scales.filter((s) => s.origin !== "derived").length;
   const stages = [
     { to: "/themes/$slug/brand", name: "Brand", state: own === undefined ? "" : `${own} colours`, key: "1" },
@@ -21,7 +22,12 @@ export function Rail() {
       state: derived ? `${derived.tokens.length} tokens` : "",
       key: "3",
     },
-    { to: "/themes/$slug/handoff", name: "Handoff", state: "files", key: "4" },
+    {
+      to: "/themes/$slug/handoff",
+      name: "Handoff",
+      state: chosen > 0 ? `${chosen} chosen` : "files",
+      key: "4",
+    },
   ] as const;
   return (
     <nav className={classes.rail} aria-label="Stages">

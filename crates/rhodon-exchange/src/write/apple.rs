@@ -13,7 +13,7 @@ use crate::target::{Comment, ExportError, File, Group, Job, Output, Target};
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "apple",
-    name: "Apple asset catalogue and Swift",
+    name: "Asset catalogue and Swift",
     group: Group::Apps,
     options: &[],
     files: &["Theme.xcassets/Contents.json", "Theme.xcassets/….colorset/Contents.json", "ThemeColors.swift"],

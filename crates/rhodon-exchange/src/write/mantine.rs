@@ -13,7 +13,7 @@ use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, Warn
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "mantine",
-    name: "React theme of ten-step colours",
+    name: "React ten-step theme",
     group: Group::Frameworks,
     options: &[],
     files: &["theme.mantine.ts"],

@@ -13,7 +13,7 @@ use crate::target::{ExportError, Group, Job, Output, Target};
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "pairs",
-    name: "JSON of light and dark pairs",
+    name: "JSON, light and dark pairs",
     group: Group::Apps,
     options: &[],
     files: &["theme.pairs.json"],

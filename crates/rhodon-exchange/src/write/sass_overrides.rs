@@ -13,7 +13,7 @@ use crate::target::{Comment, ExportError, Group, Job, Output, Target};
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "sass-overrides",
-    name: "Sass component framework, overrides",
+    name: "Sass framework overrides",
     group: Group::Frameworks,
     options: &[TargetOption {
         key: "map",

@@ -12,7 +12,7 @@ use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, Warn
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "sass-palettes",
-    name: "Sass component framework, palettes",
+    name: "Sass framework palettes",
     group: Group::Frameworks,
     options: &[],
     files: &["_palettes.scss"],

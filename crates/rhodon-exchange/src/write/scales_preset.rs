@@ -12,7 +12,7 @@ use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, Warn
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "scales-preset",
-    name: "Component preset of scales",
+    name: "Preset of scales",
     group: Group::Frameworks,
     options: &[],
     files: &["theme.scales.ts"],

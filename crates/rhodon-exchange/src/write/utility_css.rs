@@ -12,7 +12,7 @@ use crate::target::{Comment, ExportError, Group, Job, Output, Target};
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "utility-css",
-    name: "Utility-class config, style sheet",
+    name: "Utility config, style sheet",
     group: Group::Frameworks,
     options: &[
         TargetOption {

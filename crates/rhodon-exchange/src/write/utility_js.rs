@@ -13,7 +13,7 @@ use crate::target::{Comment, ExportError, Group, Job, Output, Target};
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "utility-js",
-    name: "Utility-class config, script",
+    name: "Utility config, script",
     group: Group::Frameworks,
     options: &[
         TargetOption {

@@ -1,41 +1,51 @@
 import { Button } from "@mantine/core";
 import { useClipboard } from "@mantine/hooks";
-import hljs from "highlight.js/lib/core";
-import css from "highlight.js/lib/languages/css";
-import { useMemo } from "react";
+import { useState } from "react";
+import type { Export } from "../../api/client";
+import { saveFile } from "../../api/save";
+import { CodeView } from "./CodeView";
 import classes from "./HandoffStage.module.css";
 
-hljs.registerLanguage("css", css);
+type Files = Export["files"];
 
-/** One written file: highlighted, to copy and to download. */
-export function FileView({ path, text }: { path: string; text: string }) {
+/** The written files, one at a time: to read, to copy and to download. */
+export function FileView({ files, before }: { files: Files; before: Files | undefined }) {
   const { copied, copy } = useClipboard({ timeout: 1200 });
-  const html = useMemo(() => ({ __html: hljs.highlight(text, { language: "css" }).value }), [text]);
-  const download = () => {
-    const address = URL.createObjectURL(new Blob([text], { type: "text/plain" }));
-    const link = document.createElement("a");
-    link.href = address;
-    link.download = path;
-    link.click();
-    URL.revokeObjectURL(address);
-  };
+  const [chosen, setChosen] = useState<string>();
+  const file = files.find((f) => f.path === chosen) ?? files[0];
+  if (!file) return null;
+  const earlier = before?.find((f) => f.path === file.path);
+  const name = file.path.split("/").at(-1) ?? file.path;
   return (
-    <section className={classes.file} aria-label={path}>
+    <section className={classes.file} aria-label={file.path}>
       <div className={classes.fileHead}>
-        <span className={classes.path}>{path}</span>
-        <span className={classes.size}>{(text.length / 1024).toFixed(1)} KB</span>
-        <Button size="compact-sm" variant="default" onClick={() => copy(text)}>
+        {files.length > 1 ? (
+          <select
+            className={classes.pick}
+            aria-label="File"
+            value={file.path}
+            onChange={(e) => setChosen(e.currentTarget.value)}
+          >
+            {files.map((f) => (
+              <option key={f.path}>{f.path}</option>
+            ))}
+          </select>
+        ) : (
+          <span className={classes.path}>{file.path}</span>
+        )}
+        <span className={classes.size}>{(file.text.length / 1024).toFixed(1)} KB</span>
+        <Button size="compact-sm" variant="default" onClick={() => copy(file.text)}>
           {copied ? "Copied" : "Copy all"}
         </Button>
-        <Button size="compact-sm" variant="default" onClick={download}>
+        <Button
+          size="compact-sm"
+          variant="default"
+          onClick={() => saveFile(name, new Blob([file.text], { type: "text/plain" }))}
+        >
           Download
         </Button>
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by keyboard */}
-      <pre className={classes.code} tabIndex={0}>
-        {/* biome-ignore lint/security/noDangerouslySetInnerHtml: the highlighter escapes the text it is given */}
-        <code dangerouslySetInnerHTML={html} />
-      </pre>
+      <CodeView key={file.path} path={file.path} text={file.text} before={before && (earlier?.text ?? "")} />
     </section>
   );
 }

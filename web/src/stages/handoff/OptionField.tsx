@@ -4,52 +4,48 @@ import type { Target } from "../../api/client";
 interface Props {
   option: Target["options"][number];
   value: string;
-  onChange: (key: string, value: string) => void;
+  /** With `done` once a choice is complete; text is complete when its field is left. */
+  onChange: (value: string, done: boolean) => void;
+  onLeave: () => void;
 }
 
 /** The field for one option, by what it takes. */
-export function OptionField({ option, value, onChange }: Props) {
+export function OptionField({ option, value, onChange, onLeave }: Props) {
+  const shared = { label: option.key, title: option.help, size: "xs" } as const;
   if (option.kind === "choice") {
     return (
       <NativeSelect
-        label={option.key}
-        title={option.help}
-        size="xs"
-        w={118}
+        {...shared}
+        w={104}
         data={option.choices}
         value={value}
-        onChange={(e) => onChange(option.key, e.currentTarget.value)}
+        onChange={(e) => onChange(e.currentTarget.value, true)}
       />
     );
   }
   if (option.kind === "list") {
-    const chosen = value === "all" ? option.choices : value.split(",");
+    const all = option.choices.length;
     return (
       <MultiSelect
-        label={option.key}
-        title={option.help}
-        size="xs"
-        w={310}
+        {...shared}
+        w="100%"
         data={option.choices}
-        value={chosen}
+        value={value === "all" ? option.choices : value.split(",").map((w) => w.trim())}
         hidePickedOptions
         onChange={(words) =>
-          onChange(
-            option.key,
-            words.length === 0 || words.length === option.choices.length ? "all" : words.join(","),
-          )
+          onChange(words.length === 0 || words.length === all ? "all" : words.join(","), true)
         }
       />
     );
   }
   return (
     <TextInput
-      label={option.key}
-      title={option.help}
-      size="xs"
-      w={90}
+      {...shared}
+      w={option.kind === "name" ? 84 : 204}
       value={value}
-      onChange={(e) => onChange(option.key, e.currentTarget.value)}
+      onChange={(e) => onChange(e.currentTarget.value, false)}
+      onBlur={onLeave}
+      onKeyDown={(e) => e.key === "Enter" && onLeave()}
     />
   );
 }

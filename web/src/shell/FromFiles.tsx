@@ -1,0 +1,74 @@
+import { Button, FileButton } from "@mantine/core";
+import { useState } from "react";
+import { ApiProblem, answer, api, type Spec } from "../api/client";
+import classes from "./FromFiles.module.css";
+
+type Read = Awaited<ReturnType<typeof readFiles>>;
+
+async function readFiles(files: File[]) {
+  const texts = await Promise.all(files.map(async (f) => ({ name: f.name, text: await f.text() })));
+  return answer(api.POST("/api/read", { body: { files: texts } }));
+}
+
+/** A theme from a saved document or the files of a set of design tokens. */
+export function FromFiles({ onSpec }: { onSpec: (spec: Spec) => Promise<void> }) {
+  const [read, setRead] = useState<Read>();
+  const [refusal, setRefusal] = useState<string>();
+  const told = (error: unknown) => setRefusal(error instanceof ApiProblem ? error.message : String(error));
+  const take = async (files: File[]) => {
+    if (files.length === 0) return;
+    setRefusal(undefined);
+    setRead(undefined);
+    try {
+      const found = await readFiles(files);
+      // Nothing to tell: the theme opens at once.
+      if (found.spec && found.problems.length === 0 && found.notes.length === 0)
+        await onSpec(found.spec as Spec);
+      else setRead(found);
+    } catch (error) {
+      told(error);
+    }
+  };
+  const spec = read?.spec as Spec | null | undefined;
+  return (
+    <section className={classes.files} aria-label="From files">
+      <FileButton accept=".json,application/json" multiple onChange={take}>
+        {(props) => (
+          <Button variant="default" {...props}>
+            Choose files …
+          </Button>
+        )}
+      </FileButton>
+      <p>
+        A saved theme document, or design tokens: tokens.json with tokens.dark.json and theme.resolver.json.
+      </p>
+      {refusal && (
+        <p role="alert" className={classes.problem}>
+          {refusal}
+        </p>
+      )}
+      {read && read.problems.length > 0 && (
+        <ul aria-label="What could not be read" className={classes.problem}>
+          {read.problems.map((p) => (
+            <li key={`${p.file} ${p.place} ${p.message}`}>
+              {p.file}
+              {p.place && `, ${p.place}`}: {p.message}
+            </li>
+          ))}
+        </ul>
+      )}
+      {read && read.notes.length > 0 && (
+        <ul aria-label="What was done with names">
+          {read.notes.map((note) => (
+            <li key={note}>{note}</li>
+          ))}
+        </ul>
+      )}
+      {spec && (
+        <Button onClick={() => onSpec(spec).catch(told)}>
+          {read?.problems.length ? "Create from the rest" : "Create"}
+        </Button>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,54 @@
+import { Button } from "@mantine/core";
+import { useState } from "react";
+import { answer, api, type Target } from "../../api/client";
+import { saveFile } from "../../api/save";
+import { useTheEditor } from "../../editor/EditorContext";
+import classes from "./HandoffStage.module.css";
+
+interface Props {
+  targets: Target[];
+  chosen: string[];
+  onChoose: (ids: string[], on: boolean) => void;
+}
+
+/** One archive of what is ticked. */
+export function ArchiveBar({ targets, chosen, onChoose }: Props) {
+  const { spec, theme } = useTheEditor();
+  const [refusal, setRefusal] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const known = targets.filter((t) => chosen.includes(t.id)).map((t) => t.id);
+  const rest = targets.filter((t) => !chosen.includes(t.id)).map((t) => t.id);
+  const revision = theme.spec === spec ? theme.revision : null;
+  const download = async () => {
+    setBusy(true);
+    setRefusal(undefined);
+    try {
+      const body = { spec, targets: known, revision };
+      const packed = await answer<unknown>(api.POST("/api/archive", { body, parseAs: "blob" }));
+      saveFile(`${theme.slug}-${theme.revision}.zip`, packed as Blob);
+    } catch (error) {
+      setRefusal(error instanceof Error ? error.message : String(error));
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <div className={classes.archive}>
+      <Button size="compact-sm" fullWidth disabled={known.length === 0} loading={busy} onClick={download}>
+        {known.length === 0 ? "Tick what to pack" : `Download ${known.length} as .zip`}
+      </Button>
+      <button
+        type="button"
+        className={classes.quiet}
+        onClick={() => onChoose(rest.length > 0 ? rest : known, rest.length > 0)}
+      >
+        {rest.length > 0 ? "tick all" : "tick none"}
+      </button>
+      {refusal && (
+        <p className={classes.error} role="alert">
+          {refusal}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,75 @@
+import { Checkbox, TextInput } from "@mantine/core";
+import { useState } from "react";
+import type { Target } from "../../api/client";
+import classes from "./HandoffStage.module.css";
+import { hit } from "./search";
+
+const GROUPS: Record<string, string> = {
+  web: "Web",
+  frameworks: "Frameworks",
+  apps: "Apps",
+  sites: "Sites",
+  records: "Records",
+};
+
+interface Props {
+  targets: Target[];
+  open: string;
+  chosen: string[];
+  onOpen: (id: string) => void;
+  onChoose: (ids: string[], on: boolean) => void;
+}
+
+/** The targets by kind, found by name, file ending or a key in their files. */
+export function TargetList({ targets, open, chosen, onOpen, onChoose }: Props) {
+  const [words, setWords] = useState("");
+  const found = targets.flatMap((target) => {
+    const where = hit(target, words);
+    return where === undefined ? [] : [{ target, where }];
+  });
+  return (
+    <div className={classes.list}>
+      <TextInput
+        size="xs"
+        type="search"
+        aria-label="Find a target"
+        placeholder="find: scss, colors.xml"
+        value={words}
+        onChange={(e) => setWords(e.currentTarget.value)}
+        onKeyDown={(e) => e.key === "Enter" && found[0] && onOpen(found[0].target.id)}
+      />
+      <nav className={classes.targets} aria-label="Targets">
+        {Object.entries(GROUPS).map(([group, title]) => {
+          const members = found.filter(({ target }) => target.group === group);
+          if (members.length === 0) return null;
+          return (
+            <section key={group} aria-label={title}>
+              <h3>{title}</h3>
+              {members.map(({ target, where }) => (
+                <div key={target.id} className={classes.entry} data-open={target.id === open || undefined}>
+                  <Checkbox
+                    size="xs"
+                    aria-label={`${target.name} in the archive`}
+                    checked={chosen.includes(target.id)}
+                    onChange={(e) => onChoose([target.id], e.currentTarget.checked)}
+                  />
+                  <button
+                    type="button"
+                    aria-current={target.id === open ? "true" : undefined}
+                    onClick={() => onOpen(target.id)}
+                  >
+                    {target.name}
+                    <small>{words.trim() && where !== target.name ? where : target.files[0]}</small>
+                  </button>
+                </div>
+              ))}
+            </section>
+          );
+        })}
+        {found.length === 0 && (
+          <p className={classes.none}>No target has “{words.trim()}” in its name or files.</p>
+        )}
+      </nav>
+    </div>
+  );
+}

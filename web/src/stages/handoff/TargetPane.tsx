@@ -1,0 +1,91 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { answer, api, type Spec, type Target } from "../../api/client";
+import { useTheEditor } from "../../editor/EditorContext";
+import { CopyButton } from "../../shell/CopyButton";
+import { FileView } from "./FileView";
+import classes from "./HandoffStage.module.css";
+import { OptionField } from "./OptionField";
+import type { Options } from "./useHandoff";
+import { Warnings } from "./Warnings";
+
+interface Props {
+  target: Target;
+  remembered: Options;
+  onRemember: (options: Options, what: string) => Promise<unknown>;
+}
+
+const exported = (spec: Spec, target: string, options: Options, revision: number | null) =>
+  answer(api.POST("/api/export", { body: { spec, target, options, revision } }));
+
+/** One target: its options, its files as they are now, and what it cannot carry. */
+export function TargetPane({ target, remembered, onRemember }: Props) {
+  const { spec, theme, before } = useTheEditor();
+  const [typed, setTyped] = useState<Options>({});
+  const options = { ...remembered, ...typed };
+  const revision = theme.spec === spec ? theme.revision : null;
+  const { data: written, error } = useQuery({
+    queryKey: ["export", target.id, options, revision, spec],
+    queryFn: () => exported(spec, target.id, options, revision),
+    placeholderData: keepPreviousData,
+    gcTime: 60_000,
+    retry: false,
+  });
+  const { data: earlier } = useQuery({
+    queryKey: ["export", target.id, options, null, before],
+    queryFn: () => exported(before as Spec, target.id, options, null),
+    enabled: before !== undefined,
+    gcTime: 60_000,
+    retry: false,
+  });
+  /** Saves the options once the server takes them; what it refuses stays as typed. */
+  const save = async (next: Options, key: string) => {
+    const taken = await exported(spec, target.id, next, null).catch(() => undefined);
+    if (!taken) return;
+    const defaults = Object.fromEntries(target.options.map((o) => [o.key, o.default]));
+    const own = Object.fromEntries(Object.entries(next).filter(([k, v]) => defaults[k] !== v));
+    await onRemember(own, `${key} ${next[key] || "none"}`);
+    setTyped({});
+  };
+  const set = (key: string, value: string, done: boolean) => {
+    setTyped({ ...typed, [key]: value });
+    if (done) void save({ ...options, [key]: value }, key);
+  };
+  const leave = (key: string) => {
+    const value = options[key];
+    if (key in typed && value !== undefined && value !== remembered[key]) void save(options, key);
+  };
+  return (
+    <div className={classes.pane}>
+      <h2 className={classes.title}>{target.name}</h2>
+      {target.options.length > 0 && (
+        <div className={classes.options}>
+          {target.options.map((o) => (
+            <OptionField
+              key={o.key}
+              option={o}
+              value={options[o.key] ?? o.default}
+              onChange={(value, done) => set(o.key, value, done)}
+              onLeave={() => leave(o.key)}
+            />
+          ))}
+        </div>
+      )}
+      {error && (
+        <p className={classes.error} role="alert">
+          {error.message}
+        </p>
+      )}
+      {written && !error && (
+        <>
+          <FileView files={written.files} before={earlier?.files} />
+          <Warnings warnings={written.warnings} />
+          <p className={classes.usage}>{target.usage}</p>
+          <p className={classes.usage}>
+            In a pipeline: <CopyButton text={written.command} />
+          </p>
+        </>
+      )}
+    </div>
+  );
+}

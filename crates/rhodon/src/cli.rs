@@ -49,7 +49,6 @@ pub enum Command {
 #[derive(Debug, Args)]
 pub struct Inputs {
     /// One each; `-` or none reads lines from standard input.
-    #[arg(allow_hyphen_values = true)]
     pub values: Vec<String>,
 }
 
@@ -98,7 +97,6 @@ pub struct DeriveArgs {
     #[arg(long)]
     pub brands: bool,
     /// A theme document, or colours with --brands; `-` or none reads standard input.
-    #[arg(allow_hyphen_values = true)]
     pub values: Vec<String>,
 }
 

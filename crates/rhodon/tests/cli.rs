@@ -145,6 +145,16 @@ fn a_bad_document_is_told_line_by_line() {
 }
 
 #[test]
+fn options_may_stand_behind_the_inputs() {
+    let color = rhodon(&["color", "#0f5c7a", "--json"], "");
+    assert_eq!((color.code, color.lines().len()), (0, 1));
+    let theme = rhodon(&["derive", "night-crossing.rhodon.json", "--json"], "");
+    assert_eq!((theme.code, &theme.lines()[0]["ok"]), (0, &true.into()));
+    let piped = rhodon(&["color", "-", "--json"], "red\nblue\n");
+    assert_eq!(piped.lines().len(), 2);
+}
+
+#[test]
 fn export_writes_to_a_folder_or_to_standard_output() {
     let out = tempfile::tempdir().unwrap();
     let folder = out.path().to_str().unwrap();

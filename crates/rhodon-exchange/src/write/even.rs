@@ -8,18 +8,18 @@ pub(crate) const TEN: [&str; 10] = ["50", "100", "200", "300", "400", "500", "60
 pub(crate) const ELEVEN: [&str; 11] =
     ["50", "100", "200", "300", "400", "500", "600", "700", "800", "900", "950"];
 
-/// A step for each label: the scale's own where it has all of them, else steps spread evenly, with
-/// the one that holds the scale's colour among them.
+/// A step for each label: the scale's own where it has all of them, else steps spread evenly. The
+/// one that holds the scale's colour is always among them.
 pub(crate) fn fitted<'a, 'b, const N: usize>(
     steps: &'b [Step<'a>],
     labels: &[&'static str; N],
 ) -> [(&'static str, &'b Step<'a>); N] {
-    let own = |label: &str| steps.iter().find(|s| s.label == label);
-    if labels.iter().all(|l| own(l).is_some()) {
-        return labels.map(|l| (l, own(l).unwrap_or(&steps[0])));
-    }
+    let own = labels.map(|label| steps.iter().position(|s| s.label == label));
     let last = steps.len() - 1;
-    let mut picked: [usize; N] = std::array::from_fn(|i| (i * last + (N - 1) / 2) / (N - 1));
+    let spread = |i: usize| (i * last + (N - 1) / 2) / (N - 1);
+    let complete = own.iter().all(Option::is_some);
+    let mut picked: [usize; N] =
+        std::array::from_fn(|i| own[i].filter(|_| complete).unwrap_or_else(|| spread(i)));
     if let Some(base) = steps.iter().position(|s| s.base)
         && !picked.contains(&base)
     {
@@ -49,6 +49,8 @@ mod tests {
     fn own_labels_are_taken_and_others_are_spread_with_the_base() {
         let full = steps(&ELEVEN, 6);
         assert_eq!(fitted(&full, &TEN).map(|(l, s)| (l == s.label) as u8), [1; 10]);
+        let dark = steps(&ELEVEN, 10);
+        assert_eq!(fitted(&dark, &TEN).map(|(_, s)| s.label)[8..], ["800", "950"]);
         let short = steps(&["1", "2", "3", "4"], 2);
         assert_eq!(
             fitted(&short, &TEN).map(|(_, s)| s.label),

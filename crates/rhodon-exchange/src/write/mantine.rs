@@ -23,7 +23,10 @@ pub(crate) static TARGET: Target = Target {
 };
 
 /// The framework's own variables and the roles behind them.
-const VARIABLES: [(&str, &str); 13] = [
+const VARIABLES: [(&str, &str); 16] = [
+    ("--mantine-primary-color-filled", "primary.fill"),
+    ("--mantine-primary-color-filled-hover", "primary.fill-hover"),
+    ("--mantine-primary-color-contrast", "primary.fill-text"),
     ("--mantine-color-body", "surface.base"),
     ("--mantine-color-text", "text.main"),
     ("--mantine-color-bright", "text.main"),

@@ -1,6 +1,6 @@
 //! TypeScript by its strict compiler, JavaScript by Node.
 
-use rhodon_theme::Mode;
+use rhodon_theme::{Mode, Spec};
 use serde_json::{Value, json};
 
 use super::support::{Made, demo, folder, lay, node};
@@ -100,4 +100,18 @@ fn the_types_need_no_framework() {
     let types = demo().files("react-theme", &[]).remove(1).text;
     assert!(types.contains("export interface ThemeTokens {\n  petrol50: string;"));
     assert!(!types.contains("declare module"));
+}
+
+/// Rhodon's own front end is themed with the file that Rhodon writes from its own document. Renew
+/// it with `rhodon export web/chrome.rhodon.json --target mantine --out web/src/shell`.
+#[test]
+fn the_front_end_wears_what_its_document_exports() {
+    let own = Spec::parse(include_str!("../../../../web/chrome.rhodon.json")).unwrap();
+    let made = Made::of(own);
+    assert!(made.derived.pairs.iter().all(|p| p.pass), "it reads in both modes");
+    let stamp = rhodon_exchange::Stamp { theme: made.derived.name.clone(), revision: None };
+    let source = rhodon_exchange::Source { decided: &made.decided, theme: &made.derived, stamp: &stamp };
+    let written = rhodon_exchange::export(rhodon_exchange::find("mantine").unwrap(), &source, []).unwrap();
+    let worn = include_str!("../../../../web/src/shell/theme.mantine.ts");
+    assert_eq!(written.files[0].text, worn, "export it anew");
 }

@@ -9,6 +9,10 @@ use zip::{CompressionMethod, DateTime, result::ZipResult};
 use crate::stamp::harmless;
 use crate::target::{ExportError, File, Output, Source, Target, export, remembered};
 
+/// Smaller files are stored as they are: setting up compression costs more than it saves, and an
+/// asset catalogue has hundreds of them.
+const WORTH_PACKING: usize = 1200;
+
 /// The page's name in the archive.
 const PAGE: &str = "README.md";
 
@@ -48,12 +52,13 @@ fn pack<'a>(files: impl Iterator<Item = &'a File>) -> ZipResult<Vec<u8>> {
     let mut zip = ZipWriter::new(Cursor::new(Vec::with_capacity(256 * 1024)));
     // The format's first date: the archive depends on the theme alone.
     let options = SimpleFileOptions::default()
-        .compression_method(CompressionMethod::Deflated)
-        .compression_level(Some(1))
+        .compression_method(CompressionMethod::Stored)
         .last_modified_time(DateTime::default());
+    let packed = options.compression_method(CompressionMethod::Deflated).compression_level(Some(1));
     let mut seen = HashSet::new();
     for file in files.filter(|f| seen.insert(f.path.clone())) {
-        zip.start_file(file.path.as_str(), options)?;
+        let worth = file.text.len() >= WORTH_PACKING;
+        zip.start_file(file.path.as_str(), if worth { packed } else { options })?;
         zip.write_all(file.text.as_bytes())?;
     }
     Ok(zip.finish()?.into_inner())

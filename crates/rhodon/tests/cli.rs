@@ -199,6 +199,22 @@ fn import_reads_back_what_export_wrote() {
 }
 
 #[test]
+fn a_target_that_cannot_be_written_does_not_stop_the_others() {
+    let folder = tempfile::tempdir().unwrap();
+    let folder = folder.path().to_str().unwrap();
+    let spec = r##"{ "format": 1, "name": "T", "brand": [{ "name": "P", "color": "#0f5c7a" }], "tokens": { "object": { "value": "#123" } } }"##;
+    let run = rhodon(&["export", "-", "--target", "all", "--out", folder, "--json"], spec);
+    assert_eq!(run.code, 2);
+    assert_eq!(
+        run.err,
+        "--target kotlin: object would be named object, a reserved word of Kotlin: expected another name\n"
+    );
+    let written: Vec<String> = run.lines().iter().map(|l| l["target"].as_str().unwrap().to_owned()).collect();
+    assert!(written.contains(&"dart".to_owned()) && !written.contains(&"kotlin".to_owned()));
+    assert!(fs::exists(format!("{folder}/theme_colors.dart")).unwrap());
+}
+
+#[test]
 fn export_refuses_what_it_cannot_do() {
     let document = "brindle-sound-ferries.rhodon.json";
     for (args, message) in [

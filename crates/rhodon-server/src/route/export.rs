@@ -3,8 +3,9 @@
 use std::collections::BTreeMap;
 
 use axum::Json;
+use axum::body::Bytes;
 use axum::extract::State;
-use axum::http::header;
+use axum::http::{HeaderMap, header};
 use axum::response::{IntoResponse, Response};
 use rhodon_exchange::{Source, Stamp, TARGETS, archive, command, export, find, remembered};
 use rhodon_store::Store;
@@ -16,6 +17,7 @@ use utoipa::ToSchema;
 use super::derive::derived;
 use crate::error::ApiError;
 use crate::json::JsonBody;
+use crate::memory;
 
 /// A kind of file that can be written.
 #[derive(Debug, Serialize, ToSchema)]
@@ -150,23 +152,45 @@ pub struct ArchiveRequest {
 )]
 pub(crate) async fn archive_theme(
     State(store): State<Store>,
-    JsonBody(body): JsonBody<ArchiveRequest>,
+    headers: HeaderMap,
+    question: Bytes,
 ) -> Result<Response, ApiError> {
+    let body: ArchiveRequest = crate::json::parse(&headers, &question)?;
+    let name = body.file_name();
+    if let Some(packed) = memory::recall(&question) {
+        return Ok(zip(&name, packed));
+    }
     let targets = body.targets.iter().map(|id| find(id)).collect::<Result<Vec<_>, _>>()?;
     if targets.is_empty() {
         return Err(ApiError::value("/targets", "expected at least one target"));
     }
     let (decided, theme) = derived(&store, &body.spec).await?;
     let stamp = Stamp { theme: theme.name.clone(), revision: body.revision };
-    let name = Slug::from_name(&theme.name, &Slug::theme());
-    let revision = body.revision.map(|r| format!("-{r}")).unwrap_or_default();
+    let lone = decided.spec.extends.is_none();
     let packed = tokio::task::spawn_blocking(move || {
         archive(&targets, &Source { decided: &decided, theme: &theme, stamp: &stamp })
     });
-    let packed = packed.await.map_err(|cause| ApiError::unexpected(&cause))??;
+    let packed: Bytes = packed.await.map_err(|cause| ApiError::unexpected(&cause))??.bytes.into();
+    // A parent may change without this document changing.
+    if lone {
+        memory::keep(question, &packed);
+    }
+    Ok(zip(&name, packed))
+}
+
+impl ArchiveRequest {
+    /// The theme's slug with its revision.
+    fn file_name(&self) -> String {
+        let name = self.spec.get("name").and_then(Value::as_str).unwrap_or_default();
+        let revision = self.revision.map(|r| format!("-{r}")).unwrap_or_default();
+        format!("{}{revision}.zip", Slug::from_name(name, &Slug::theme()))
+    }
+}
+
+fn zip(name: &str, packed: Bytes) -> Response {
     let headers = [
         (header::CONTENT_TYPE, "application/zip".to_owned()),
-        (header::CONTENT_DISPOSITION, format!("attachment; filename=\"{name}{revision}.zip\"")),
+        (header::CONTENT_DISPOSITION, format!("attachment; filename=\"{name}\"")),
     ];
-    Ok((headers, packed.bytes).into_response())
+    (headers, packed).into_response()
 }

@@ -34,12 +34,20 @@ pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
     let targets = targets(&args.targets)?;
     let set = settings(&args.set, &targets)?;
     let mut outputs = Vec::with_capacity(targets.len());
+    let source = Source { decided: &decided, theme: &theme, stamp: &stamp };
     for target in targets {
         let own = set.iter().filter(|(k, _)| target.options.iter().any(|o| o.key == *k)).cloned();
-        let source = Source { decided: &decided, theme: &theme, stamp: &stamp };
-        let output = export(target, &source, remembered(&decided, target).chain(own))
-            .map_err(|e| Failure::bad(format!("--target {}: {e}", target.id)))?;
-        outputs.push((target, output));
+        match export(target, &source, remembered(&decided, target).chain(own)) {
+            Ok(output) => outputs.push((target, output)),
+            // One that cannot be written does not stop the others.
+            Err(e) => {
+                printer.mark_bad();
+                eprintln!("--target {}: {e}", target.id);
+            }
+        }
+    }
+    if outputs.is_empty() {
+        return Ok(());
     }
     if let Some(folder) = &args.out {
         for (_, output) in &outputs {

@@ -20,16 +20,16 @@ const COLORFUL: f64 = 0.04;
 
 pub(super) fn spec(tables: &Tables, import: &mut Import) -> Option<Spec> {
     let brand = brand(&tables.light);
-    if brand.is_empty() {
-        let message = "expected at least one opaque colour to make a theme of, found none";
-        let file = tables.light.0.values().next().map_or("files", |raw| raw.file.as_str());
-        import.problems.push(ReadProblem::new(file, "", message));
-        return None;
-    }
     let mut spec = Spec { name: "Imported theme".to_owned(), brand, ..Spec::empty() };
     let names = Names::new(&tables.light, &tables.dark, &spec, import);
     for (path, raw) in every(tables) {
         add(&mut spec, path, raw, tables, &names, import);
+    }
+    if spec.brand.is_empty() {
+        let message = "expected at least one opaque colour to make a theme of, found none";
+        let file = tables.light.0.values().next().map_or("files", |raw| raw.file.as_str());
+        import.problems.push(ReadProblem::new(file, "", message));
+        return None;
     }
     spec.tokens.sort_keys();
     spec.kept.sort_keys();

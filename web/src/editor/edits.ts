@@ -7,6 +7,12 @@ export type Mode = "light" | "dark";
 type Brand = NonNullable<Spec["brand"]>[number];
 type ScaleSettings = NonNullable<Spec["scales"]>[string];
 
+/** Whether two documents come to the same theme: what is chosen for the handoff derives nothing. */
+export function derivesAlike(a: Spec, b: Spec): boolean {
+  const bare = (spec: Spec) => JSON.stringify({ ...spec, handoff: undefined });
+  return a === b || bare(a) === bare(b);
+}
+
 export function setBrand(spec: Spec, index: number, change: Partial<Brand>): Spec {
   const brand = (spec.brand ?? []).map((b, i) => (i === index ? { ...b, ...change } : b));
   return { ...spec, brand };

@@ -3,6 +3,7 @@ import { startTransition, useCallback, useEffect, useMemo, useRef, useState } fr
 import { ApiProblem, answer, api, type Preview, type Problem, type Spec, type Theme } from "../api/client";
 import { themeQuery, themesQuery } from "../api/queries";
 import { publishSheets } from "../proof/sheets";
+import { derivesAlike } from "./edits";
 import { hearOf } from "./live";
 import { Pump } from "./pump";
 
@@ -78,15 +79,25 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
     [],
   );
 
-  useEffect(() => pump.push({ spec: saved.current.spec, before: undefined }), [pump]);
+  /** The document that was last asked about. */
+  const asked = useRef(loaded.spec);
+  const ask = useCallback(
+    (shown: Shown) => {
+      asked.current = shown.spec;
+      pump.push(shown);
+    },
+    [pump],
+  );
+
+  useEffect(() => ask({ spec: saved.current.spec, before: undefined }), [ask]);
 
   const show = useCallback(
     (spec: Spec) => {
       setDraft(spec);
       // What a change moved is told once it is saved: a draft only has to be fast.
-      pump.push({ spec, before: undefined });
+      if (!derivesAlike(spec, asked.current)) ask({ spec, before: undefined });
     },
-    [pump],
+    [ask],
   );
 
   const take = useCallback(
@@ -98,11 +109,13 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
       setBefore(before.spec);
       client.setQueryData(themeQuery(next.slug).queryKey, next);
       void client.invalidateQueries({ queryKey: themesQuery.queryKey });
-      pump.push({ spec: next.spec, before: before.spec });
+      if (derivesAlike(next.spec, before.spec) && derivesAlike(next.spec, asked.current)) {
+        setPreview((shown) => shown && { ...shown, wake: { changes: [], unreadable: [] } });
+      } else ask({ spec: next.spec, before: before.spec });
       if (next.slug !== before.slug) onRenamed(next.slug);
       return next;
     },
-    [client, onRenamed, pump],
+    [client, onRenamed, ask],
   );
 
   /** Writes go one after the other, each on the revision that the one before it made. */
@@ -187,8 +200,8 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
 
   const discard = useCallback(() => {
     setDraft(undefined);
-    pump.push({ spec: saved.current.spec, before: undefined });
-  }, [pump]);
+    ask({ spec: saved.current.spec, before: undefined });
+  }, [ask]);
 
   const settle = useCallback(
     (choice: "mine" | "theirs") => {

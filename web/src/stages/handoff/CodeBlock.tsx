@@ -1,10 +1,12 @@
 import { useIntersection } from "@mantine/hooks";
-import { memo } from "react";
+import { type CSSProperties, memo } from "react";
 import classes from "./HandoffStage.module.css";
 import { highlighted } from "./highlight";
 
-/** Lines of a block; what is out of sight stays plain text. */
-export const BLOCK = 60;
+/** Lines of a block; a block that is out of sight is one plain text. */
+export const BLOCK = 50;
+/** Height of a line in px, as the style sheet has it. */
+export const LINE = 18;
 
 interface Props {
   path: string;
@@ -18,31 +20,31 @@ interface Props {
 }
 
 /** A run of lines, highlighted once it comes near. */
-export const CodeBlock = memo(function CodeBlock({ path, lines, from, changed, current }: Props) {
+export const CodeBlock = memo(function CodeBlock(props: Props) {
   const { ref, entry } = useIntersection({ rootMargin: "300px" });
-  const marks = new Set(changed === "" ? [] : changed.split(",").map(Number));
   const near = entry?.isIntersecting ?? false;
   return (
-    <div ref={ref} className={classes.block} style={{ "--lines": lines.length } as React.CSSProperties}>
-      {lines.map((line, i) => {
-        const index = from + i;
-        const shared = {
-          "data-line": index,
-          "data-changed": marks.has(index) || undefined,
-          "data-current": index === current || undefined,
-          className: classes.line,
-        };
-        if (!near) {
-          return (
-            <span key={index} {...shared}>
-              {line || " "}
-            </span>
-          );
-        }
-        const html = { __html: highlighted(line, path) || " " };
-        // biome-ignore lint/security/noDangerouslySetInnerHtml: the highlighter escapes the text it is given
-        return <span key={index} {...shared} dangerouslySetInnerHTML={html} />;
-      })}
+    <div ref={ref} className={classes.block} style={{ "--lines": props.lines.length } as CSSProperties}>
+      {near ? <Lines {...props} /> : props.lines.join("\n")}
     </div>
   );
 });
+
+function Lines({ path, lines, from, changed, current }: Props) {
+  const marks = new Set(changed === "" ? [] : changed.split(",").map(Number));
+  return lines.map((line, i) => {
+    const index = from + i;
+    const html = { __html: highlighted(line, path) || " " };
+    return (
+      <span
+        key={index}
+        className={classes.line}
+        data-line={index}
+        data-changed={marks.has(index) || undefined}
+        data-current={index === current || undefined}
+        // biome-ignore lint/security/noDangerouslySetInnerHtml: the highlighter escapes the text it is given
+        dangerouslySetInnerHTML={html}
+      />
+    );
+  });
+}

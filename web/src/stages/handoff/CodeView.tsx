@@ -1,6 +1,6 @@
 import { useClipboard } from "@mantine/hooks";
 import { type KeyboardEvent, type MouseEvent, useMemo, useRef, useState } from "react";
-import { BLOCK, CodeBlock } from "./CodeBlock";
+import { BLOCK, CodeBlock, LINE } from "./CodeBlock";
 import { changedLines } from "./changed";
 import classes from "./HandoffStage.module.css";
 
@@ -30,7 +30,12 @@ export function CodeView({ path, text, before }: Props) {
   const go = (index: number) => {
     const to = Math.max(0, Math.min(lines.length - 1, index));
     setCurrent(to);
-    frame.current?.querySelector(`[data-line="${to}"]`)?.scrollIntoView({ block: "nearest" });
+    const pre = frame.current;
+    if (!pre) return;
+    // By arithmetic: lines out of sight have no elements.
+    const [top, bottom] = [to * LINE, (to + 1) * LINE - pre.clientHeight + 2 * LINE];
+    if (pre.scrollTop > top) pre.scrollTop = top;
+    else if (pre.scrollTop < bottom) pre.scrollTop = bottom;
   };
   const find = (from: number, wanted = words) => {
     const needle = wanted.trim().toLowerCase();

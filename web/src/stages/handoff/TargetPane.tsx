@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type Spec, type Target } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
+import { numberOf } from "../../editor/identity";
 import { CopyButton } from "../../shell/CopyButton";
 import { FileView } from "./FileView";
 import classes from "./HandoffStage.module.css";
@@ -25,14 +26,14 @@ export function TargetPane({ target, remembered, onRemember }: Props) {
   const options = { ...remembered, ...typed };
   const revision = theme.spec === spec ? theme.revision : null;
   const { data: written, error } = useQuery({
-    queryKey: ["export", target.id, options, revision, spec],
+    queryKey: ["export", target.id, options, revision, numberOf(spec)],
     queryFn: () => exported(spec, target.id, options, revision),
     placeholderData: keepPreviousData,
     gcTime: 60_000,
     retry: false,
   });
   const { data: earlier } = useQuery({
-    queryKey: ["export", target.id, options, null, before],
+    queryKey: ["export", target.id, options, null, before && numberOf(before)],
     queryFn: () => exported(before as Spec, target.id, options, null),
     enabled: before !== undefined,
     gcTime: 60_000,

@@ -59,6 +59,7 @@ test("own tokens and intents are added and exported, a circle is spelt out", asy
 test("filters narrow the list, and a token tells why and where it is used", async ({ page, slug }) => {
   await open(page, slug, "ledger");
   const count = page.getByText(/^\d+ of \d+$/);
+  await expect(count).not.toHaveText(/ of 0$/);
   const all = Number((await count.innerText()).split(" of ")[1]);
   await page.getByRole("combobox", { name: "Group" }).selectOption("chart");
   await expect(count).toHaveText(`8 of ${all}`);
@@ -85,4 +86,20 @@ test("a pointer on the proof names the tokens, a click leads to them", async ({ 
   await badge.click();
   await expect(page).toHaveURL(/ledger\?.*token=danger\.tint/);
   await expect(page.getByRole("region", { name: "About danger.tint" })).toBeVisible();
+});
+
+test("tokens are shown and found by their names in the target at hand", async ({ page, slug }) => {
+  await open(page, slug, "ledger");
+  await page.getByLabel("Names as in").selectOption({ label: "Sass module" });
+  const row = page.getByRole("row", { name: /\$primary-fill-hover/ });
+  await expect(row).toBeVisible();
+  await page.getByLabel("Names as in").selectOption({ label: "Android resources" });
+  await page.getByLabel("Search tokens").fill("@color/link_rest");
+  await expect(page.getByText(/^1 of \d+$/)).toBeVisible();
+  await page.getByRole("button", { name: "@color/link_rest" }).click();
+  await page.getByRole("region", { name: "About link.rest" }).getByRole("button", { name: "@color/link_rest" }).click();
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe("@color/link_rest");
+  // The handoff opens with the same target.
+  await page.getByRole("link", { name: /^Handoff/ }).click();
+  await expect(page.getByRole("heading", { name: "Android resources" })).toBeVisible();
 });

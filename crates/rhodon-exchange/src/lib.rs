@@ -15,5 +15,7 @@ pub use archive::{Archive, archive, command};
 pub use name::css_name;
 pub use option::{OptionError, OptionKind, Settings, TargetOption};
 pub use stamp::Stamp;
-pub use target::{ExportError, File, Group, Output, Source, Target, Warning, export, find, remembered};
+pub use target::{
+    ExportError, File, Group, Output, Source, Target, Warning, export, find, names, remembered,
+};
 pub use write::TARGETS;

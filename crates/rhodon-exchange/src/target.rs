@@ -125,6 +125,8 @@ pub struct Target {
     pub keys: &'static [&'static str],
     /// Where the files go and how they are loaded, in a sentence or two.
     pub usage: &'static str,
+    /// How a token is called in code that uses the files, in light mode where the modes differ.
+    pub(crate) spell: Option<fn(&Settings, &Token) -> String>,
     pub(crate) write: fn(&Job<'_>) -> Result<Output, ExportError>,
 }
 
@@ -277,6 +279,27 @@ pub fn export(
         output.warnings.extend(kept(decided));
     }
     Ok(output)
+}
+
+impl Target {
+    /// Whether its files are used by the names of tokens.
+    pub fn has_names(&self) -> bool {
+        self.spell.is_some()
+    }
+}
+
+/// How each token that exports carry is called in a target, by path; none where it has no names.
+///
+/// # Errors
+/// A setting that the target does not take.
+pub fn names<'a>(
+    target: &'static Target,
+    theme: &'a Derived,
+    set: impl IntoIterator<Item = (String, String)>,
+) -> Result<Vec<(&'a str, String)>, ExportError> {
+    let settings = Settings::check(target.options, set)?;
+    let Some(spell) = target.spell else { return Ok(Vec::new()) };
+    Ok(theme.tokens.iter().filter(|t| !t.omitted).map(|t| (&*t.path, spell(&settings, t))).collect())
 }
 
 /// Targets that give back what was kept.

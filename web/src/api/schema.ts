@@ -157,6 +157,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/names": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How each token is called in a target, in light mode where the modes differ. */
+        post: operations["names_in_target"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview": {
         parameters: {
             query?: never;
@@ -544,6 +561,19 @@ export interface components {
              */
             revision: number;
         };
+        /** @description Whose names are asked for. */
+        NamesRequest: {
+            spec: components["schemas"]["Spec"];
+            /** @description Id of a target; its options are those of the document. */
+            target: string;
+        };
+        /** @description How each token is called in code that uses a target's files. */
+        NamesView: {
+            /** @description Names by token path. */
+            names: {
+                [key: string]: string;
+            };
+        };
         /** @description One of its options. */
         OptionView: {
             choices: string[];
@@ -751,6 +781,8 @@ export interface components {
             /** @description Keys inside its files by which people look for it. */
             keys: string[];
             name: string;
+            /** @description Whether its files are used by the names of tokens. */
+            named: boolean;
             options: components["schemas"]["OptionView"][];
             usage: string;
         };
@@ -1270,6 +1302,37 @@ export interface operations {
                 };
             };
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    names_in_target: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NamesRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NamesView"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

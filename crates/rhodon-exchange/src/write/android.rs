@@ -1,6 +1,6 @@
 //! `android`: resources of an Android application, by day and by night.
 
-use rhodon_theme::{ColorValue, Mode, Token, Value};
+use rhodon_theme::{ColorValue, Mode, Token, TokenKind, Value};
 
 use super::language::JAVA;
 use super::xml::{DECLARATION, Element};
@@ -39,6 +39,7 @@ pub(crate) static TARGET: Target = Target {
         "xml",
     ],
     usage: "Put the folders into res/ and name the style in the manifest: android:theme=\"@style/AppTheme\". Both bars of the system are painted too.",
+    spell: Some(|_, t| format!("@{}/{}", resource(t), name::snake(&t.path))),
     write,
 };
 
@@ -115,6 +116,16 @@ fn themes(job: &Job<'_>, names: &Names<'_>) -> Vec<Element> {
     let mut out = vec![style];
     out.extend(job.others().map(|t| other(t, &names[&*t.path])));
     out
+}
+
+/// The kind of resource that a token becomes.
+fn resource(token: &Token) -> &'static str {
+    match token.kind {
+        TokenKind::Color => "color",
+        TokenKind::Dimension | TokenKind::Number => "dimen",
+        TokenKind::FontWeight => "integer",
+        TokenKind::FontFamily => "string",
+    }
 }
 
 fn other(token: &Token, name: &str) -> Element {

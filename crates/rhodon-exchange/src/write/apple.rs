@@ -1,7 +1,7 @@
 //! `apple`: an asset catalogue with both appearances, and constants in Swift.
 
 use rhodon_color::Space;
-use rhodon_theme::{ColorValue, Mode, Token};
+use rhodon_theme::{ColorValue, Mode, Token, TokenKind};
 use serde::Serialize;
 
 use super::code::{self, Manner, decimal};
@@ -28,6 +28,7 @@ pub(crate) static TARGET: Target = Target {
         "swift",
     ],
     usage: "Add Theme.xcassets and ThemeColors.swift to the target; ThemeColors.primaryFill follows the system's appearance.",
+    spell: Some(|_, t| format!("{}.{}", home(t), name::camel(&t.path))),
     write,
 };
 
@@ -96,6 +97,11 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     files.push(job.file("ThemeColors.swift", Comment::BLOCK, &body));
     let differing = job.others().filter(|t| !t.is_modeless());
     Ok(Output { files, warnings: gap::told(differing, "only its value in light mode is written") })
+}
+
+/// The enumeration that holds a token.
+fn home(token: &Token) -> &'static str {
+    if token.kind == TokenKind::Color { "ThemeColors" } else { "ThemeMeasures" }
 }
 
 fn catalogue(path: &str, colors: Option<Vec<Entry>>) -> File {

@@ -62,6 +62,11 @@ pub(crate) fn by_mode<'a>(job: &Job<'a>) -> (Vec<&'a Token>, Vec<&'a Token>) {
     job.tokens().partition(|t| t.is_modeless())
 }
 
+/// The object that holds a token, in light mode where the modes differ.
+pub(crate) fn home(token: &Token) -> &'static str {
+    if token.is_modeless() { "ThemeColors" } else { "LightColors" }
+}
+
 /// A string literal; `$` begins an expression in some languages and is escaped where it does.
 pub(crate) fn quoted(text: &str, dollar: bool) -> String {
     let mut out = String::from("\"");

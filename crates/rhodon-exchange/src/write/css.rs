@@ -39,6 +39,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.css"],
     keys: &[":root", "--", "var(", "light-dark", "prefers-color-scheme", "data-mode", "color-scheme"],
     usage: "Load theme.css before your own styles. In the auto strategy data-mode=\"light\" or data-mode=\"dark\" on the root element overrides the system.",
+    spell: Some(|s, t| format!("var(--{})", name::kebab(s.get("prefix"), &t.path))),
     write,
 };
 

@@ -28,6 +28,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["classes.css"],
     keys: &["color", "background-color", "border-color", "class"],
     usage: "Load classes.css after theme.css, whose custom properties it uses. A class named by an intent alone sets fill and text together.",
+    spell: None,
     write,
 };
 

@@ -13,6 +13,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["components.css"],
     keys: &["button", "field", "bar", "tabs", "card", "intent-", "is-hover"],
     usage: "Load components.css after theme.css. Add intent-danger, intent-success … to a component to change its intent; is-hover, is-pressed, is-focus show a state without a pointer.",
+    spell: None,
     write,
 };
 

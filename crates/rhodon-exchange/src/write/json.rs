@@ -26,15 +26,12 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.json"],
     keys: &["light", "dark", "json"],
     usage: "Read theme.json in any language: the objects light and dark hold every token's value by its name.",
+    spell: Some(|s, t| named(s.get("names"), &t.path)),
     write,
 };
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let names = name::unique(job.tokens(), |path| match job.settings.get("names") {
-        "camel" => name::camel(path),
-        "path" => path.to_owned(),
-        _ => name::kebab("", path),
-    })?;
+    let names = name::unique(job.tokens(), |path| named(job.settings.get("names"), path))?;
     let of = |mode: Mode| -> Map<String, Value> {
         job.tokens().map(|t| (names[&*t.path].clone(), flat(&t.cell(mode).value))).collect()
     };
@@ -45,6 +42,14 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     content.insert("dark".to_owned(), dark.into());
     let files = vec![stamped(job, "theme.json", content)];
     Ok(Output { files, warnings: gap::mapped(job.tokens()) })
+}
+
+fn named(case: &str, path: &str) -> String {
+    match case {
+        "camel" => name::camel(path),
+        "path" => path.to_owned(),
+        _ => name::kebab("", path),
+    }
 }
 
 /// A file of JSON whose `about` tells where it comes from.

@@ -23,6 +23,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["ThemeColors.kt"],
     keys: &["Color(0xFF", "lightColorScheme", "darkColorScheme", "Shapes", "Typography", "kt"],
     usage: "Add ThemeColors.kt to the module and give LightScheme or DarkScheme, ThemeShapes and ThemeTypography to the theme.",
+    spell: Some(|_, t| format!("{}.{}", code::home(t), name::camel(&t.path))),
     write,
 };
 

@@ -19,6 +19,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.mantine.ts"],
     keys: &["createTheme", "primaryColor", "primaryShade", "cssVariablesResolver", "colors", "other", "ts"],
     usage: "Give theme and variables to the provider, as its theme and its CSS variables resolver.",
+    spell: Some(|_, t| format!("var(--{})", name::kebab("", &t.path))),
     write,
 };
 

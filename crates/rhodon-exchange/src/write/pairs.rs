@@ -19,6 +19,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.pairs.json"],
     keys: &["[light, dark]", "widgets", "button", "frame", "hover", "borderWidth", "json"],
     usage: "Read theme.pairs.json in a desktop toolkit: each value is [light, dark], under tokens by path and under widgets by part.",
+    spell: Some(|_, t| t.path.to_string()),
     write,
 };
 

@@ -21,6 +21,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.gpl"],
     keys: &["gpl", "palette", "Columns"],
     usage: "Put theme.gpl into the palette folder of a drawing program, or import it there.",
+    spell: None,
     write,
 };
 

@@ -22,6 +22,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.react.ts", "theme.react.d.ts"],
     keys: &["palette", "main", "contrastText", "background.paper", "typography", "declare module", "ts"],
     usage: "Put both files beside each other and give lightTheme or darkTheme to the framework's theme function.",
+    spell: Some(|_, t| format!("theme.tokens.{}", name::camel(&t.path))),
     write,
 };
 

@@ -24,6 +24,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["_before.scss", "_after.scss"],
     keys: &["$primary", "$theme-colors", "$body-bg", "$link-color", "map.merge", "scss"],
     usage: "Import before in front of the framework's variables and after behind them, before its components. $theme-light and $theme-dark hold every token.",
+    spell: Some(|_, t| format!("map.get($theme-light, \"{}\")", name::kebab("", &t.path))),
     write,
 };
 

@@ -18,6 +18,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["_palettes.scss"],
     keys: &["contrast", "50", "900", "default", "lighter", "darker", "palette", "scss"],
     usage: "Load it with @use \"palettes\" and give palettes.$petrol-palette, or a theme map such as palettes.$light-theme, to the framework.",
+    spell: None,
     write,
 };
 

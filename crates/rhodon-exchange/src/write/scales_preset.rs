@@ -18,6 +18,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.scales.ts"],
     keys: &["semantic.primary", "colorScheme", "surface", "contrastColor", "hoverColor", "primitive", "ts"],
     usage: "Import the preset and give it to the framework's preset definition, over its base preset.",
+    spell: None,
     write,
 };
 

@@ -16,6 +16,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.svg", "theme.html"],
     keys: &["svg", "html", "swatch", "ratio", "print"],
     usage: "Open theme.html in a browser and print it, or place theme.svg in a document.",
+    spell: None,
     write,
 };
 

@@ -19,6 +19,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["site-theme.css"],
     keys: &["@import", "font-family", "body", "h1", "a:hover", "button", "site-title"],
     usage: "Paste site-theme.css into the site's own styles, or load it last. It stands alone: every token is in it as a custom property.",
+    spell: Some(|s, t| format!("var(--{})", name::kebab(s.get("prefix"), &t.path))),
     write,
 };
 

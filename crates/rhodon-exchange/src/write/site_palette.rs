@@ -45,6 +45,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["palette.php", "palette.css"],
     keys: &["slug", "color", "name", "has-", "-background-color", "php", "__("],
     usage: "Register the list that palette.php returns as the editor's palette and load palette.css with the site's styles.",
+    spell: None,
     write,
 };
 

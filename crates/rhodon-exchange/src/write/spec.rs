@@ -19,6 +19,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.rhodon.json"],
     keys: &["rhodon.json", "schema", "brand", "format", "json"],
     usage: "Keep it with the code: rhodon export theme.rhodon.json --target css writes every other file from it, and it opens here again.",
+    spell: None,
     write,
 };
 

@@ -20,6 +20,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["tokens.json", "tokens.dark.json", "theme.resolver.json"],
     keys: &["$value", "$type", "$description", "$extensions", "resolutionOrder", "colorSpace", "json"],
     usage: "Give theme.resolver.json to a tool that knows modes, or tokens.json alone for light mode. Both are read back here without loss.",
+    spell: Some(|_, t| format!("{{{}}}", t.path)),
     write,
 };
 

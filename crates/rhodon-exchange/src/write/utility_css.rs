@@ -26,6 +26,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.utility.css"],
     keys: &["@theme", "@theme inline", "--color-", "--font-", "--radius-", "--text-"],
     usage: "Import theme.css and then theme.utility.css behind the framework in your main style sheet; roles follow the mode of theme.css.",
+    spell: Some(|_, t| format!("var(--{})", variable(&t.path))),
     write,
 };
 

@@ -45,6 +45,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.preset.js"],
     keys: &["theme.extend.colors", "theme.colors", "presets", "<alpha-value>", "DEFAULT", "js", "cjs"],
     usage: "Put theme.preset.js beside the framework's config and add it to its presets.",
+    spell: None,
     write,
 };
 

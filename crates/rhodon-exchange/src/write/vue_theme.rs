@@ -16,6 +16,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.vue.ts"],
     keys: &["themes.light", "colors", "on-primary", "variables", "ts"],
     usage: "Import { themes } from \"./theme.vue\" and give it to the framework's theme option.",
+    spell: Some(|_, t| name::kebab("", &t.path)),
     write,
 };
 

@@ -3,7 +3,7 @@
 use std::collections::HashSet;
 
 use insta::assert_snapshot;
-use rhodon_exchange::{Group, TARGETS, find};
+use rhodon_exchange::{Group, TARGETS, find, names};
 
 use super::support::{demo, parse, theme};
 
@@ -127,6 +127,34 @@ fn every_choice_writes_files_that_parse() {
             }
         }
     }
+}
+
+/// What a token is called is a name that the files define.
+#[test]
+fn names_are_those_of_the_files() {
+    let demo = demo();
+    for target in TARGETS.iter().filter(|t| t.has_names()) {
+        let all: String = demo.files(target.id, &[]).into_iter().map(|f| f.text).collect();
+        for (path, name) in names(target, &demo.derived, []).unwrap() {
+            // The last word of `LightColors.primaryFill`, `var(--primary-fill)` or `@color/primary_fill`.
+            let last = name
+                .trim_end_matches([')', '"', '}'])
+                .rsplit(['.', '/', '(', '"', '$', '@', '{'])
+                .next()
+                .unwrap();
+            let word = if matches!(target.id, "pairs") { path } else { last };
+            assert!(all.contains(word), "{}: {name} is not in its files", target.id);
+        }
+    }
+    let name = |id: &str, path: &str| {
+        let all = names(find(id).unwrap(), &demo.derived, []).unwrap();
+        all.into_iter().find(|(p, _)| *p == path).unwrap().1
+    };
+    assert_eq!(name("sass", "primary.fill"), "$primary-fill");
+    assert_eq!(name("android", "type.size.body"), "@dimen/type_size_body");
+    assert_eq!(name("kotlin", "surface.base"), "LightColors.surfaceBase");
+    assert_eq!(name("apple", "shape.radius.small"), "ThemeMeasures.shapeRadiusSmall");
+    assert_eq!(name("utility-css", "type.size.title"), "var(--text-title)");
 }
 
 #[test]

@@ -7,7 +7,7 @@ use axum::body::Bytes;
 use axum::extract::State;
 use axum::http::{HeaderMap, header};
 use axum::response::{IntoResponse, Response};
-use rhodon_exchange::{Source, Stamp, TARGETS, archive, command, export, find, remembered};
+use rhodon_exchange::{Source, Stamp, TARGETS, archive, command, export, find, names, remembered};
 use rhodon_store::Store;
 use rhodon_theme::Slug;
 use serde::{Deserialize, Serialize};
@@ -31,6 +31,8 @@ pub struct TargetView {
     options: Vec<OptionView>,
     files: &'static [&'static str],
     usage: &'static str,
+    /// Whether its files are used by the names of tokens.
+    named: bool,
 }
 
 /// One of its options.
@@ -62,6 +64,7 @@ pub(crate) async fn targets() -> Json<Vec<TargetView>> {
         options: t.options.iter().map(option).collect(),
         files: t.files,
         usage: t.usage,
+        named: t.has_names(),
     };
     Json(TARGETS.iter().map(view).collect())
 }
@@ -128,6 +131,38 @@ pub(crate) async fn export_theme(
             .collect(),
         command: command(target, set),
     }))
+}
+
+/// Whose names are asked for.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct NamesRequest {
+    #[schema(schema_with = crate::openapi::spec_schema)]
+    spec: Value,
+    /// Id of a target; its options are those of the document.
+    target: String,
+}
+
+/// How each token is called in code that uses a target's files.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct NamesView {
+    /// Names by token path.
+    names: BTreeMap<String, String>,
+}
+
+/// How each token is called in a target, in light mode where the modes differ.
+#[utoipa::path(
+    post, path = "/names", request_body = NamesRequest,
+    responses((status = 200, body = NamesView), (status = 422, body = ApiError))
+)]
+pub(crate) async fn names_in_target(
+    State(store): State<Store>,
+    JsonBody(body): JsonBody<NamesRequest>,
+) -> Result<Json<NamesView>, ApiError> {
+    let target = find(&body.target)?;
+    let (decided, theme) = derived(&store, &body.spec).await?;
+    let names = names(target, &theme, remembered(&decided, target))?;
+    Ok(Json(NamesView { names: names.into_iter().map(|(path, name)| (path.to_owned(), name)).collect() }))
 }
 
 /// What to pack.

@@ -40,6 +40,7 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(export::targets))
             .routes(routes!(export::export_theme))
             .routes(routes!(export::archive_theme))
+            .routes(routes!(export::names_in_target))
             .routes(routes!(read::read))
             .routes(routes!(theme::list, theme::create))
             .routes(routes!(theme::get, theme::save, theme::delete))

@@ -5,17 +5,24 @@ import { ValueCell } from "./ValueCell";
 
 interface Props {
   row: Row;
+  /** Its path, or how it is called in the target at hand. */
+  name: string;
   chosen: boolean;
   onChoose: (path: string) => void;
 }
 
-function PlainLedgerRow({ row, chosen, onChoose }: Props) {
+function PlainLedgerRow({ row, name, chosen, onChoose }: Props) {
   const { token, ratio } = row;
   return (
     <tr className={classes.row} aria-selected={chosen} id={`token-${token.path}`}>
       <th scope="row">
-        <button type="button" className={classes.path} onClick={() => onChoose(token.path)}>
-          {token.path}
+        <button
+          type="button"
+          className={classes.path}
+          title={token.path}
+          onClick={() => onChoose(token.path)}
+        >
+          {name}
         </button>
       </th>
       {token.dark ? (

@@ -7,6 +7,7 @@ import classes from "./Ledger.module.css";
 import { LedgerRow } from "./LedgerRow";
 import { type Filter, filtered, groupsOf, makeRows } from "./rows";
 import { TokenDetail } from "./TokenDetail";
+import { useNames } from "./useNames";
 
 const ORIGINS = ["set", "derived", "inherited"];
 
@@ -19,7 +20,8 @@ export function LedgerStage() {
   const late = useDeferredValue(filter);
   const derived = preview?.derived;
   const rows = useMemo(() => (derived ? makeRows(derived) : []), [derived]);
-  const shown = useMemo(() => filtered(rows, late), [rows, late]);
+  const { targets, target, names, take } = useNames();
+  const shown = useMemo(() => filtered(rows, late, names), [rows, late, names]);
   const set = (change: Partial<Filter>) => setFilter((f) => ({ ...f, ...change }));
   const choose = useCallback(
     (path: string) => void navigate({ to: ".", search: (s) => ({ ...s, token: path }) }),
@@ -72,7 +74,21 @@ export function LedgerStage() {
         <table className={classes.table}>
           <thead>
             <tr>
-              <th scope="col">Token</th>
+              <th scope="col">
+                <select
+                  className={classes.names}
+                  aria-label="Names as in"
+                  value={target?.id ?? ""}
+                  onChange={(e) => take(e.currentTarget.value)}
+                >
+                  <option value="">Token</option>
+                  {targets.map((t) => (
+                    <option key={t.id} value={t.id}>
+                      {t.name}
+                    </option>
+                  ))}
+                </select>
+              </th>
               <th scope="col">Light</th>
               <th scope="col">Dark</th>
               <th scope="col">Ratio</th>
@@ -84,6 +100,7 @@ export function LedgerStage() {
               <LedgerRow
                 key={row.token.path}
                 row={row}
+                name={names[row.token.path] ?? row.token.path}
                 chosen={row.token.path === chosen}
                 onChoose={choose}
               />
@@ -92,7 +109,7 @@ export function LedgerStage() {
         </table>
         {known && shown.length === 0 && <p className={classes.none}>No token fits. Clear a filter.</p>}
       </section>
-      {detail && <TokenDetail row={detail} onChoose={choose} />}
+      {detail && <TokenDetail row={detail} name={names[detail.token.path]} onChoose={choose} />}
       <AddToken />
     </div>
   );

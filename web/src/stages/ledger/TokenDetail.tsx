@@ -4,8 +4,15 @@ import { CopyButton } from "../../shell/CopyButton";
 import classes from "./Ledger.module.css";
 import type { Row } from "./rows";
 
+interface Props {
+  row: Row;
+  /** How it is called in the target at hand, if one with names is. */
+  name: string | undefined;
+  onChoose: (path: string) => void;
+}
+
 /** Why a token has its value, where it is used, and on what it must be read. */
-export function TokenDetail({ row, onChoose }: { row: Row; onChoose: (path: string) => void }) {
+export function TokenDetail({ row, name, onChoose }: Props) {
   const { spec, preview, commit } = useTheEditor();
   const { token, usedBy } = row;
   const pairs = preview?.derived.pairs.filter((p) => p.fg === token.path || p.bg === token.path) ?? [];
@@ -20,7 +27,7 @@ export function TokenDetail({ row, onChoose }: { row: Row; onChoose: (path: stri
       <div className={classes.detailHead}>
         <h2>{token.path}</h2>
         <CopyButton text={token.css} />
-        <CopyButton text={`var(${token.css})`} />
+        <CopyButton text={name ?? `var(${token.css})`} />
         {token.section === "own" && spec.tokens?.[token.path] && (
           <button
             type="button"

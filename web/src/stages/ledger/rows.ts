@@ -40,14 +40,20 @@ export function groupsOf(rows: Row[]): string[] {
   return [...new Set(rows.map((r) => r.token.path.split(".")[0] ?? ""))];
 }
 
-export function filtered(rows: Row[], { word, origin, group, failing }: Filter): Row[] {
+export function filtered(
+  rows: Row[],
+  { word, origin, group, failing }: Filter,
+  names: Record<string, string>,
+): Row[] {
   const words = word.toLowerCase().split(/\s+/).filter(Boolean);
   return rows.filter((row) => {
     const { token } = row;
     if (group && token.path.split(".")[0] !== group) return false;
     if (origin && token.light.origin !== origin && token.dark?.origin !== origin) return false;
     if (failing && !Object.values(row.ratio).some((r) => r.ratio < r.need)) return false;
-    const text = `${token.path} ${token.css} ${token.light.value} ${token.dark?.value ?? ""} ${token.light.alias ?? ""} ${token.dark?.alias ?? ""}`;
+    const { path, css, light, dark } = token;
+    const parts = [path, css, names[path], light.value, dark?.value, light.alias, dark?.alias];
+    const text = parts.filter(Boolean).join(" ").toLowerCase();
     return words.every((w) => text.includes(w));
   });
 }

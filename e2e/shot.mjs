@@ -22,7 +22,23 @@ const VIEWS = {
     },
   },
   "proof-parts": { path: `${theme}/stave?page=parts` },
-  handoff: { path: `${theme}/handoff` },
+  handoff: {
+    path: `${theme}/handoff?target=sass`,
+    act: async (page) => {
+      for (const name of ["Sass module", "Android resources", "Design tokens"]) {
+        await page.getByLabel(`${name} in the archive`).check();
+        await page.waitForTimeout(300);
+      }
+      await page.getByRole("link", { name: /^Brand/ }).click();
+      const code = page.getByRole("textbox", { name: "Colour", exact: true }).nth(2);
+      await code.fill("#d9532b");
+      await code.press("Enter");
+      await page.getByText(/· saved/).waitFor();
+      await page.getByRole("link", { name: /^Handoff/ }).click();
+      await page.getByText(/lines changed/).click();
+      await page.waitForTimeout(400);
+    },
+  },
 };
 
 mkdirSync(folder, { recursive: true });

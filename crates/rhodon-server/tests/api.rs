@@ -186,7 +186,7 @@ fn unpacked(bytes: Vec<u8>) -> std::collections::BTreeMap<String, String> {
     let mut zip = zip::ZipArchive::new(std::io::Cursor::new(bytes)).unwrap();
     let names: Vec<String> = zip.file_names().map(|n| n.unwrap().into_owned()).collect();
     let text = |name: &String| std::io::read_to_string(zip.by_name(name).unwrap()).unwrap();
-    names.iter().map(|n| n.clone()).zip(names.iter().map(text)).collect()
+    names.iter().cloned().zip(names.iter().map(text)).collect()
 }
 
 #[tokio::test]

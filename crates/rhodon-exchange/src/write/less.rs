@@ -2,8 +2,9 @@
 
 use rhodon_theme::Mode;
 
+use super::gap;
 use super::language::LESS;
-use super::{gap, variables::Variables};
+use super::variables::{MapManner, Variables};
 use crate::name;
 use crate::option::TargetOption;
 use crate::target::{Comment, ExportError, Group, Job, Output, Target};
@@ -32,34 +33,19 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         }
         body.push('\n');
     }
-    for (scale, steps) in job.scales() {
-        // A key that begins with a letter, as every name must.
-        let named = steps.iter().filter_map(|s| variables.names.get(s.path).map(|n| (s.label, n)));
-        let entries: Vec<_> = named.map(|(label, n)| (format!("s{label}"), format!("@{n}"))).collect();
-        if !entries.is_empty() {
-            let name = name::kebab(prefix, &format!("{}-steps", scale.slug));
-            map(&name, entries, &variables, &mut body)?;
-        }
+    for (scale, entries) in variables.steps(job) {
+        // Every name must begin with a letter, that of a step in a map too.
+        let entries = entries.into_iter().map(|(label, variable)| (format!("s{label}"), variable));
+        let name = name::kebab(prefix, &format!("{scale}-steps"));
+        variables.map(&name, entries, &MAP, &mut body)?;
     }
     for mode in Mode::BOTH {
         let entries = variables.entries(mode).map(|(name, variable)| (name.to_owned(), variable));
-        map(&format!("theme-{}", mode.id()), entries, &variables, &mut body)?;
+        variables.map(&format!("theme-{}", mode.id()), entries, &MAP, &mut body)?;
     }
     let files = vec![job.file("theme.less", Comment::BLOCK, &body)];
     Ok(Output { files, warnings: gap::mapped(job.tokens()) })
 }
 
-fn map(
-    name: &str,
-    entries: impl IntoIterator<Item = (String, String)>,
-    variables: &Variables<'_>,
-    body: &mut String,
-) -> Result<(), ExportError> {
-    variables.claim(name, || format!("the map {name}"))?;
-    body.push_str(&format!("@{name}: {{\n"));
-    for (key, value) in entries {
-        body.push_str(&format!("  {key}: {value};\n"));
-    }
-    body.push_str("}\n\n");
-    Ok(())
-}
+/// `@name: { key: value; }`
+const MAP: MapManner = MapManner { open: "{", end: ";", close: "}" };

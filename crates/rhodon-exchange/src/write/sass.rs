@@ -3,7 +3,7 @@
 use rhodon_theme::Mode;
 
 use super::gap;
-use super::variables::Variables;
+use super::variables::{MapManner, Variables};
 use crate::name;
 use crate::option::TargetOption;
 use crate::target::{Comment, ExportError, Group, Job, Output, Target};
@@ -38,55 +38,29 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             body.push_str(&format!("{name}: {text} !default;\n"));
         }
     }
-    let scales = scale_maps(job, &variables, &mut body)?;
-    map("theme-scales", scales, &variables, &mut body)?;
+    body.push('\n');
+    let mut scales = Vec::new();
+    for (scale, entries) in variables.steps(job) {
+        let name = name::kebab(prefix, &format!("{scale}-steps"));
+        let entries = entries.into_iter().map(|(label, variable)| (map_key(label), variable));
+        variables.map(&name, entries, &MAP, &mut body)?;
+        scales.push((format!("\"{scale}\""), format!("${name}")));
+    }
+    variables.map("theme-scales", scales, &MAP, &mut body)?;
     for mode in Mode::BOTH {
         let entries = variables.entries(mode).map(|(name, variable)| (format!("\"{name}\""), variable));
-        map(&format!("theme-{}", mode.id()), entries, &variables, &mut body)?;
+        variables.map(&format!("theme-{}", mode.id()), entries, &MAP, &mut body)?;
     }
-    body.push('\n');
     body.push_str(TOOLS);
     let files = vec![job.file("_theme.scss", Comment::BLOCK, &body)];
     Ok(Output { files, warnings: gap::mapped(job.tokens()) })
 }
 
-/// One map a scale, as `$petrol-steps`; gives the entries of the map of scales.
-fn scale_maps(
-    job: &Job<'_>,
-    variables: &Variables<'_>,
-    body: &mut String,
-) -> Result<Vec<(String, String)>, ExportError> {
-    let mut out = Vec::new();
-    for (scale, steps) in job.scales() {
-        let named = steps.iter().filter_map(|s| variables.names.get(s.path).map(|n| (s.label, n)));
-        let entries: Vec<_> = named.map(|(label, n)| (map_key(label), format!("${n}"))).collect();
-        if entries.is_empty() {
-            continue;
-        }
-        let name = name::kebab(job.settings.get("prefix"), &format!("{}-steps", scale.slug));
-        map(&name, entries, variables, body)?;
-        out.push((format!("\"{}\"", scale.slug), format!("${name}")));
-    }
-    Ok(out)
-}
-
-fn map(
-    name: &str,
-    entries: impl IntoIterator<Item = (String, String)>,
-    variables: &Variables<'_>,
-    body: &mut String,
-) -> Result<(), ExportError> {
-    variables.claim(name, || format!("the map {name}"))?;
-    body.push_str(&format!("\n${name}: (\n"));
-    for (key, value) in entries {
-        body.push_str(&format!("  {key}: {value},\n"));
-    }
-    body.push_str(");\n");
-    Ok(())
-}
+/// `$name: ( key: value, );`
+const MAP: MapManner = MapManner { open: "(", end: ",", close: ");" };
 
 /// A step's label as a key: a number where it is one, so that `map.get($petrol-steps, 600)` finds it.
-pub(crate) fn map_key(label: &str) -> String {
+fn map_key(label: &str) -> String {
     let number = label.bytes().all(|b| b.is_ascii_digit()) && (label == "0" || !label.starts_with('0'));
     if number && label.len() < 10 { label.to_owned() } else { format!("\"{label}\"") }
 }

@@ -8,7 +8,15 @@ use rhodon_theme::{Mode, Token};
 
 use super::css_value;
 use crate::name::Names;
-use crate::target::{ExportError, Job};
+use crate::target::{ExportError, Job, Step};
+
+/// How a preprocessor writes a map.
+pub(crate) struct MapManner {
+    pub open: &'static str,
+    /// Behind each value.
+    pub end: &'static str,
+    pub close: &'static str,
+}
 
 /// Every token of a job as variables with a sign in front.
 pub(crate) struct Variables<'a> {
@@ -70,6 +78,35 @@ impl<'a> Variables<'a> {
     /// The kebab name and the variable of every token in a mode.
     pub(crate) fn entries(&self, mode: Mode) -> impl Iterator<Item = (&str, String)> {
         self.tokens.iter().map(move |t| (self.names[&*t.path].as_str(), self.variable(t, mode)))
+    }
+
+    /// The variables of each scale's steps, by label.
+    pub(crate) fn steps(&self, job: &Job<'a>) -> impl Iterator<Item = (&'a str, Vec<(&'a str, String)>)> {
+        job.scales().filter_map(|(scale, steps)| {
+            let named = |s: &Step<'a>| self.names.get(s.path).map(|n| (s.label, format!("{}{n}", self.sign)));
+            let entries: Vec<_> = steps.iter().filter_map(named).collect();
+            (!entries.is_empty()).then_some((scale.slug.as_str(), entries))
+        })
+    }
+
+    /// Writes a map of variables under a name that no token has.
+    ///
+    /// # Errors
+    /// Names the token that has it.
+    pub(crate) fn map(
+        &self,
+        name: &str,
+        entries: impl IntoIterator<Item = (String, String)>,
+        manner: &MapManner,
+        body: &mut String,
+    ) -> Result<(), ExportError> {
+        self.claim(name, || format!("the map {name}"))?;
+        body.push_str(&format!("{}{name}: {}\n", self.sign, manner.open));
+        for (key, value) in entries {
+            body.push_str(&format!("  {key}: {value}{}\n", manner.end));
+        }
+        body.push_str(&format!("{}\n\n", manner.close));
+        Ok(())
     }
 
     fn text(&self, token: &Token, mode: Mode) -> String {

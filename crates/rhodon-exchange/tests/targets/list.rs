@@ -157,6 +157,21 @@ fn names_are_those_of_the_files() {
     assert_eq!(name("utility-css", "type.size.title"), "var(--text-title)");
 }
 
+/// The page of the documentation is true of every target.
+#[test]
+fn the_page_of_the_handoff_lists_every_target() {
+    let page = include_str!("../../../../docs/handoff.md");
+    for target in TARGETS {
+        let line = page.lines().find(|l| l.starts_with(&format!("| `{}` | {} |", target.id, target.name)));
+        let line = line.unwrap_or_else(|| panic!("{} is missing", target.id));
+        let quoted: Vec<&str> = line.split('`').skip(1).step_by(2).collect();
+        let keys = target.options.iter().map(|o| o.key);
+        let expected: Vec<&str> =
+            std::iter::once(target.id).chain(target.files.iter().copied()).chain(keys).collect();
+        assert_eq!(quoted, expected);
+    }
+}
+
 #[test]
 fn settings_are_checked() {
     let demo = demo();

@@ -32,6 +32,8 @@ mod sass_palettes;
 mod scales_preset;
 mod script;
 mod sheet;
+mod sheet_html;
+mod sheet_svg;
 mod site_css;
 mod site_palette;
 mod spec;

@@ -67,7 +67,9 @@ impl Element {
 
 /// Text without what XML 1.0 (2.2, "Characters") cannot hold.
 fn plain(text: &str) -> String {
-    text.chars().filter(|c| !c.is_control() && !matches!(c, '\u{fffe}' | '\u{ffff}')).collect()
+    text.chars()
+        .filter(|c| (*c == '\n' || !c.is_control()) && !matches!(c, '\u{fffe}' | '\u{ffff}'))
+        .collect()
 }
 
 /// The first line of an XML file.

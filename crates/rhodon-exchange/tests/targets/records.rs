@@ -53,8 +53,12 @@ fn the_sheet_shows_names_codes_and_ratios() {
     let svg = roxmltree::Document::parse(&files[0].text).unwrap();
     let texts: Vec<&str> = svg.descendants().filter_map(|n| n.text()).map(str::trim).collect();
     for expected in [
-        "petrol.600 · #0f5c7a · rgb 15 92 122",
-        "surface.base dark · #151718 · rgb 21 23 24",
+        "petrol",
+        "600",
+        "#0f5c7a",
+        "15 92 122",
+        "surface.base",
+        "#f5f7f8 · 245 247 248  /  #151718 · 21 23 24",
         "type.size.body 1rem",
     ] {
         assert!(texts.contains(&expected), "{expected}");

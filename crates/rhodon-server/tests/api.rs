@@ -172,6 +172,30 @@ async fn a_preview_tells_what_moved() {
     assert!(preview["sheets"][0].as_str().unwrap().contains("--deep-600: #0f5c7b;"));
 }
 
+#[tokio::test]
+async fn added_colours_get_slugs_that_are_free_here_and_in_the_parent() {
+    let server = Server::start().await;
+    let mut child = json!({ "format": 1, "name": "Child", "extends": "brindle-sound-ferries" });
+    child["tokens"] = json!({ "mast.light": { "value": "#123" } });
+    let colors = json!([
+        { "name": "Petrol", "color": "#111111" },
+        { "name": "Petrol", "color": "#222222" },
+        { "name": "Mast", "color": "#333333" },
+        { "name": "Ærø", "color": "#444444" },
+    ]);
+    let (status, added) = server.post("/api/add-brand", json!({ "spec": child, "colors": colors })).await;
+    assert_eq!(status, StatusCode::OK, "{added}");
+    let brand = added["spec"]["brand"].as_array().unwrap();
+    let slugs: Vec<&str> = brand.iter().map(|b| b["slug"].as_str().unwrap()).collect();
+    assert_eq!(slugs, ["petrol-2", "petrol-3", "mast-2", "aero"]);
+    let bad = json!({ "spec": child, "colors": [{ "name": "x", "color": "bleu" }] });
+    let (status, problem) = server.post("/api/add-brand", bad).await;
+    assert_eq!(
+        (status, &problem["problems"][0]["pointer"]),
+        (StatusCode::UNPROCESSABLE_ENTITY, &json!("/spec/brand/0/color"))
+    );
+}
+
 /// Bytes of an archive of some targets.
 async fn packed(server: &Server, spec: &Value, targets: &[&str]) -> Vec<u8> {
     let body = json!({ "spec": spec, "revision": 3, "targets": targets });

@@ -47,7 +47,7 @@ fn every_problem_is_told_at_once_with_its_place() {
     /brand/0/color: "bluish": expected a CSS colour name or a code such as #0f5c7a, found `bluish`
     /brand/1/colour: unknown key "colour": the nearest known key is "color"
     /brand/1/slug: "Sea": expected a slug of lower-case letters, digits and single hyphens, starting with a letter
-    /brand/0/slug: surface names a group that is derived: expected another slug
+    /brand/2/slug: surface names a group that is derived: expected another slug
     /steps/1: expected different labels, found 50 twice
     /scales/petrol/methd: unknown key "methd": the nearest known key is "method"
     /scales/petrol/method: "fancy": expected natural, aligned or mix
@@ -258,11 +258,55 @@ fn a_wide_scale_keeps_its_contrast() {
 }
 
 #[test]
+fn choices_for_the_handoff_and_kept_tokens_are_part_of_the_document() {
+    let extra = json!({
+        "handoff": { "css": { "mode": "class", "prefix": "" }, "sass": {} },
+        "kept": { "motion.quick": { "$type": "duration", "$value": { "value": 1, "unit": "s" } } },
+    });
+    let theme = theme(extra.clone());
+    let written = theme.spec.to_json();
+    assert_eq!((&written["handoff"], &written["kept"]), (&extra["handoff"], &extra["kept"]));
+    // A child has its parent's choices, target by target.
+    let child =
+        json!({ "format": 1, "name": "C", "extends": "tern", "handoff": { "css": { "mode": "auto" } } });
+    let child = Spec::read(&child).unwrap();
+    let resolved = Resolved::follow(child.clone(), |_| Some(theme.spec.clone())).unwrap();
+    assert_eq!(resolved.spec.to_json()["handoff"], json!({ "css": { "mode": "auto" }, "sass": {} }));
+    assert_eq!(resolved.document(), &child);
+    assert_eq!(
+        problems(
+            json!({ "handoff": { "css": { "mode": 1 }, "C": {} }, "kept": { "a": 1, "b": { "$value": "\u{0}" } } })
+        ),
+        "/handoff/css/mode: expected text, found a number\n\
+         /handoff/C: \"C\": expected a slug of lower-case letters, digits and single hyphens, starting with a letter\n\
+         /kept/a: expected an object, found a number\n\
+         /kept/b: expected text without the character U+0000"
+    );
+}
+
+#[test]
+fn a_new_colour_gets_a_slug_that_is_free() {
+    let mut spec = theme(json!({ "tokens": { "ferry.wake": { "value": "#111" } } })).spec;
+    for (name, slug) in [
+        ("Petrol", "petrol-2"),
+        ("Surface", "surface-2"),
+        ("Ferry", "ferry-2"),
+        ("Danger", "danger"),
+        ("42", "brand"),
+    ] {
+        assert_eq!(spec.free_slug(name).as_str(), slug);
+    }
+    spec.add_brand("Petrol", "#222");
+    spec.add_brand("Petrol", "#333");
+    assert_eq!(spec.brand[2].slug.as_str(), "petrol-3");
+}
+
+#[test]
 fn the_schema_is_published() {
     let schema = Spec::schema();
     assert_eq!(schema["additionalProperties"], false);
     let keys: Vec<&str> = schema["properties"].as_object().unwrap().keys().map(String::as_str).collect();
-    assert_eq!(keys.len(), 12, "{keys:?}");
+    assert_eq!(keys.len(), 14, "{keys:?}");
 }
 
 /// The demo theme as a person reads it; every change of a rule shows here.

@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/add-brand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Adds brand colours behind the others, each under a slug that is free here and in the parents. */
+        post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/archive": {
         parameters: {
             query?: never;
@@ -385,6 +402,11 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description Colours to add. */
+        AddBrandRequest: {
+            colors: components["schemas"]["NewColor"][];
+            spec: components["schemas"]["Spec"];
+        };
         /** @description What to pack. */
         ArchiveRequest: {
             /**
@@ -495,6 +517,10 @@ export interface components {
             scales: components["schemas"]["ScaleView"][];
             tokens: components["schemas"]["TokenView"][];
         };
+        /** @description A changed document. */
+        DocumentView: {
+            spec: components["schemas"]["Spec"];
+        };
         /** @description What to write. */
         ExportRequest: {
             /** @description Options that differ from their default. */
@@ -573,6 +599,12 @@ export interface components {
             names: {
                 [key: string]: string;
             };
+        };
+        /** @description A brand colour to be. */
+        NewColor: {
+            /** @description Any CSS colour. */
+            color: string;
+            name: string;
         };
         /** @description One of its options. */
         OptionView: {
@@ -665,10 +697,6 @@ export interface components {
             name: string;
             /** @description A slug set by hand; without it the slug follows the name while it was made from one. */
             slug?: string | null;
-            spec: components["schemas"]["Spec"];
-        };
-        /** @description The document with the new name. */
-        RenamedView: {
             spec: components["schemas"]["Spec"];
         };
         /** @description Which theme to bring back. */
@@ -1056,6 +1084,37 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AddBrandRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DocumentView"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     archive_theme: {
         parameters: {
             query?: never;
@@ -1414,7 +1473,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RenamedView"];
+                    "application/json": components["schemas"]["DocumentView"];
                 };
             };
             422: {

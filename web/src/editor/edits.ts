@@ -18,10 +18,6 @@ export function setBrand(spec: Spec, index: number, change: Partial<Brand>): Spe
   return { ...spec, brand };
 }
 
-export function addBrand(spec: Spec, name: string, color: string): Spec {
-  return { ...spec, brand: [...(spec.brand ?? []), { name, slug: freeSlug(spec, name), color }] };
-}
-
 /** Whether a written value is a reference into the group of a brand colour. */
 export function refersTo(text: string | null | undefined, slug: string): boolean {
   return text?.replace(/\s/g, "").startsWith(`{${slug}.`) ?? false;
@@ -107,17 +103,4 @@ export function removeToken(spec: Spec, path: string): Spec {
 
 export function addIntent(spec: Spec, name: string, scale: string): Spec {
   return { ...spec, intents: { ...spec.intents, [name]: { scale } } };
-}
-
-/** A slug for a new colour; the server checks it, this only avoids an obvious clash. */
-function freeSlug(spec: Spec, name: string): string {
-  const base =
-    name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, "-")
-      .replace(/^[^a-z]+|-+$/g, "") || "colour";
-  const taken = new Set((spec.brand ?? []).map((b) => b.slug));
-  let slug = base;
-  for (let n = 2; taken.has(slug); n++) slug = `${base}-${n}`;
-  return slug;
 }

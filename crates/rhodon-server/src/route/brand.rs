@@ -1,7 +1,9 @@
-//! Renaming a brand colour with everything that refers to it.
+//! Brand colours: adding some, and renaming one with everything that refers to it.
 
 use axum::Json;
-use rhodon_theme::{Slug, rename_brand};
+use axum::extract::State;
+use rhodon_store::Store;
+use rhodon_theme::{Slug, Spec, rename_brand};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
@@ -23,9 +25,47 @@ pub struct RenameRequest {
     slug: Option<String>,
 }
 
-/// The document with the new name.
+/// Colours to add.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct AddBrandRequest {
+    #[schema(schema_with = crate::openapi::spec_schema)]
+    spec: Value,
+    colors: Vec<NewColor>,
+}
+
+/// A brand colour to be.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct NewColor {
+    name: String,
+    /// Any CSS colour.
+    color: String,
+}
+
+/// Adds brand colours behind the others, each under a slug that is free here and in the parents.
+#[utoipa::path(
+    post, path = "/add-brand", request_body = AddBrandRequest,
+    responses((status = 200, body = DocumentView), (status = 422, body = ApiError))
+)]
+pub(crate) async fn add(
+    State(store): State<Store>,
+    JsonBody(body): JsonBody<AddBrandRequest>,
+) -> Result<Json<DocumentView>, ApiError> {
+    let mut spec = resolve::read(&body.spec)?;
+    let mut whole = resolve::follow(&store, spec.clone()).await?.spec;
+    for new in &body.colors {
+        whole.add_brand(new.name.trim(), &new.color);
+        spec.brand.extend(whole.brand.last().cloned());
+    }
+    // What was typed is checked like any document.
+    let checked = Spec::read(&spec.to_json()).map_err(|p| ApiError::invalid("/spec", p))?;
+    Ok(Json(DocumentView { spec: checked.to_json() }))
+}
+
+/// A changed document.
 #[derive(Debug, Serialize, ToSchema)]
-pub struct RenamedView {
+pub struct DocumentView {
     #[schema(schema_with = crate::openapi::spec_schema)]
     spec: Value,
 }
@@ -33,9 +73,9 @@ pub struct RenamedView {
 /// Renames a brand colour; scales, intents, roles and tokens that refer to it follow.
 #[utoipa::path(
     post, path = "/rename-brand", request_body = RenameRequest,
-    responses((status = 200, body = RenamedView), (status = 422, body = ApiError))
+    responses((status = 200, body = DocumentView), (status = 422, body = ApiError))
 )]
-pub(crate) async fn rename(JsonBody(body): JsonBody<RenameRequest>) -> Result<Json<RenamedView>, ApiError> {
+pub(crate) async fn rename(JsonBody(body): JsonBody<RenameRequest>) -> Result<Json<DocumentView>, ApiError> {
     let spec = resolve::read(&body.spec)?;
     let slug = |pointer: &str, text: &str| -> Result<Slug, ApiError> {
         text.parse().map_err(|e| ApiError::value(pointer, format!("\"{text}\": {e}")))
@@ -44,5 +84,5 @@ pub(crate) async fn rename(JsonBody(body): JsonBody<RenameRequest>) -> Result<Js
     let wanted = body.slug.as_deref().map(|s| slug("/slug", s)).transpose()?;
     let renamed =
         rename_brand(&spec, &brand, body.name.trim(), wanted).map_err(|p| ApiError::invalid("/spec", p))?;
-    Ok(Json(RenamedView { spec: renamed.to_json() }))
+    Ok(Json(DocumentView { spec: renamed.to_json() }))
 }

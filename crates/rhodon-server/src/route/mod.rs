@@ -31,6 +31,7 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
         "/api",
         OpenApiRouter::new()
             .routes(routes!(health::health))
+            .routes(routes!(brand::add))
             .routes(routes!(brand::rename))
             .routes(routes!(color::color))
             .routes(routes!(color::colors))

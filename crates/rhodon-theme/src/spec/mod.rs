@@ -279,16 +279,33 @@ impl ShapeSpec {
 impl Spec {
     /// A theme of brand colours, named after their look.
     pub fn from_brand(name: &str, colors: &[rhodon_color::Color]) -> Self {
-        let mut brand: Vec<BrandColor> = Vec::with_capacity(colors.len());
+        let mut spec = Self { name: name.to_owned(), ..Self::empty() };
         for color in colors {
             let word = crate::naming::name(color.to_rgb8());
-            let taken = |s: &Slug| crate::intent::is_reserved(s) || brand.iter().any(|b| b.slug == *s);
-            let slug = Slug::from_name(&word, &Slug::known("brand")).unique(taken);
+            let slug = spec.free_slug(&word);
+            // Colours of one look are told apart by the number that their slugs got.
             let number = slug.as_str().rsplit('-').next().filter(|n| n.parse::<u32>().is_ok());
             let name = number.map_or_else(|| word.clone(), |n| format!("{word} {n}"));
-            brand.push(BrandColor { name, slug, color: color.to_hex() });
+            spec.brand.push(BrandColor { name, slug, color: color.to_hex() });
         }
-        Self { name: name.to_owned(), brand, ..Self::empty() }
+        spec
+    }
+
+    /// The slug of a name for a new brand colour: one that no brand colour, no derived group and no
+    /// group of own tokens has.
+    pub fn free_slug(&self, name: &str) -> Slug {
+        let taken = |s: &Slug| {
+            crate::intent::is_reserved(s)
+                || self.brand.iter().any(|b| b.slug == *s)
+                || self.tokens.keys().any(|path| path.group() == s.as_str())
+        };
+        Slug::from_name(name, &Slug::known("brand")).unique(taken)
+    }
+
+    /// Adds a brand colour behind the others, under a free slug.
+    pub fn add_brand(&mut self, name: &str, color: &str) {
+        let slug = self.free_slug(name);
+        self.brand.push(BrandColor { name: name.to_owned(), slug, color: color.to_owned() });
     }
 
     /// A document that decides nothing.

@@ -55,8 +55,9 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Spec> {
     spec.name = object.require("name", problems).and_then(|n| n.text(MAX_NAME, problems)).unwrap_or_default();
     spec.extends = object.get("extends").and_then(|n| n.parsed(problems));
     if let Some(n) = object.get("brand") {
-        spec.brand = n.list(MAX_BRAND, problems, brand);
-        check_slugs(&n, &spec.brand, problems);
+        let placed = n.list(MAX_BRAND, problems, |n, p| Some((n.pointer.clone(), brand(n, p)?)));
+        check_slugs(&placed, problems);
+        spec.brand = placed.into_iter().map(|(_, b)| b).collect();
     }
     if spec.brand.is_empty() && spec.extends.is_none() {
         problems.add("/brand", "expected at least one brand colour, found none");
@@ -108,10 +109,10 @@ fn brand(node: Node<'_>, problems: &mut Problems) -> Option<BrandColor> {
 }
 
 /// Two brand colours must not share a scale, nor take the name of a group that is derived.
-fn check_slugs(list: &Node<'_>, brand: &[BrandColor], problems: &mut Problems) {
-    for (i, own) in brand.iter().enumerate() {
-        let place = format!("{}/{i}/slug", list.pointer);
-        if let Some(first) = brand[..i].iter().find(|b| b.slug == own.slug) {
+fn check_slugs(brand: &[(String, BrandColor)], problems: &mut Problems) {
+    for (i, (pointer, own)) in brand.iter().enumerate() {
+        let place = format!("{pointer}/slug");
+        if let Some((_, first)) = brand[..i].iter().find(|(_, b)| b.slug == own.slug) {
             let message = format!(
                 "\"{}\" and \"{}\" share the slug {}: expected different slugs",
                 first.name, own.name, own.slug

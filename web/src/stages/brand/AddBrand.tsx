@@ -1,8 +1,8 @@
 import { Button, Textarea } from "@mantine/core";
 import { type FormEvent, useEffect, useRef, useState } from "react";
 import { answer, api, type ColorItem } from "../../api/client";
+import { addBrand } from "../../editor/addBrand";
 import { useTheEditor } from "../../editor/EditorContext";
-import { addBrand } from "../../editor/edits";
 import classes from "./BrandStage.module.css";
 
 /** One more colour or a whole pasted list: each entry becomes a colour or a refusal beside it. */
@@ -29,7 +29,10 @@ export function AddBrand() {
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (good.length === 0) return;
-    const next = good.reduce((s, i) => addBrand(s, i.name, i.css ?? ""), spec);
+    const next = await addBrand(
+      spec,
+      good.map((i) => ({ name: i.name, color: i.css ?? "" })),
+    );
     const label =
       good.length === 1 ? `${good[0]?.name} ${good[0]?.css} added` : `${good.length} colours added`;
     const saved = await commit(next, label);

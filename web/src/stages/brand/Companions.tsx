@@ -2,8 +2,8 @@ import { Button, NativeSelect, SegmentedControl } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api } from "../../api/client";
+import { addBrand } from "../../editor/addBrand";
 import { useTheEditor } from "../../editor/EditorContext";
-import { addBrand } from "../../editor/edits";
 import classes from "./BrandStage.module.css";
 import { HueWheel } from "./HueWheel";
 
@@ -34,7 +34,10 @@ export function Companions() {
     setKept(isKept(one.hex) ? kept.filter((k) => k.hex !== one.hex) : [...kept, one]);
   const rest = drawn.filter((d) => !isKept(d.hex));
   const take = async () => {
-    const next = kept.reduce((s, k) => addBrand(s, k.name, k.hex), spec);
+    const next = await addBrand(
+      spec,
+      kept.map((k) => ({ name: k.name, color: k.hex })),
+    );
     if (await commit(next, `${kept.map((k) => k.name).join(", ")} added`)) setKept([]);
   };
   return (

@@ -4,7 +4,7 @@
 use foldhash::HashMap;
 use indexmap::IndexMap;
 use rhodon_color::{Color, Rgb8, difference};
-use rhodon_theme::{BrandColor, OwnToken, Slug, Spec, TokenKind, TokenPath};
+use rhodon_theme::{OwnToken, Spec, TokenKind, TokenPath};
 use serde_json::{Map, Value};
 
 use super::table::{Raw, Table};
@@ -19,8 +19,10 @@ const APART: f64 = 8.0;
 const COLORFUL: f64 = 0.04;
 
 pub(super) fn spec(tables: &Tables, import: &mut Import) -> Option<Spec> {
-    let brand = brand(&tables.light);
-    let mut spec = Spec { name: "Imported theme".to_owned(), brand, ..Spec::empty() };
+    let mut spec = Spec { name: "Imported theme".to_owned(), ..Spec::empty() };
+    for (name, code) in brand(&tables.light) {
+        spec.add_brand(&readable(&name, code), &code.to_string());
+    }
     let names = Names::new(&tables.light, &tables.dark, &spec, import);
     for (path, raw) in every(tables) {
         add(&mut spec, path, raw, tables, &names, import);
@@ -167,7 +169,7 @@ fn kept_path(raw: &Raw, spec: &Spec) -> String {
 }
 
 /// The strongest colour of each scale-like group, then of the rest those that stand apart.
-fn brand(table: &Table) -> Vec<BrandColor> {
+fn brand(table: &Table) -> Vec<(String, Rgb8)> {
     let mut groups: IndexMap<String, Vec<(&Raw, Rgb8)>> = IndexMap::new();
     for raw in table.0.values() {
         let Some(code) = literal(table, raw) else { continue };
@@ -190,12 +192,10 @@ fn brand(table: &Table) -> Vec<BrandColor> {
     if found.is_empty() {
         found.extend(first);
     }
-    let mut out: Vec<BrandColor> = Vec::new();
-    let mut codes: Vec<Rgb8> = Vec::new();
+    let mut out: Vec<(String, Rgb8)> = Vec::new();
     for (name, code) in found {
-        if out.len() < MAX_BRAND && codes.iter().all(|c| difference(*c, code) >= APART) {
-            codes.push(code);
-            out.push(named_color(&name, code, &out));
+        if out.len() < MAX_BRAND && out.iter().all(|(_, c)| difference(*c, code) >= APART) {
+            out.push((name, code));
         }
     }
     out
@@ -210,14 +210,11 @@ fn literal(table: &Table, raw: &Raw) -> Option<Rgb8> {
     (color.alpha() >= 1.0).then(|| color.to_rgb8())
 }
 
-fn named_color(name: &str, code: Rgb8, before: &[BrandColor]) -> BrandColor {
+/// A readable name for a colour of the file, or one after its look.
+fn readable(name: &str, code: Rgb8) -> String {
     let clean: String = name.chars().filter(|c| !c.is_control()).take(200).collect();
     let has_letter = clean.chars().any(char::is_alphabetic);
-    let name = if has_letter { capitalised(clean.trim()) } else { rhodon_theme::color_name(code) };
-    let spec = Spec { brand: before.to_vec(), ..Spec::empty() };
-    let slug = rhodon_theme::color_name(code).parse().unwrap_or_else(|_| Slug::theme());
-    let slug = Slug::from_name(&name, &slug).unique(|s| spec.derives(s.as_str()));
-    BrandColor { name, slug, color: code.to_string() }
+    if has_letter { capitalised(clean.trim()) } else { rhodon_theme::color_name(code) }
 }
 
 fn capitalised(word: &str) -> String {

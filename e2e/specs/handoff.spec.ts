@@ -81,7 +81,7 @@ test("every target shows a file of its own", async ({ page, slug, request }) => 
 test("one line is copied by a click and by the keyboard", async ({ page, slug }) => {
   await open(page, slug, "handoff");
   const file = page.getByRole("region", { name: "theme.css", exact: true });
-  await file.getByText("--petrol-600: #0f5c7a;").click();
+  await file.locator("[data-line]", { hasText: "--petrol-600: #0f5c7a;" }).click();
   await expect(file.getByRole("status")).toHaveText("copied --petrol-600: #0f5c7a");
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe("--petrol-600: #0f5c7a");
   await file.getByLabel("Find in the file").fill("--focus-ring");

@@ -8,6 +8,7 @@ mod apps;
 mod css;
 mod hostile;
 mod list;
+mod promises;
 mod records;
 mod scripts;
 mod sites;

@@ -182,3 +182,16 @@ test("files that hold mistakes say where, and the rest makes a theme", async ({ 
   await page.getByRole("button", { name: "Create from the rest" }).click();
   await page.waitForURL(/imported-theme/);
 });
+
+test("a file dropped on the window becomes a theme", async ({ page, slug, request }) => {
+  const { spec } = await (await request.get(`/api/themes/${slug}`)).json();
+  await open(page, slug, "stave");
+  const dropped = await page.evaluateHandle((text) => {
+    const transfer = new DataTransfer();
+    transfer.items.add(new File([text], "tern.rhodon.json", { type: "application/json" }));
+    return transfer;
+  }, JSON.stringify({ ...spec, name: `Dropped ${slug}` }));
+  await page.dispatchEvent("body", "drop", { dataTransfer: dropped });
+  await page.waitForURL(/\/themes\/dropped-/);
+  await expect(page.getByRole("banner").getByRole("button", { name: /^Dropped/ })).toBeVisible();
+});

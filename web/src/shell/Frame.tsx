@@ -5,6 +5,7 @@ import { EditorProvider } from "../editor/EditorContext";
 import { useEditor } from "../editor/useEditor";
 import { ProofPane } from "../proof/ProofPane";
 import { ClashDialog } from "./ClashDialog";
+import { FileDrop } from "./FileDrop";
 import classes from "./Frame.module.css";
 import { Rail } from "./Rail";
 import { TopBar } from "./TopBar";
@@ -39,6 +40,7 @@ function ThemeFrame({ theme }: { theme: Theme }) {
         <Wake />
       </div>
       <ClashDialog />
+      <FileDrop />
     </EditorProvider>
   );
 }

@@ -1,5 +1,5 @@
 import { Button, FileButton } from "@mantine/core";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { ApiProblem, answer, api, type Spec } from "../api/client";
 import classes from "./FromFiles.module.css";
 
@@ -10,8 +10,14 @@ async function readFiles(files: File[]) {
   return answer(api.POST("/api/read", { body: { files: texts } }));
 }
 
+interface Props {
+  /** Files that are at hand already. */
+  dropped?: File[] | undefined;
+  onSpec: (spec: Spec) => Promise<void>;
+}
+
 /** A theme from a saved document or the files of a set of design tokens. */
-export function FromFiles({ onSpec }: { onSpec: (spec: Spec) => Promise<void> }) {
+export function FromFiles({ dropped, onSpec }: Props) {
   const [read, setRead] = useState<Read>();
   const [refusal, setRefusal] = useState<string>();
   const told = (error: unknown) => setRefusal(error instanceof ApiProblem ? error.message : String(error));
@@ -29,6 +35,11 @@ export function FromFiles({ onSpec }: { onSpec: (spec: Spec) => Promise<void> })
       told(error);
     }
   };
+  const first = useRef(dropped);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was dropped is read once
+  useEffect(() => {
+    if (first.current) void take(first.current);
+  }, []);
   const spec = read?.spec as Spec | null | undefined;
   return (
     <section className={classes.files} aria-label="From files">

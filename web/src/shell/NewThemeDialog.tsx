@@ -1,10 +1,8 @@
 import { Button, Group, Modal, TextInput } from "@mantine/core";
-import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { ApiProblem, answer, api, type Spec } from "../api/client";
-import { themeQuery } from "../api/queries";
 import { FromFiles } from "./FromFiles";
-import { useThemeActions } from "./useThemeActions";
+import { useMakeTheme } from "./useMakeTheme";
 
 /** A new theme from a name and one brand colour, or from files. */
 export function NewThemeDialog({ opened, onClose }: { opened: boolean; onClose: () => void }) {
@@ -16,8 +14,7 @@ export function NewThemeDialog({ opened, onClose }: { opened: boolean; onClose: 
 }
 
 export function NewThemeForm({ onDone }: { onDone: () => void }) {
-  const client = useQueryClient();
-  const actions = useThemeActions();
+  const save = useMakeTheme();
   const [name, setName] = useState("");
   const [color, setColor] = useState("");
   const [refusal, setRefusal] = useState<string>();
@@ -26,11 +23,8 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
     await make({ format: 1, name: name.trim(), brand: [{ name: seen.name, color: seen.css }] });
   };
   const make = async (spec: Spec) => {
-    const made = await answer(api.POST("/api/themes", { body: { spec } }));
-    client.setQueryData(themeQuery(made.slug).queryKey, made);
-    await actions.refresh();
+    await save(spec);
     onDone();
-    await actions.open(made.slug);
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();

@@ -1,0 +1,16 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { answer, api, type Spec } from "../api/client";
+import { themeQuery } from "../api/queries";
+import { useThemeActions } from "./useThemeActions";
+
+/** Saves a document as a new theme and opens it. */
+export function useMakeTheme(): (spec: Spec) => Promise<void> {
+  const client = useQueryClient();
+  const actions = useThemeActions();
+  return async (spec) => {
+    const made = await answer(api.POST("/api/themes", { body: { spec } }));
+    client.setQueryData(themeQuery(made.slug).queryKey, made);
+    await actions.refresh();
+    await actions.open(made.slug);
+  };
+}

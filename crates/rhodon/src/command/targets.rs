@@ -12,6 +12,8 @@ struct Report {
     group: Group,
     options: Vec<OptionReport>,
     files: &'static [&'static str],
+    /// Keys inside the files by which people look for a target.
+    keys: &'static [&'static str],
     usage: &'static str,
 }
 
@@ -34,8 +36,15 @@ impl From<&TargetOption> for OptionReport {
 pub fn run(printer: &mut Printer) -> Result<(), Failure> {
     for t in TARGETS {
         let options = t.options.iter().map(OptionReport::from).collect();
-        let report =
-            Report { id: t.id, name: t.name, group: t.group, options, files: t.files, usage: t.usage };
+        let report = Report {
+            id: t.id,
+            name: t.name,
+            group: t.group,
+            options,
+            files: t.files,
+            keys: t.keys,
+            usage: t.usage,
+        };
         printer.result(&report, || {
             let mut lines = vec![format!("{:<16} {} ({})", t.id, t.name, t.files.join(", "))];
             lines.extend(t.options.iter().map(|o| format!("  {}={}  {}", o.key, o.default, o.help)));

@@ -6,12 +6,14 @@ interface Props {
   value: string;
   /** With `done` once a choice is complete; text is complete when its field is left. */
   onChange: (value: string, done: boolean) => void;
+  /** The field has the focus. */
+  onEnter: () => void;
   onLeave: () => void;
 }
 
 /** The field for one option, by what it takes. */
-export function OptionField({ option, value, onChange, onLeave }: Props) {
-  const shared = { label: option.key, title: option.help, size: "xs" } as const;
+export function OptionField({ option, value, onChange, onEnter, onLeave }: Props) {
+  const shared = { label: option.key, title: option.help, size: "xs", onFocus: onEnter } as const;
   if (option.kind === "choice") {
     return (
       <NativeSelect

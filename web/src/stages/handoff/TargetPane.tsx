@@ -23,6 +23,7 @@ const exported = (spec: Spec, target: string, options: Options, revision: number
 export function TargetPane({ target, remembered, onRemember }: Props) {
   const { spec, theme, before } = useTheEditor();
   const [typed, setTyped] = useState<Options>({});
+  const [entered, setEntered] = useState(target.options[0]);
   const options = { ...remembered, ...typed };
   const revision = theme.spec === spec ? theme.revision : null;
   const { data: written, error } = useQuery({
@@ -60,17 +61,23 @@ export function TargetPane({ target, remembered, onRemember }: Props) {
     <div className={classes.pane}>
       <h2 className={classes.title}>{target.name}</h2>
       {target.options.length > 0 && (
-        <div className={classes.options}>
-          {target.options.map((o) => (
-            <OptionField
-              key={o.key}
-              option={o}
-              value={options[o.key] ?? o.default}
-              onChange={(value, done) => set(o.key, value, done)}
-              onLeave={() => leave(o.key)}
-            />
-          ))}
-        </div>
+        <>
+          <div className={classes.options}>
+            {target.options.map((o) => (
+              <OptionField
+                key={o.key}
+                option={o}
+                value={options[o.key] ?? o.default}
+                onChange={(value, done) => set(o.key, value, done)}
+                onEnter={() => setEntered(o)}
+                onLeave={() => leave(o.key)}
+              />
+            ))}
+          </div>
+          <p className={classes.help}>
+            <b>{entered?.key}</b> {entered?.help}
+          </p>
+        </>
       )}
       {error && (
         <p className={classes.error} role="alert">

@@ -3,6 +3,7 @@
 use std::collections::HashSet;
 use std::io::{Cursor, Write};
 
+use indexmap::IndexMap;
 use zip::write::{SimpleFileOptions, ZipWriter};
 use zip::{CompressionMethod, DateTime, result::ZipResult};
 
@@ -79,10 +80,9 @@ fn page(
         }
         out.push_str(&format!("\n{}\n", target.usage));
         if !output.warnings.is_empty() {
-            let count = output.warnings.len();
-            out.push_str(&format!("\nNot everything fits in here ({count}):\n\n"));
-            for warning in &output.warnings {
-                out.push_str(&format!("- {}: {}\n", warning.token, warning.message));
+            out.push_str("\nNot everything fits in here:\n\n");
+            for (message, tokens) in by_message(output) {
+                out.push_str(&format!("- {message}: {}\n", tokens.join(", ")));
             }
         }
         out.push_str(&format!("\n```\n{}\n```\n", command(target, remembered(source.decided, target))));
@@ -92,6 +92,15 @@ fn page(
         for (id, error) in failures {
             out.push_str(&format!("- {id}: {error}\n"));
         }
+    }
+    out
+}
+
+/// Tokens by what happens to them.
+fn by_message(output: &Output) -> IndexMap<&str, Vec<&str>> {
+    let mut out: IndexMap<&str, Vec<&str>> = IndexMap::new();
+    for warning in &output.warnings {
+        out.entry(&warning.message).or_default().push(&warning.token);
     }
     out
 }

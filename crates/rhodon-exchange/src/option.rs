@@ -13,8 +13,10 @@ pub enum OptionKind {
     List(&'static [&'static str]),
     /// A name part: letters, digits and hyphens, or nothing.
     Name,
-    /// Dotted or slashed names, as modules, packages and platform styles have them, or nothing.
+    /// A module or reference: names with dots, slashes, colons and at signs, or nothing.
     Qualified,
+    /// Identifiers joined by dots, as packages and platform styles have them.
+    Dotted,
     /// A class name with `{name}` where the token's name goes.
     Pattern,
     /// Names separated by commas, or nothing.
@@ -29,6 +31,7 @@ impl OptionKind {
             Self::List(_) => "list",
             Self::Name => "name",
             Self::Qualified => "qualified",
+            Self::Dotted => "dotted",
             Self::Pattern => "pattern",
             Self::Names => "names",
         }
@@ -48,6 +51,7 @@ impl OptionKind {
             Self::List(words) => format!("all, or some of {} separated by commas", words.join(", ")),
             Self::Name => "letters, digits and hyphens, starting with a letter".to_owned(),
             Self::Qualified => "letters, digits and . _ - / : @, at most 120".to_owned(),
+            Self::Dotted => "names of letters, digits and underscores joined by dots".to_owned(),
             Self::Pattern => "letters, digits, hyphens and underscores around one {name}".to_owned(),
             Self::Names => "names of letters, digits and hyphens separated by commas".to_owned(),
         }
@@ -61,6 +65,12 @@ impl OptionKind {
             Self::Qualified => {
                 let fits = |b: u8| b.is_ascii_alphanumeric() || b"._-/:@".contains(&b);
                 value.len() <= 120 && value.bytes().all(fits)
+            }
+            Self::Dotted => {
+                let fits = |b: u8| b.is_ascii_alphanumeric() || b == b'_';
+                let is_part =
+                    |p: &str| p.starts_with(|c: char| c.is_ascii_alphabetic()) && p.bytes().all(fits);
+                value.len() <= 120 && value.split('.').all(is_part)
             }
             Self::Pattern => value.split_once("{name}").is_some_and(|(before, after)| {
                 let fits = |b: u8| b.is_ascii_alphanumeric() || b"-_".contains(&b);

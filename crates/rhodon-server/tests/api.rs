@@ -235,7 +235,7 @@ async fn an_archive_holds_the_files_and_a_page_that_says_where_they_go() {
         "- `_before.scss`\n- `_after.scss`\n",
         "Load theme.css before your own styles.",
         "rhodon export theme.rhodon.json --target css --set prefix=bsf --out .",
-        "- type.size.body: the format holds only colours\n",
+        "- the format holds only colours: type.family.body, ",
     ] {
         assert!(page.contains(expected), "{expected}\n{page}");
     }

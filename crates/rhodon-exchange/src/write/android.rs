@@ -17,7 +17,7 @@ pub(crate) static TARGET: Target = Target {
     options: &[
         TargetOption {
             key: "style",
-            kind: OptionKind::Qualified,
+            kind: OptionKind::Dotted,
             default: "AppTheme",
             help: "Name of the style that sets the platform's attributes.",
         },

@@ -16,7 +16,7 @@ pub(crate) static TARGET: Target = Target {
     group: Group::Apps,
     options: &[TargetOption {
         key: "package",
-        kind: OptionKind::Name,
+        kind: OptionKind::Dotted,
         default: "theme",
         help: "The package of the file.",
     }],
@@ -58,7 +58,7 @@ impl Manner for Kotlin {
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let names = KOTLIN.names(job.tokens(), name::camel)?;
     let (fixed, differing) = code::by_mode(job);
-    let mut body = format!("package {}\n", job.settings.get("package").replace('-', ""));
+    let mut body = format!("package {}\n", job.settings.get("package"));
     for import in [
         "androidx.compose.foundation.shape.RoundedCornerShape",
         "androidx.compose.material3.Shapes",

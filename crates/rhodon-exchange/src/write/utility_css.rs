@@ -1,7 +1,8 @@
 //! `utility-css`: theme variables for a utility-class framework that is configured in CSS.
 
+use foldhash::HashMap;
 use rhodon_color::Notation;
-use rhodon_theme::{Mode, Section, Token};
+use rhodon_theme::{Mode, Section, Token, TokenKind};
 
 use super::css_tree::{self, Node};
 use super::{css_value, gap};
@@ -26,7 +27,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.utility.css"],
     keys: &["@theme", "@theme inline", "--color-", "--font-", "--radius-", "--text-"],
     usage: "Import theme.css and then theme.utility.css behind the framework in your main style sheet; roles follow the mode of theme.css.",
-    spell: Some(|_, t| format!("var(--{})", variable(&t.path))),
+    spell: Some(|_, t| format!("var(--{})", variable(&t.path, t.kind))),
     write,
 };
 
@@ -39,7 +40,8 @@ const SPACES: [(&str, &str); 4] = [
 ];
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let names = name::unique(job.tokens(), variable)?;
+    let kinds: HashMap<&str, TokenKind> = job.tokens().map(|t| (&*t.path, t.kind)).collect();
+    let names = name::unique(job.tokens(), |path| variable(path, kinds[path]))?;
     let (mut fixed, mut inline) = (Vec::new(), Vec::new());
     if job.settings.get("stock") == "replace" {
         fixed.push("--color-*: initial;".to_owned());
@@ -61,10 +63,17 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
 }
 
 /// The theme variable of a token: in the namespace of what it is for, so that classes are made of it.
-fn variable(path: &str) -> String {
-    match SPACES.iter().find_map(|(start, space)| path.strip_prefix(start).map(|rest| (space, rest))) {
-        Some((space, rest)) => format!("{space}{}", name::kebab("", rest)),
-        None if path.starts_with("shape.") => name::kebab("", path),
-        None => name::kebab("color", path),
+fn variable(path: &str, kind: TokenKind) -> String {
+    if let Some((space, rest)) =
+        SPACES.iter().find_map(|(start, space)| path.strip_prefix(start).map(|rest| (space, rest)))
+    {
+        return format!("{space}{}", name::kebab("", rest));
+    }
+    match kind {
+        TokenKind::Color => name::kebab("color", path),
+        TokenKind::FontFamily => name::kebab("font", path),
+        TokenKind::FontWeight => name::kebab("font-weight", path),
+        TokenKind::Dimension if !path.starts_with("shape.") => name::kebab("spacing", path),
+        TokenKind::Dimension | TokenKind::Number => name::kebab("", path),
     }
 }

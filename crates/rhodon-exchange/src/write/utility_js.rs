@@ -1,14 +1,16 @@
 //! `utility-js`: a preset for a utility-class framework that is configured in JavaScript.
 
 use foldhash::HashMap;
-use rhodon_theme::{ColorValue, Mode, Token};
+use indexmap::IndexMap;
+use rhodon_color::Notation;
+use rhodon_theme::{ColorValue, Mode, Token, TokenKind};
 
 use super::family::families;
-use super::gap;
 use super::script::Literal;
+use super::{css_value, gap};
 use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+use crate::target::{Comment, ExportError, Group, Job, Output, Target, Warning};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -147,30 +149,36 @@ const SECTIONS: [(&str, &str); 5] = [
     ("shape.border.", "borderWidth"),
 ];
 
-fn sections<'a>(job: &Job<'a>) -> impl Iterator<Item = (&'static str, Literal)> + 'a {
-    let others: Vec<&Token> = job.others().collect();
-    SECTIONS.iter().filter_map(move |(start, key)| {
-        let entries = others.iter().filter_map(|t| {
-            let rest = t.path.strip_prefix(start)?;
-            Some((
-                name::kebab("", rest),
-                Literal::Text(super::css_value::value(
-                    &t.cell(Mode::Light).value,
-                    rhodon_color::Notation::Hex,
-                )),
-            ))
-        });
-        let entries: Vec<_> = entries.collect();
-        (!entries.is_empty()).then(|| (*key, Literal::object(entries)))
-    })
+/// The key and the name under which the framework takes a token that is no colour.
+fn place(token: &Token) -> Option<(&'static str, String)> {
+    let section =
+        SECTIONS.iter().find_map(|(start, key)| token.path.strip_prefix(start).map(|rest| (*key, rest)));
+    let (key, rest) = section.or(match token.kind {
+        TokenKind::Dimension => Some(("spacing", &*token.path)),
+        TokenKind::FontFamily => Some(("fontFamily", &*token.path)),
+        TokenKind::FontWeight => Some(("fontWeight", &*token.path)),
+        TokenKind::Color | TokenKind::Number => None,
+    })?;
+    Some((key, name::kebab("", rest)))
 }
 
-fn unplaced(job: &Job<'_>) -> Vec<crate::target::Warning> {
-    let placed = |t: &&Token| SECTIONS.iter().any(|(start, _)| t.path.starts_with(start));
-    gap::told(
-        job.others().filter(|t| !placed(t)),
-        "the framework has no key for a token of its own that is no colour",
-    )
+fn sections(job: &Job<'_>) -> IndexMap<&'static str, Literal> {
+    let mut out: IndexMap<&'static str, Vec<(String, Literal)>> = IndexMap::new();
+    for token in job.others() {
+        if let Some((key, name)) = place(token) {
+            let text = css_value::value(&token.cell(Mode::Light).value, Notation::Hex);
+            out.entry(key).or_default().push((name, Literal::Text(text)));
+        }
+    }
+    out.into_iter().map(|(key, entries)| (key, Literal::Object(entries))).collect()
+}
+
+fn unplaced(job: &Job<'_>) -> Vec<Warning> {
+    let mut out =
+        gap::told(job.others().filter(|t| place(t).is_none()), "the framework has no key for a number");
+    let differing = job.others().filter(|t| place(t).is_some() && !t.is_modeless());
+    out.extend(gap::told(differing, "only its value in light mode is written"));
+    out
 }
 
 /// The plugin that defines the custom properties of both modes.

@@ -120,8 +120,8 @@ fn kotlin_and_dart_hold_every_colour_of_both_modes() {
 #[test]
 fn the_schemes_differ_by_mode() {
     let demo = demo();
-    let kotlin = demo.text("kotlin", &[("package", "bsf")]);
-    assert!(kotlin.contains("package bsf\n"));
+    let kotlin = demo.text("kotlin", &[("package", "com.brindle_sound.theme")]);
+    assert!(kotlin.contains("package com.brindle_sound.theme\n"));
     assert!(kotlin.contains("val LightScheme = lightColorScheme(\n    primary = Color(0xFF0F5C7A),"));
     assert!(kotlin.contains("    surface = Color(0xFF151718),"));
     let dart = demo.text("dart", &[]);

@@ -218,6 +218,18 @@ fn settings_are_checked() {
             "a,,b",
             "option keep: expected names of letters, digits and hyphens separated by commas, found \"a,,b\"",
         ),
+        (
+            "kotlin",
+            "package",
+            "bsf..theme",
+            "option package: expected names of letters, digits and underscores joined by dots, found \"bsf..theme\"",
+        ),
+        (
+            "android",
+            "style",
+            "",
+            "option style: expected names of letters, digits and underscores joined by dots, found \"\"",
+        ),
         ("sheet", "x", "y", "unknown option \"x\": expected one of "),
     ] {
         assert_eq!(demo.export(target, &[(key, value)]).unwrap_err().to_string(), message);

@@ -3,7 +3,7 @@
 use rhodon_theme::{Mode, Spec};
 use serde_json::{Value, json};
 
-use super::support::{Made, demo, folder, lay, node};
+use super::support::{Made, demo, folder, lay, node, theme};
 
 fn camel(path: &str) -> String {
     let words: Vec<&str> = path.split(['.', '-']).collect();
@@ -92,6 +92,29 @@ fn the_utility_preset_defines_what_it_refers_to() {
         assert_eq!(literal[family][rest], json!(color.to_string()), "{}", token.path);
     }
     assert_eq!(literal["primary"]["DEFAULT"], literal["primary"]["fill"]);
+}
+
+/// Own tokens that are no colours stand under the key of their kind; a number has none and is told.
+#[test]
+fn the_utility_configs_place_own_tokens_by_kind() {
+    let own = theme(json!({ "tokens": {
+        "ferry.gap": { "kind": "dimension", "value": "12px" },
+        "ferry.face": { "kind": "fontFamily", "value": "Harbour Grotesk, serif" },
+        "ferry.speed": { "kind": "number", "value": "17.5" },
+    } }));
+    let output = own.export("utility-js", &[]).unwrap();
+    let text = &output.files[0].text;
+    assert!(text.contains("      spacing: {\n        \"ferry-gap\": \"12px\",\n      },"), "{text}");
+    assert!(text.contains("        \"ferry-face\": \"\\\"Harbour Grotesk\\\", serif\","));
+    assert_eq!(output.warnings.iter().map(|w| w.token.as_str()).collect::<Vec<_>>(), ["ferry.speed"]);
+    let css = own.text("utility-css", &[]);
+    for line in [
+        "  --spacing-ferry-gap: 12px;",
+        "  --font-ferry-face: \"Harbour Grotesk\", serif;",
+        "  --ferry-speed: 17.5;",
+    ] {
+        assert!(css.contains(line), "{line}");
+    }
 }
 
 /// Without a module the types are declared and nothing is extended.

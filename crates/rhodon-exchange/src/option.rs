@@ -178,6 +178,11 @@ impl Settings {
         self.0.get(key).map_or("", String::as_str)
     }
 
+    /// Every option with its value, in the target's order.
+    pub fn all(&self) -> impl Iterator<Item = (&'static str, &str)> {
+        self.0.iter().map(|(key, value)| (*key, value.as_str()))
+    }
+
     /// Those that differ from the defaults, in the target's order.
     pub fn changed(&self, options: &'static [TargetOption]) -> impl Iterator<Item = (&'static str, &str)> {
         let pairs = options.iter().map(|o| (o, self.get(o.key)));

@@ -196,6 +196,25 @@ async fn added_colours_get_slugs_that_are_free_here_and_in_the_parent() {
     );
 }
 
+#[tokio::test]
+async fn a_child_is_written_with_the_choices_of_its_parent_until_it_makes_its_own() {
+    let server = Server::start().await;
+    let mut parent = tern("#0f5c7a");
+    parent["handoff"] = json!({ "css": { "prefix": "bsf", "mode": "class" } });
+    server.post("/api/themes", json!({ "spec": parent })).await;
+    let mut child = json!({ "format": 1, "name": "Chick", "extends": "tern" });
+    let ask = |spec: &Value| json!({ "spec": spec, "target": "css", "options": {} });
+    let (_, written) = server.post("/api/export", ask(&child)).await;
+    assert_eq!(
+        (&written["options"]["prefix"], &written["options"]["format"]),
+        (&json!("bsf"), &json!("hex"))
+    );
+    assert!(written["command"].as_str().unwrap().contains("--set mode=class --set prefix=bsf"));
+    child["handoff"] = json!({ "css": { "prefix": "" } });
+    let (_, written) = server.post("/api/export", ask(&child)).await;
+    assert_eq!((&written["options"]["prefix"], &written["options"]["mode"]), (&json!(""), &json!("class")));
+}
+
 /// Bytes of an archive of some targets.
 async fn packed(server: &Server, spec: &Value, targets: &[&str]) -> Vec<u8> {
     let body = json!({ "spec": spec, "revision": 3, "targets": targets });

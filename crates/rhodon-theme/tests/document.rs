@@ -266,12 +266,15 @@ fn choices_for_the_handoff_and_kept_tokens_are_part_of_the_document() {
     let theme = theme(extra.clone());
     let written = theme.spec.to_json();
     assert_eq!((&written["handoff"], &written["kept"]), (&extra["handoff"], &extra["kept"]));
-    // A child has its parent's choices, target by target.
+    // A child has its parent's choices, option by option.
     let child =
         json!({ "format": 1, "name": "C", "extends": "tern", "handoff": { "css": { "mode": "auto" } } });
     let child = Spec::read(&child).unwrap();
     let resolved = Resolved::follow(child.clone(), |_| Some(theme.spec.clone())).unwrap();
-    assert_eq!(resolved.spec.to_json()["handoff"], json!({ "css": { "mode": "auto" }, "sass": {} }));
+    assert_eq!(
+        resolved.spec.to_json()["handoff"],
+        json!({ "css": { "mode": "auto", "prefix": "" }, "sass": {} })
+    );
     assert_eq!(resolved.document(), &child);
     assert_eq!(
         problems(

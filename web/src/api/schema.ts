@@ -541,6 +541,13 @@ export interface components {
             /** @description The command that writes the same in a pipeline, from a saved document. */
             command: string;
             files: components["schemas"]["FileView"][];
+            /**
+             * @description The options it was written with: those given, else those of the document and its parents,
+             *     else the defaults.
+             */
+            options: {
+                [key: string]: string;
+            };
             warnings: components["schemas"]["WarningView"][];
         };
         /** @description One file. */

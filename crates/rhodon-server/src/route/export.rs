@@ -7,7 +7,9 @@ use axum::body::Bytes;
 use axum::extract::State;
 use axum::http::{HeaderMap, header};
 use axum::response::{IntoResponse, Response};
-use rhodon_exchange::{Source, Stamp, TARGETS, archive, command, export, find, names, remembered};
+use rhodon_exchange::{
+    ExportError, Settings, Source, Stamp, TARGETS, archive, command, export, find, names, remembered,
+};
 use rhodon_store::Store;
 use rhodon_theme::Slug;
 use serde::{Deserialize, Serialize};
@@ -89,6 +91,9 @@ pub struct ExportRequest {
 pub struct ExportView {
     files: Vec<FileView>,
     warnings: Vec<WarningView>,
+    /// The options it was written with: those given, else those of the document and its parents,
+    /// else the defaults.
+    options: BTreeMap<&'static str, String>,
     /// The command that writes the same in a pipeline, from a saved document.
     command: String,
 }
@@ -122,6 +127,7 @@ pub(crate) async fn export_theme(
     let set: Vec<_> = remembered(&decided, target).chain(body.options).collect();
     let source = Source { decided: &decided, theme: &theme, stamp: &stamp };
     let output = export(target, &source, set.clone())?;
+    let settings = Settings::check(target.options, set.clone()).map_err(ExportError::from)?;
     Ok(Json(ExportView {
         files: output.files.into_iter().map(|f| FileView { path: f.path, text: f.text }).collect(),
         warnings: output
@@ -129,6 +135,7 @@ pub(crate) async fn export_theme(
             .into_iter()
             .map(|w| WarningView { token: w.token, message: w.message })
             .collect(),
+        options: settings.all().map(|(key, value)| (key, value.to_owned())).collect(),
         command: command(target, set),
     }))
 }

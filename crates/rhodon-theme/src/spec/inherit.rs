@@ -118,6 +118,12 @@ impl Resolved {
             entry.dark = own.dark.or(entry.dark.take());
         }
         roles.sort_keys();
+        let mut handoff = parent.handoff;
+        for (target, own) in child.handoff {
+            let entry = handoff.entry(target).or_default();
+            *entry = overlaid(std::mem::take(entry), own);
+        }
+        handoff.sort_keys();
         let (t, pt) = (child.typography, parent.typography);
         let (s, ps) = (child.shape, parent.shape);
         let spec = Spec {
@@ -141,7 +147,7 @@ impl Resolved {
                 bold: t.bold.or(pt.bold),
             },
             aim: child.aim.or(parent.aim),
-            handoff: overlaid(parent.handoff, child.handoff),
+            handoff,
             kept: overlaid(parent.kept, child.kept),
             shape: super::ShapeSpec { radius: s.radius.or(ps.radius), border: s.border.or(ps.border) },
         };

@@ -44,9 +44,8 @@ export function TargetPane({ target, remembered, onRemember }: Props) {
   const save = async (next: Options, key: string) => {
     const taken = await exported(spec, target.id, next, null).catch(() => undefined);
     if (!taken) return;
-    const defaults = Object.fromEntries(target.options.map((o) => [o.key, o.default]));
-    const own = Object.fromEntries(Object.entries(next).filter(([k, v]) => defaults[k] !== v));
-    await onRemember(own, `${key} ${next[key] || "none"}`);
+    // A default is kept too: a parent may have chosen otherwise.
+    await onRemember(next, `${key} ${next[key] || "none"}`);
     setTyped({});
   };
   const set = (key: string, value: string, done: boolean) => {
@@ -67,7 +66,7 @@ export function TargetPane({ target, remembered, onRemember }: Props) {
               <OptionField
                 key={o.key}
                 option={o}
-                value={options[o.key] ?? o.default}
+                value={options[o.key] ?? written?.options[o.key] ?? o.default}
                 onChange={(value, done) => set(o.key, value, done)}
                 onEnter={() => setEntered(o)}
                 onLeave={() => leave(o.key)}

@@ -36,7 +36,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let mut body = String::with_capacity(48 * 1024);
     for mode in Mode::BOTH {
         let options = Literal::object([
-            ("palette", palette(job, mode)),
+            ("palette", palette(job, mode)?),
             ("typography", typography(job, mode)),
             ("shape", Literal::object([("borderRadius", number(job, "shape.radius.medium"))])),
             ("tokens", tokens(job, &names, mode)),
@@ -56,9 +56,9 @@ fn text(job: &Job<'_>, path: &str, mode: Mode) -> Literal {
     Literal::text(job.role(path, mode).to_string())
 }
 
-fn palette(job: &Job<'_>, mode: Mode) -> Literal {
+fn palette(job: &Job<'_>, mode: Mode) -> Result<Literal, ExportError> {
     let role = |path: &str| text(job, path, mode);
-    let mut entries = vec![("mode".to_owned(), Literal::Code(format!("\"{}\" as const", mode.id())))];
+    let mut entries = vec![Literal::demanded("mode", Literal::Code(format!("\"{}\" as const", mode.id())))];
     for intent in &job.theme.intents {
         let part = |part: &str| role(&format!("{}.{part}", intent.name));
         let parts = Literal::object([
@@ -67,7 +67,7 @@ fn palette(job: &Job<'_>, mode: Mode) -> Literal {
             ("dark", part("fill-hover")),
             ("contrastText", part("fill-text")),
         ]);
-        entries.push((key(intent.name.as_str()), parts));
+        entries.push((key(intent.name.as_str()), intent.name.to_string(), parts));
     }
     let groups = [
         ("background", vec![("default", "surface.base"), ("paper", "surface.raised")]),
@@ -83,11 +83,13 @@ fn palette(job: &Job<'_>, mode: Mode) -> Literal {
         ),
     ];
     for (group, members) in groups {
-        entries
-            .push((group.to_owned(), Literal::object(members.into_iter().map(|(k, path)| (k, role(path))))));
+        entries.push(Literal::demanded(
+            group,
+            Literal::object(members.into_iter().map(|(k, path)| (k, role(path)))),
+        ));
     }
-    entries.push(("divider".to_owned(), role("border.subtle")));
-    Literal::Object(entries)
+    entries.push(Literal::demanded("divider", role("border.subtle")));
+    Literal::distinct(entries)
 }
 
 fn typography(job: &Job<'_>, mode: Mode) -> Literal {

@@ -22,8 +22,19 @@ pub(crate) static TARGET: Target = Target {
     write,
 };
 
+/// Keys of a theme map beside those of intents.
+const KEYS: [&str; 2] = ["is-dark", "tokens"];
+
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let names = name::unique(job.tokens(), |path| name::kebab("", path))?;
+    if let Some(intent) = job.theme.intents.iter().find(|i| KEYS.contains(&i.name.as_str())) {
+        let name = intent.name.to_string();
+        return Err(ExportError::Clash {
+            first: format!("the theme map's {name}"),
+            second: name.clone(),
+            name,
+        });
+    }
     let mut body = String::with_capacity(48 * 1024);
     let mut warnings = gap::mapped(job.tokens());
     for (scale, steps) in job.scales() {

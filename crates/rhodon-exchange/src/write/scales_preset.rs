@@ -35,10 +35,10 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             left.map(|s| Warning::new(s.path, "a scale of eleven steps has no place for it; tokens hold it")),
         );
     }
-    let semantic = Literal::object([
-        ("primary", scale_of(job, "primary")),
-        ("colorScheme", Literal::object(Mode::BOTH.map(|mode| (mode.id(), scheme(job, mode))))),
-    ]);
+    let schemes = Mode::BOTH.map(|mode| Ok((mode.id(), scheme(job, mode)?)));
+    let schemes = schemes.into_iter().collect::<Result<Vec<_>, ExportError>>()?;
+    let semantic =
+        Literal::object([("primary", scale_of(job, "primary")), ("colorScheme", Literal::object(schemes))]);
     let tokens = Mode::BOTH.map(|mode| Ok((mode.id(), tokens(job, mode)?)));
     let tokens = tokens.into_iter().collect::<Result<Vec<_>, ExportError>>()?;
     let preset = Literal::object([
@@ -75,14 +75,14 @@ fn scale_of(job: &Job<'_>, intent: &str) -> Literal {
     Literal::object(fitted(&steps, &ELEVEN).map(|(label, s)| (label, text(&s.color))))
 }
 
-fn scheme(job: &Job<'_>, mode: Mode) -> Literal {
+fn scheme(job: &Job<'_>, mode: Mode) -> Result<Literal, ExportError> {
     let role = |path: &str| text(&job.role(path, mode));
     let zero = all_steps(job, "neutral").first().filter(|s| s.label == "0").map(|s| s.color);
     let mut surface = vec![("0".to_owned(), text(&zero.unwrap_or(ColorValue::opaque(Rgb8::WHITE))))];
     if let Literal::Object(steps) = scale_of(job, "neutral") {
         surface.extend(steps);
     }
-    let mut entries = vec![("surface".to_owned(), Literal::Object(surface))];
+    let mut entries = vec![Literal::demanded("surface", Literal::Object(surface))];
     for intent in &job.theme.intents {
         let part = |part: &str| role(&format!("{}.{part}", intent.name));
         let parts = Literal::object([
@@ -91,14 +91,14 @@ fn scheme(job: &Job<'_>, mode: Mode) -> Literal {
             ("hoverColor", part("fill-hover")),
             ("activeColor", part("fill-pressed")),
         ]);
-        entries.push((intent.name.to_string(), parts));
+        entries.push((intent.name.to_string(), intent.name.to_string(), parts));
     }
     let text = [("color", "text.main"), ("mutedColor", "text.muted"), ("disabledColor", "text.disabled")];
-    entries.push(("text".to_owned(), Literal::object(text.map(|(key, path)| (key, role(path))))));
+    entries.push(Literal::demanded("text", Literal::object(text.map(|(key, path)| (key, role(path))))));
     let content =
         [("background", "surface.raised"), ("borderColor", "border.subtle"), ("color", "text.main")];
-    entries.push(("content".to_owned(), Literal::object(content.map(|(key, path)| (key, role(path))))));
-    Literal::Object(entries)
+    entries.push(Literal::demanded("content", Literal::object(content.map(|(key, path)| (key, role(path))))));
+    Literal::distinct(entries)
 }
 
 /// Every token of a mode, by family.

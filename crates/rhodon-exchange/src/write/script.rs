@@ -1,8 +1,10 @@
 //! Object literals of JavaScript and TypeScript, shared by every target that writes scripts.
 
+use foldhash::HashMap;
 use rhodon_theme::Value;
 
 use super::css_value;
+use crate::target::ExportError;
 
 /// A literal.
 #[derive(Clone, Debug)]
@@ -27,6 +29,27 @@ impl Literal {
     /// An object from its entries.
     pub(crate) fn object<K: Into<String>>(entries: impl IntoIterator<Item = (K, Literal)>) -> Self {
         Self::Object(entries.into_iter().map(|(k, v)| (k.into(), v)).collect())
+    }
+
+    /// An entry under a key that the framework demands.
+    pub(crate) fn demanded(key: &str, value: Literal) -> (String, String, Literal) {
+        (key.to_owned(), format!("the framework's {key}"), value)
+    }
+
+    /// An object of entries with their owners, whose keys must differ.
+    ///
+    /// # Errors
+    /// Names both owners of a key.
+    pub(crate) fn distinct(entries: Vec<(String, String, Literal)>) -> Result<Self, ExportError> {
+        let mut owners: HashMap<String, String> = HashMap::default();
+        let mut out = Vec::with_capacity(entries.len());
+        for (key, owner, value) in entries {
+            if let Some(first) = owners.insert(key.clone(), owner.clone()) {
+                return Err(ExportError::Clash { first, second: owner, name: key });
+            }
+            out.push((key, value));
+        }
+        Ok(Self::Object(out))
     }
 
     /// A value as style objects take it: CSS text, or a plain number.

@@ -1,10 +1,10 @@
 //! `vue-theme`: light and dark themes of a Vue component framework.
 
-use rhodon_theme::Mode;
+use rhodon_theme::{Mode, Token};
 
 use super::gap;
 use super::script::Literal;
-use crate::name::{self, Language};
+use crate::name::{self, Names};
 use crate::target::{Comment, ExportError, Group, Job, Output, Target};
 
 /// See the module.
@@ -30,43 +30,34 @@ const ROLES: [(&str, &str); 6] = [
     ("on-surface-variant", "text.muted"),
 ];
 
-/// Own tokens must not take them.
-const KEYS: Language = Language {
-    name: "the framework's colours",
-    reserved: &[
-        "background",
-        "on-background",
-        "surface",
-        "on-surface",
-        "surface-variant",
-        "on-surface-variant",
-        "border-color",
-    ],
-};
-
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let names = KEYS.names(job.tokens(), |path| name::kebab("", path))?;
-    let theme = |mode: Mode| {
-        let role = |path: &str| Literal::text(job.role(path, mode).to_string());
-        let mut colors: Vec<(String, Literal)> =
-            ROLES.map(|(key, path)| (key.to_owned(), role(path))).to_vec();
-        for intent in &job.theme.intents {
-            let key = if intent.name.as_str() == "danger" { "error" } else { intent.name.as_str() };
-            colors.push((key.to_owned(), role(&format!("{}.fill", intent.name))));
-            colors.push((format!("on-{key}"), role(&format!("{}.fill-text", intent.name))));
-        }
-        let value = |t: &rhodon_theme::Token| (names[&*t.path].clone(), Literal::value(&t.cell(mode).value));
-        colors.extend(job.colors().map(value));
-        let mut variables = vec![("border-color".to_owned(), role("border.subtle"))];
-        variables.extend(job.others().map(value));
-        Literal::object([
-            ("dark", Literal::Code((mode == Mode::Dark).to_string())),
-            ("colors", Literal::Object(colors)),
-            ("variables", Literal::Object(variables)),
-        ])
-    };
-    let themes = Literal::object(Mode::BOTH.map(|mode| (mode.id(), theme(mode))));
+    let names = name::unique(job.tokens(), |path| name::kebab("", path))?;
+    let themes = Mode::BOTH.map(|mode| Ok((mode.id(), theme(job, &names, mode)?)));
+    let themes = Literal::object(themes.into_iter().collect::<Result<Vec<_>, ExportError>>()?);
     let body = format!("export const themes = {};\n\nexport default themes;\n", themes.print(0));
     let files = vec![job.file("theme.vue.ts", Comment::BLOCK, &body)];
     Ok(Output { files, warnings: gap::mapped(job.tokens()) })
+}
+
+fn theme(job: &Job<'_>, names: &Names<'_>, mode: Mode) -> Result<Literal, ExportError> {
+    let role = |path: &str| Literal::text(job.role(path, mode).to_string());
+    let mut colors = ROLES.map(|(key, path)| Literal::demanded(key, role(path))).to_vec();
+    for intent in &job.theme.intents {
+        let key = if intent.name.as_str() == "danger" { "error" } else { intent.name.as_str() };
+        for (key, part) in [(key.to_owned(), "fill"), (format!("on-{key}"), "fill-text")] {
+            let path = format!("{}.{part}", intent.name);
+            let value = role(&path);
+            colors.push((key, path, value));
+        }
+    }
+    let entry =
+        |t: &Token| (names[&*t.path].clone(), t.path.to_string(), Literal::value(&t.cell(mode).value));
+    colors.extend(job.colors().map(entry));
+    let mut variables = vec![Literal::demanded("border-color", role("border.subtle"))];
+    variables.extend(job.others().map(entry));
+    Ok(Literal::object([
+        ("dark", Literal::Code((mode == Mode::Dark).to_string())),
+        ("colors", Literal::distinct(colors)?),
+        ("variables", Literal::distinct(variables)?),
+    ]))
 }

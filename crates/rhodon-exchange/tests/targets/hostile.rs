@@ -159,7 +159,6 @@ fn reserved_words_are_refused_with_the_word() {
         ("class", "dart", "Dart"),
         ("int", "android", "Java, which resource names must respect"),
         ("media", "less", "Less"),
-        ("background", "vue-theme", "the framework's colours"),
     ] {
         let theme = theme(json!({ "tokens": { token: { "value": "#123" } } }));
         let error = theme.export(target, &[]).unwrap_err().to_string();
@@ -168,6 +167,48 @@ fn reserved_words_are_refused_with_the_word() {
             format!("{token} would be named {token}, a reserved word of {language}: expected another name")
         );
     }
+}
+
+/// Intents that are named like a framework's own keys are refused, not overwritten.
+#[test]
+fn intents_named_like_a_frameworks_keys_are_refused_with_both() {
+    for (intent, target, error) in [
+        ("error", "react-theme", "danger and error would both be named error"),
+        (
+            "background",
+            "react-theme",
+            "background and the framework's background would both be named background",
+        ),
+        ("divider", "react-theme", "divider and the framework's divider would both be named divider"),
+        ("error", "vue-theme", "danger.fill and error.fill would both be named error"),
+        (
+            "background",
+            "vue-theme",
+            "the framework's background and background.fill would both be named background",
+        ),
+        ("content", "scales-preset", "content and the framework's content would both be named content"),
+        ("tokens", "sass-palettes", "the theme map's tokens and tokens would both be named tokens"),
+    ] {
+        let theme = theme(json!({ "intents": { intent: { "scale": "p" } } }));
+        let found = theme.export(target, &[]).unwrap_err().to_string();
+        assert_eq!(found, format!("{error}: expected different names"), "{target}");
+    }
+    let own = theme(json!({ "tokens": { "background": { "value": "#123" } } }));
+    let found = own.export("vue-theme", &[]).unwrap_err().to_string();
+    assert!(found.starts_with("the framework's background and background would both be named background"));
+}
+
+/// Intents of any other name go through every target, with hyphens and digits.
+#[test]
+fn intents_of_any_name_go_through_every_target() {
+    let theme =
+        theme(json!({ "intents": { "boarding-call-2": { "scale": "p" }, "class": { "color": "#8a9a2b" } } }));
+    for target in TARGETS {
+        for file in theme.files(target.id, &[]) {
+            parse(&file).unwrap_or_else(|e| panic!("{}: {e}", target.id));
+        }
+    }
+    assert!(theme.text("react-theme", &[]).contains("    boardingCall2: {"));
 }
 
 #[test]

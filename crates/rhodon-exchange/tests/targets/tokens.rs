@@ -205,6 +205,7 @@ fn what_was_added_to_the_files_becomes_an_own_token_or_is_kept() {
         json!({
             "wake": { "$type": "color", "$value": "{petrol.100}", "$description": "Behind a boat on the sound map" },
             "Foam Line": { "$type": "color", "$value": "#eef" },
+            "deep": { "$type": "color", "$value": "{petrol.800}" },
             "swell": { "$type": "duration", "$value": { "value": 2, "unit": "s" } },
         }),
     );
@@ -212,6 +213,7 @@ fn what_was_added_to_the_files_becomes_an_own_token_or_is_kept() {
     assert_eq!(import.notes, ["ferry.Foam Line is now ferry.foam-line"]);
     let spec = import.spec.unwrap().to_json();
     assert_eq!(spec["tokens"]["ferry.foam-line"], json!({ "value": "#eef" }));
+    assert_eq!(spec["tokens"]["ferry.deep"], json!({ "value": "{petrol.800}" }));
     assert_eq!(spec["kept"]["ferry.swell"]["$value"]["unit"], "s");
 }
 

@@ -1,7 +1,8 @@
 //! Files that Rhodon wrote: the document stands in them. What somebody changed in the tokens
 //! since becomes a decision.
 
-use rhodon_theme::{Mode, ModeValues, Resolved, Section, Spec, Token, TokenPath, derive};
+use foldhash::HashMap;
+use rhodon_theme::{Derived, Mode, ModeValues, Resolved, Section, Spec, Token, TokenPath, derive};
 use serde_json::Value;
 
 use super::foreign::{self, Names};
@@ -22,66 +23,67 @@ pub(super) fn apply(spec: Spec, tables: &Tables, import: &mut Import) -> Spec {
     }
     let decided = Resolved::alone(spec);
     let Ok(derived) = derive(&decided) else { return decided.spec };
-    let source = Source { decided: &decided, theme: &derived, stamp: &Stamp::default() };
-    let Ok(output) = export(&TARGET, &source, []) else { return decided.spec };
-    let written: Vec<Value> =
-        output.files.iter().take(2).filter_map(|f| serde_json::from_str(&f.text).ok()).collect();
-    let [light, dark] = written.as_slice() else { return decided.spec };
-    let mut ignored = Vec::new();
-    let before = Tables {
-        light: Table::read(&[("", light)], &mut ignored),
-        dark: Table::read(&[("", light), ("", dark)], &mut ignored),
-        has_dark: true,
-    };
+    let Some(before) = written(&decided, &derived) else { return decided.spec };
     let mut spec = decided.spec.clone();
-    let mut added = false;
-    for (table, old, mode) in
-        [(&tables.light, &before.light, Mode::Light), (&tables.dark, &before.dark, Mode::Dark)]
-    {
+    take_changes(&mut spec, &derived, tables, &before, import);
+    add_new(&mut spec, tables, &before, import);
+    spec
+}
+
+/// The tables of the files as they would be written now.
+fn written(decided: &Resolved, derived: &Derived) -> Option<Tables> {
+    let source = Source { decided, theme: derived, stamp: &Stamp::default() };
+    let files = export(&TARGET, &source, []).ok()?.files;
+    let json = |at: usize| serde_json::from_str::<Value>(&files.get(at)?.text).ok();
+    let (light, dark) = (json(0)?, json(1)?);
+    let mut ignored = Vec::new();
+    Some(Tables {
+        light: Table::read(&[("", &light)], &mut ignored),
+        dark: Table::read(&[("", &light), ("", &dark)], &mut ignored),
+        has_dark: true,
+    })
+}
+
+/// Values that differ from those that were written.
+fn take_changes(spec: &mut Spec, derived: &Derived, tables: &Tables, before: &Tables, import: &mut Import) {
+    let known: HashMap<&str, &Token> = derived.tokens.iter().map(|t| (&*t.path, t)).collect();
+    let modes = [(Mode::Light, &tables.light, &before.light), (Mode::Dark, &tables.dark, &before.dark)];
+    for (mode, table, old) in modes {
         if mode == Mode::Dark && !tables.has_dark {
             continue;
         }
         for (path, raw) in &table.0 {
-            let token = derived.token(path);
             // One value for both modes was compared with the light ones.
-            let seen = |t: &Token| {
-                t.is_modeless() && tables.light.find(path).is_some_and(|l| l.value() == raw.value())
-            };
-            match old.0.get(path) {
-                Some(known) if known.value() == raw.value() => {}
-                Some(_) if mode == Mode::Dark && token.is_some_and(seen) => {}
-                Some(_) => match token {
-                    Some(token) => Change { spec: &mut spec, token, raw, mode }.apply(tables, import),
-                    None => {
-                        spec.kept.insert(path.clone(), raw.json.clone());
-                    }
-                },
-                None => added = true,
+            let told =
+                |t: &&Token| mode == Mode::Dark && t.is_modeless() && same(tables.light.find(path), raw);
+            let token = known.get(path.as_str()).copied();
+            if !old.0.contains_key(path) || same(old.0.get(path), raw) || token.as_ref().is_some_and(told) {
+                continue;
+            }
+            match token {
+                Some(token) => Change { spec, token, raw, mode }.apply(tables, import),
+                None => {
+                    spec.kept.insert(path.clone(), raw.json.clone());
+                }
             }
         }
     }
-    if added {
-        add_new(&mut spec, tables, &before, import);
-    }
-    spec
+}
+
+fn same(a: Option<&Raw>, b: &Raw) -> bool {
+    a.is_some_and(|a| a.value() == b.value())
 }
 
 /// Tokens that somebody added to the files.
 fn add_new(spec: &mut Spec, tables: &Tables, before: &Tables, import: &mut Import) {
-    let only_new = |table: &Table| {
-        Table(
-            table
-                .0
-                .iter()
-                .filter(|(p, _)| !before.light.0.contains_key(*p))
-                .map(|(p, r)| (p.clone(), r.clone()))
-                .collect(),
-        )
+    let new = |table: &Table| {
+        let added = table.0.iter().filter(|(path, _)| !before.light.0.contains_key(*path));
+        Table(added.map(|(path, raw)| (path.clone(), raw.clone())).collect())
     };
-    let new =
-        Tables { light: only_new(&tables.light), dark: only_new(&tables.dark), has_dark: tables.has_dark };
-    let names = Names::new(&new.light, &new.dark, spec, import);
-    for (path, raw) in new.light.0.iter().chain(&new.dark.0) {
+    let (light, dark) = (new(&tables.light), new(&tables.dark));
+    let mut names = Names::new(&light, &dark, spec, import);
+    names.add_known(before.light.0.keys());
+    for (path, raw) in light.0.iter().chain(&dark.0) {
         foreign::add(spec, path, raw, tables, &names, import);
     }
     spec.tokens.sort_keys();

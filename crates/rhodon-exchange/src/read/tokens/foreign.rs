@@ -80,6 +80,11 @@ impl Names {
         Self(out)
     }
 
+    /// Paths that are the same in the theme, for aliases to lead to.
+    pub(super) fn add_known<'a>(&mut self, paths: impl Iterator<Item = &'a String>) {
+        self.0.extend(paths.filter_map(|path| Some((path.clone(), path.parse().ok()?))));
+    }
+
     /// The path of what an alias names.
     pub(super) fn get(&self, path: &str) -> Option<&TokenPath> {
         self.0.get(path)

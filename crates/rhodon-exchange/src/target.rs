@@ -260,7 +260,7 @@ pub fn remembered<'a>(
 ) -> impl Iterator<Item = (String, String)> + use<'a> {
     let id = target.id;
     let own = decided.spec.handoff.iter().filter(move |(slug, _)| slug.as_str() == id);
-    own.flat_map(|(_, options)| options.iter().map(|(k, v)| (k.clone(), v.clone())))
+    own.flat_map(|(_, options)| options.iter().map(|(k, v)| (k.to_string(), v.clone())))
 }
 
 /// Writes a target.
@@ -309,6 +309,9 @@ const GIVING_BACK: [&str; 2] = ["tokens", "spec"];
 fn kept(decided: &Resolved) -> impl Iterator<Item = Warning> {
     decided.spec.kept.iter().map(|(path, token)| {
         let kind = token.get("$type").and_then(|t| t.as_str()).unwrap_or("unknown");
-        Warning::new(path, format!("this target has no place for the type {}", crate::stamp::harmless(kind)))
+        Warning::new(
+            path.as_str(),
+            format!("this target has no place for the type {}", crate::stamp::harmless(kind)),
+        )
     })
 }

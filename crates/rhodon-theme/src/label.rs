@@ -104,6 +104,15 @@ name_type!(
     }
 );
 
+name_type!(
+    /// The place of a kept token in a file of design tokens: names joined by dots, as they were.
+    KeptPath,
+    1000,
+    "a path of at most 1,000 bytes without control characters",
+    "^[^\\x00-\\x1f\\x7f-\\x9f]+$",
+    |s| !s.chars().any(char::is_control)
+);
+
 fn is_slug(s: &str) -> bool {
     s.as_bytes().first().is_some_and(u8::is_ascii_lowercase) && is_slug_tail(s)
 }

@@ -28,13 +28,13 @@ mod value;
 pub use derive::{Derived, IntentScale, NamedScale, derive};
 pub use diff::{Change, Diff, diff};
 pub use intent::INTENTS;
-pub use label::{NameError, Slug, StepLabel, TokenPath};
+pub use label::{KeptPath, NameError, Slug, StepLabel, TokenPath};
 pub use naming::name as color_name;
 pub use reason::Reason;
 pub use rename::rename_brand;
 pub use spec::{
     Aim, BrandColor, FORMAT, InheritError, Inherited, IntentSpec, ModeValues, OwnToken, Problem, Problems,
-    Resolved, ScaleSpec, ShapeSpec, Spec, TokenKind, TypeSpec,
+    Resolved, ScaleSpec, ShapeSpec, Spec, TokenKind, TypeSpec, holds_nul,
 };
 pub use status::{APART, Status, tuned as status_colors};
 pub use token::{Cell, Cells, Mode, Pair, Section, Token};

@@ -278,12 +278,13 @@ fn choices_for_the_handoff_and_kept_tokens_are_part_of_the_document() {
     assert_eq!(resolved.document(), &child);
     assert_eq!(
         problems(
-            json!({ "handoff": { "css": { "mode": 1 }, "C": {} }, "kept": { "a": 1, "b": { "$value": "\u{0}" } } })
+            json!({ "handoff": { "css": { "mode": 1 }, "C": {} }, "kept": { "a": 1, "b": { "$value": ["\u{0}"] }, "c\u{0}": {} } })
         ),
         "/handoff/css/mode: expected text, found a number\n\
          /handoff/C: \"C\": expected a slug of lower-case letters, digits and single hyphens, starting with a letter\n\
          /kept/a: expected an object, found a number\n\
-         /kept/b: expected text without the character U+0000"
+         /kept/b: expected text without the character U+0000\n\
+         /kept/c\u{0}: \"c\u{0}\": expected a path of at most 1,000 bytes without control characters"
     );
 }
 

@@ -111,12 +111,14 @@ pub(crate) fn quoted(text: &str, out: &mut String) {
     out.push_str(&json.replace("</", "<\\/").replace('\u{2028}', "\\u2028").replace('\u{2029}', "\\u2029"));
 }
 
-/// A property name: bare where it is an identifier or a whole number, else quoted.
+/// A property name: bare where it is an identifier or a whole number that a script keeps digit by
+/// digit, else quoted.
 fn put_key(key: &str, out: &mut String) {
     let identifier = key.starts_with(|c: char| c.is_ascii_alphabetic() || c == '_')
         && key.bytes().all(|b| b.is_ascii_alphanumeric() || b == b'_');
-    let number = key.bytes().all(|b| b.is_ascii_digit()) && (key == "0" || !key.starts_with('0'));
-    if !key.is_empty() && (identifier || number) && key.len() < 100 {
+    let number =
+        key.bytes().all(|b| b.is_ascii_digit()) && (key == "0" || !key.starts_with('0')) && key.len() < 10;
+    if !key.is_empty() && (identifier || number) {
         out.push_str(key);
     } else {
         quoted(key, out);
@@ -131,12 +133,13 @@ mod tests {
     fn objects_print_with_their_keys_bare_where_they_may_be() {
         let object = Literal::object([
             ("600", Literal::text("#0f5c7a")),
+            ("1234567890123456789012", Literal::Number(2.0)),
             ("fill-hover", Literal::Number(1.5)),
             ("nested", Literal::object([("050", Literal::List(vec![Literal::text("</a>\u{2028}")]))])),
         ]);
         assert_eq!(
             object.print(0),
-            "{\n  600: \"#0f5c7a\",\n  \"fill-hover\": 1.5,\n  nested: {\n    \"050\": [\"<\\/a>\\u2028\"],\n  },\n}"
+            "{\n  600: \"#0f5c7a\",\n  \"1234567890123456789012\": 2,\n  \"fill-hover\": 1.5,\n  nested: {\n    \"050\": [\"<\\/a>\\u2028\"],\n  },\n}"
         );
     }
 }

@@ -6,7 +6,7 @@
 
 use foldhash::HashSet;
 use rhodon_color::Space;
-use rhodon_theme::{ColorValue, Mode, Token, Value as TokenValue};
+use rhodon_theme::{ColorValue, KeptPath, Mode, Token, Value as TokenValue};
 use serde_json::{Map, Value, json};
 
 use crate::target::{ExportError, File, Group, Job, Output, Target};
@@ -31,7 +31,7 @@ pub(crate) const ROOT: &str = "$root";
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let paths: HashSet<&str> = job.tokens().map(|t| &*t.path).collect();
-    let places = Places::new(paths.iter().copied().chain(job.decided.spec.kept.keys().map(String::as_str)));
+    let places = Places::new(paths.iter().copied().chain(job.decided.spec.kept.keys().map(KeptPath::as_str)));
     let light = file(job, Mode::Light, job.tokens(), &places, &paths);
     let dark = file(job, Mode::Dark, job.tokens().filter(|t| !t.is_modeless()), &places, &paths);
     let files = vec![
@@ -75,7 +75,7 @@ fn file<'a>(
         put(&mut root, &places.of(&token.path), entry(token, mode, places, paths));
     }
     for (path, kept) in job.decided.spec.kept.iter().filter(|_| mode == Mode::Light) {
-        put(&mut root, &places.of(path), kept.clone().into());
+        put(&mut root, &places.of(path.as_str()), kept.clone().into());
     }
     let mut out = Map::new();
     out.insert(

@@ -359,6 +359,34 @@ fn problems_name_the_file_and_the_path_and_the_rest_is_read() {
     }
 }
 
+/// What contradicts the rest is dropped with what hangs on it, each told; the rest makes a theme.
+#[test]
+fn circles_and_references_to_another_type_are_told_and_the_rest_is_read() {
+    let file = json!({
+        "ok": { "$type": "color", "$value": "#0f5c7a" },
+        "a": { "$type": "color", "$value": "{b}" },
+        "b": { "$type": "color", "$value": "{a}" },
+        "size": { "$type": "dimension", "$value": { "value": 4, "unit": "px" } },
+        "wrong": { "$type": "color", "$value": "{size}" },
+        "after": { "$type": "color", "$value": "{wrong}" },
+        "nul": { "$type": "note", "$value": "a\u{0}b" },
+        "plain": { "$type": "note", "$value": "the text \\u0000 is none" },
+    });
+    let import = read(&[("file.json", file.to_string())]);
+    let told: Vec<String> = import.problems.iter().map(ToString::to_string).collect();
+    for path in ["a", "b", "wrong", "after"] {
+        assert!(told.iter().any(|t| t.starts_with(&format!("theme: /tokens/{path}: "))), "{path}: {told:?}");
+    }
+    assert!(
+        told.contains(&"file.json: nul: expected text without the character U+0000".to_owned()),
+        "{told:?}"
+    );
+    let spec = import.spec.unwrap();
+    assert_eq!(spec.tokens.keys().map(|p| p.as_str()).collect::<Vec<_>>(), ["file-ok", "size"]);
+    assert_eq!(spec.kept.keys().map(|p| p.as_str()).collect::<Vec<_>>(), ["plain"]);
+    assert_eq!(Spec::read(&spec.to_json()), Ok(spec));
+}
+
 #[test]
 fn names_that_fold_to_one_are_told_with_both() {
     let file =
@@ -415,7 +443,8 @@ proptest! {
         let mut file = json!({ "base": { "$type": "color", "$value": "#0f5c7a" } });
         file["more"] = token;
         if let Some(spec) = read(&[("a.json", file.to_string())]).spec {
-            // What is read is a document that derives.
+            // What is read is a document that reads and derives.
+            prop_assert_eq!(Spec::read(&spec.to_json()), Ok(spec.clone()));
             Made::of(spec);
         }
     }

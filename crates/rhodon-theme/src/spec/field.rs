@@ -137,7 +137,7 @@ impl<'a> Node<'a> {
     /// An object of any content that the database can hold: it refuses the character U+0000.
     pub(crate) fn storable(&self, problems: &mut Problems) -> Option<Map<String, Value>> {
         let Value::Object(map) = self.value else { return self.refuse(problems, "an object") };
-        if self.value.to_string().contains("\\u0000") {
+        if holds_nul(self.value) {
             problems.add(&self.pointer, "expected text without the character U+0000");
             return None;
         }
@@ -198,5 +198,15 @@ impl<'a> Object<'a> {
     /// Where this object stands.
     pub(crate) fn pointer(&self) -> &str {
         &self.pointer
+    }
+}
+
+/// Whether the character U+0000 stands anywhere in a value; the database refuses it.
+pub fn holds_nul(value: &Value) -> bool {
+    match value {
+        Value::String(text) => text.contains('\0'),
+        Value::Array(items) => items.iter().any(holds_nul),
+        Value::Object(map) => map.iter().any(|(key, value)| key.contains('\0') || holds_nul(value)),
+        _ => false,
     }
 }

@@ -13,9 +13,10 @@ use indexmap::IndexMap;
 use schemars::JsonSchema;
 use serde::Serialize;
 
-use crate::label::{Slug, StepLabel, TokenPath};
+use crate::label::{KeptPath, Slug, StepLabel, TokenPath};
 use crate::scale::Method;
 
+pub use field::holds_nul;
 pub use inherit::{InheritError, Inherited, Resolved};
 pub use problem::{Problem, Problems};
 
@@ -71,12 +72,12 @@ pub struct Spec {
     /// target takes is its own matter.
     #[serde(skip_serializing_if = "IndexMap::is_empty")]
     #[schemars(default)]
-    pub handoff: IndexMap<Slug, IndexMap<String, String>>,
+    pub handoff: IndexMap<Slug, IndexMap<Slug, String>>,
     /// Design tokens of types that have no place in a theme, as they were read, by their path in
     /// the file. They are given back when design tokens are written.
     #[serde(skip_serializing_if = "IndexMap::is_empty")]
     #[schemars(default)]
-    pub kept: IndexMap<String, serde_json::Map<String, serde_json::Value>>,
+    pub kept: IndexMap<KeptPath, serde_json::Map<String, serde_json::Value>>,
 }
 
 /// The balance of colours on a page, in percent.

@@ -2,13 +2,13 @@
 //! since becomes a decision.
 
 use foldhash::HashMap;
-use rhodon_theme::{Derived, Mode, ModeValues, Resolved, Section, Spec, Token, TokenPath, derive};
+use rhodon_theme::{Derived, KeptPath, Mode, ModeValues, Resolved, Section, Spec, Token, TokenPath, derive};
 use serde_json::Value;
 
 use super::foreign::{self, Names};
 use super::table::{Raw, Table};
 use super::{Tables, value};
-use crate::read::document::{Import, ReadProblem};
+use crate::read::document::Import;
 use crate::stamp::Stamp;
 use crate::target::{Source, export};
 use crate::write::tokens::TARGET;
@@ -62,8 +62,9 @@ fn take_changes(spec: &mut Spec, derived: &Derived, tables: &Tables, before: &Ta
             }
             match token {
                 Some(token) => Change { spec, token, raw, mode }.apply(tables, import),
+                // Only what was kept is in the files without being derived.
                 None => {
-                    spec.kept.insert(path.clone(), raw.json.clone());
+                    spec.kept.extend(path.parse().ok().map(|path: KeptPath| (path, raw.json.clone())));
                 }
             }
         }
@@ -103,11 +104,7 @@ impl Change<'_> {
         let text = match self.text(tables) {
             Ok(text) => text,
             Err(message) => {
-                let problem = ReadProblem::new(&self.raw.file, &*self.token.path, message);
-                if !import.problems.contains(&problem) {
-                    import.problems.push(problem);
-                }
-                return;
+                return import.refuse(self.raw, &self.token.path, message);
             }
         };
         match self.token.section {

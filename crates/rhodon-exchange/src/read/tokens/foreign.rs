@@ -4,7 +4,7 @@
 use foldhash::HashMap;
 use indexmap::IndexMap;
 use rhodon_color::{Color, Rgb8, difference};
-use rhodon_theme::{OwnToken, Spec, TokenKind, TokenPath};
+use rhodon_theme::{KeptPath, OwnToken, Spec, TokenKind, TokenPath, holds_nul};
 use serde_json::{Map, Value};
 
 use super::table::{Raw, Table};
@@ -109,13 +109,19 @@ pub(super) fn add(
     let Some(name) = names.get(path) else { return };
     let table = if tables.light.0.contains_key(path) { &tables.light } else { &tables.dark };
     let Some(kind) = table.kind(raw).and_then(|k| k.parse::<TokenKind>().ok()) else {
-        spec.kept.insert(kept_path(raw, spec), kept(table, raw));
+        match kept_path(raw, spec).parse::<KeptPath>() {
+            Ok(place) if !holds_nul(&raw.json.clone().into()) => {
+                spec.kept.insert(place, kept(table, raw));
+            }
+            Ok(_) => import.refuse(raw, path, "expected text without the character U+0000"),
+            Err(e) => import.refuse(raw, path, e.to_string()),
+        }
         return;
     };
     let mut read = |raw: &Raw| match written(raw, kind, tables, names) {
         Ok(text) => Some(text),
         Err(message) => {
-            import.problems.push(ReadProblem::new(&raw.file, path, message));
+            import.refuse(raw, path, message);
             None
         }
     };

@@ -11,12 +11,12 @@ mod layer;
 mod table;
 mod value;
 
-use rhodon_theme::Spec;
+use rhodon_theme::{Resolved, Spec, derive};
 use serde_json::Value;
 
 use super::document::{Import, ReadProblem};
 use crate::write::tokens::EXTENSION;
-use table::Table;
+use table::{Raw, Table};
 
 /// Tokens of both modes.
 struct Tables {
@@ -42,8 +42,46 @@ pub(super) fn read(files: &[(&str, Value)], import: &mut Import) {
             None
         }
     });
-    match document {
-        Some(spec) => import.spec = Some(edited::apply(spec, &tables, import)),
-        None => import.spec = foreign::spec(&tables, import),
+    let spec = match document {
+        Some(spec) => Some(edited::apply(spec, &tables, import)),
+        None => foreign::spec(&tables, import),
+    };
+    import.spec = spec.and_then(|spec| sound(spec, import));
+}
+
+/// The document without what contradicts the rest of it, each told: a circle of references, a
+/// reference to another type. A document whose parent is not at hand is taken as it is.
+fn sound(mut spec: Spec, import: &mut Import) -> Option<Spec> {
+    if spec.extends.is_some() {
+        return Some(spec);
+    }
+    // What refers to something that is dropped goes with it in the next round.
+    loop {
+        let checked = Spec::read(&spec.to_json());
+        let Err(problems) = checked.and_then(|s| derive(&Resolved::alone(s)).map(|_| ())) else {
+            return Some(spec);
+        };
+        let before = spec.tokens.len() + spec.roles.len() + spec.kept.len();
+        for problem in problems.0 {
+            let path = problem.pointer.split('/').nth(2).unwrap_or_default();
+            let path = path.replace("~1", "/").replace("~0", "~");
+            spec.tokens.retain(|own, _| own.as_str() != path);
+            spec.roles.retain(|role, _| role.as_str() != path);
+            spec.kept.retain(|kept, _| kept.as_str() != path);
+            import.problems.push(ReadProblem::new("theme", problem.pointer, problem.message));
+        }
+        if spec.tokens.len() + spec.roles.len() + spec.kept.len() == before {
+            return None;
+        }
+    }
+}
+
+impl Import {
+    /// Tells what is wrong with a token, once: both modes may read the same one.
+    fn refuse(&mut self, raw: &Raw, path: &str, message: impl Into<String>) {
+        let problem = ReadProblem::new(&raw.file, path, message);
+        if !self.problems.contains(&problem) {
+            self.problems.push(problem);
+        }
     }
 }

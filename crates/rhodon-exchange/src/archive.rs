@@ -8,7 +8,7 @@ use zip::write::{SimpleFileOptions, ZipWriter};
 use zip::{CompressionMethod, DateTime, result::ZipResult};
 
 use crate::stamp::harmless;
-use crate::target::{ExportError, File, Output, Source, Target, export, remembered};
+use crate::target::{ExportError, File, Output, Source, Target};
 
 /// Smaller files are stored as they are: setting up compression costs more than it saves, and an
 /// asset catalogue has hundreds of them.
@@ -26,6 +26,13 @@ pub struct Archive {
     pub failures: Vec<(&'static str, ExportError)>,
 }
 
+/// One target's part.
+struct Written {
+    target: &'static Target,
+    output: Output,
+    command: String,
+}
+
 /// Writes targets with the options that the document holds for them, and packs their files with a
 /// page. One that cannot be written does not stop the others. The same theme gives the same bytes.
 ///
@@ -35,8 +42,12 @@ pub fn archive(targets: &[&'static Target], source: &Source<'_>) -> Result<Archi
     let mut written = Vec::with_capacity(targets.len());
     let mut failures = Vec::new();
     for target in targets {
-        match export(target, source, remembered(source.decided, target)) {
-            Ok(output) => written.push((*target, output)),
+        let one = target.settings_of(source.decided, []).and_then(|settings| {
+            let command = target.command(&settings);
+            Ok(Written { target, output: target.export(source, settings)?, command })
+        });
+        match one {
+            Ok(one) => written.push(one),
             Err(error) => failures.push((target.id, error)),
         }
     }
@@ -45,7 +56,7 @@ pub fn archive(targets: &[&'static Target], source: &Source<'_>) -> Result<Archi
     }
     let page = File { path: PAGE.to_owned(), text: page(source, &written, &failures) };
     // Writing to memory fails only beyond the size that the format can hold.
-    let bytes = pack(std::iter::once(&page).chain(written.iter().flat_map(|(_, o)| &o.files)));
+    let bytes = pack(std::iter::once(&page).chain(written.iter().flat_map(|w| &w.output.files)));
     Ok(Archive { bytes: bytes.unwrap_or_default(), failures })
 }
 
@@ -66,14 +77,10 @@ fn pack<'a>(files: impl Iterator<Item = &'a File>) -> ZipResult<Vec<u8>> {
 }
 
 /// Where each file goes and how it is loaded.
-fn page(
-    source: &Source<'_>,
-    written: &[(&'static Target, Output)],
-    failures: &[(&str, ExportError)],
-) -> String {
+fn page(source: &Source<'_>, written: &[Written], failures: &[(&str, ExportError)]) -> String {
     let revision = source.stamp.revision.map(|r| format!(", revision {r}")).unwrap_or_default();
     let mut out = format!("# {}{revision}\n", harmless(&source.theme.name));
-    for (target, output) in written {
+    for Written { target, output, command } in written {
         out.push_str(&format!("\n## {}\n\n", target.name));
         for file in files_shown(output) {
             out.push_str(&format!("- `{file}`\n"));
@@ -85,7 +92,7 @@ fn page(
                 out.push_str(&format!("- {message}: {}\n", tokens.join(", ")));
             }
         }
-        out.push_str(&format!("\n```\n{}\n```\n", command(target, remembered(source.decided, target))));
+        out.push_str(&format!("\n```\n{command}\n```\n"));
     }
     if !failures.is_empty() {
         out.push_str("\n## Not written\n\n");
@@ -113,21 +120,4 @@ fn files_shown(output: &Output) -> Vec<String> {
         out.push(format!("… {} more", output.files.len() - MOST));
     }
     out
-}
-
-/// The command that writes a target in a pipeline, with every option that is not its default.
-pub fn command(target: &'static Target, set: impl IntoIterator<Item = (String, String)>) -> String {
-    let changed = crate::option::Settings::check(target.options, set).ok();
-    let set: String = changed
-        .iter()
-        .flat_map(|s| s.changed(target.options))
-        .map(|(key, value)| format!(" --set {key}={}", quoted(value)))
-        .collect();
-    format!("rhodon export theme.rhodon.json --target {}{set} --out .", target.id)
-}
-
-/// A word of a shell command. Options hold no quotes.
-fn quoted(word: &str) -> String {
-    let plain = |b: u8| b.is_ascii_alphanumeric() || b"-_.,/:@".contains(&b);
-    if !word.is_empty() && word.bytes().all(plain) { word.to_owned() } else { format!("'{word}'") }
 }

@@ -11,11 +11,9 @@ mod stamp;
 mod target;
 mod write;
 
-pub use archive::{Archive, archive, command};
+pub use archive::{Archive, archive};
 pub use name::css_name;
 pub use option::{OptionError, OptionKind, Settings, TargetOption};
 pub use stamp::Stamp;
-pub use target::{
-    ExportError, File, Group, Output, Source, Target, Warning, export, find, names, remembered,
-};
+pub use target::{ExportError, File, Group, Output, Source, Target, Warning, find};
 pub use write::TARGETS;

@@ -1,11 +1,9 @@
 //! Options of a target: declared as data, checked once, then read without doubt.
 
 use indexmap::IndexMap;
-use serde::Serialize;
 
 /// What an option takes.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize)]
-#[serde(rename_all = "lowercase", tag = "kind", content = "choices")]
+#[derive(Clone, Copy, Debug, PartialEq)]
 pub enum OptionKind {
     /// One of a few words.
     Choice(&'static [&'static str]),
@@ -147,8 +145,11 @@ pub enum OptionError {
 }
 
 /// Checked settings: every option of the target has a value.
-#[derive(Clone, Debug, PartialEq, Eq)]
-pub struct Settings(IndexMap<&'static str, String>);
+#[derive(Clone, Debug)]
+pub struct Settings {
+    options: &'static [TargetOption],
+    values: IndexMap<&'static str, String>,
+}
 
 impl Settings {
     /// Defaults, overlaid with what was given.
@@ -159,33 +160,41 @@ impl Settings {
         options: &'static [TargetOption],
         given: impl IntoIterator<Item = (String, String)>,
     ) -> Result<Self, OptionError> {
-        let mut values: IndexMap<_, _> = options.iter().map(|o| (o.key, o.default.to_owned())).collect();
+        let values = options.iter().map(|o| (o.key, o.default.to_owned())).collect();
+        Self { options, values }.with(given)
+    }
+
+    /// These, overlaid with what is given.
+    ///
+    /// # Errors
+    /// The first setting that the target does not take.
+    pub fn with(mut self, given: impl IntoIterator<Item = (String, String)>) -> Result<Self, OptionError> {
         for (key, value) in given {
-            let Some(option) = options.iter().find(|o| o.key == key) else {
-                let known = options.iter().map(|o| o.key).collect::<Vec<_>>().join(", ");
+            let Some(option) = self.options.iter().find(|o| o.key == key) else {
+                let known = self.options.iter().map(|o| o.key).collect::<Vec<_>>().join(", ");
                 return Err(OptionError::Unknown { key, known });
             };
             if !option.kind.accepts(&value) {
                 return Err(OptionError::Value { key: option.key, value, expected: option.kind.expected() });
             }
-            values.insert(option.key, value);
+            self.values.insert(option.key, value);
         }
-        Ok(Self(values))
+        Ok(self)
     }
 
     /// The value of an option; empty for one that the target does not have.
     pub fn get(&self, key: &str) -> &str {
-        self.0.get(key).map_or("", String::as_str)
+        self.values.get(key).map_or("", String::as_str)
     }
 
     /// Every option with its value, in the target's order.
     pub fn all(&self) -> impl Iterator<Item = (&'static str, &str)> {
-        self.0.iter().map(|(key, value)| (*key, value.as_str()))
+        self.values.iter().map(|(key, value)| (*key, value.as_str()))
     }
 
     /// Those that differ from the defaults, in the target's order.
-    pub fn changed(&self, options: &'static [TargetOption]) -> impl Iterator<Item = (&'static str, &str)> {
-        let pairs = options.iter().map(|o| (o, self.get(o.key)));
+    pub fn changed(&self) -> impl Iterator<Item = (&'static str, &str)> {
+        let pairs = self.options.iter().map(|o| (o, self.get(o.key)));
         pairs.filter(|(o, value)| *value != o.default).map(|(o, value)| (o.key, value))
     }
 
@@ -196,7 +205,7 @@ impl Settings {
 
     /// Whether a list option holds a word. An option that the target does not have leaves nothing out.
     pub fn includes(&self, key: &str, word: &str) -> bool {
-        let value = self.0.get(key).map_or("all", String::as_str);
+        let value = self.values.get(key).map_or("all", String::as_str);
         value == "all" || value.split(',').any(|w| w.trim() == word)
     }
 }

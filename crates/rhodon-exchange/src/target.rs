@@ -11,8 +11,7 @@ use crate::stamp::Stamp;
 use crate::write::TARGETS;
 
 /// The kind of consumer, by which targets are listed.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize)]
-#[serde(rename_all = "lowercase")]
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
 pub enum Group {
     /// Style sheets and scripts for the web.
     Web,
@@ -86,6 +85,14 @@ pub enum ExportError {
     /// A setting is wrong.
     #[error(transparent)]
     Option(#[from] OptionError),
+    /// A choice that the document remembers is wrong.
+    #[error("/handoff/{target}: {error}")]
+    Remembered {
+        /// Id of the target.
+        target: &'static str,
+        /// What is wrong with it.
+        error: OptionError,
+    },
     /// Two tokens would have one name in the file.
     #[error("{first} and {second} would both be named {name}: expected different names")]
     Clash {
@@ -179,7 +186,12 @@ impl<'a> Job<'a> {
     /// Scales of which exports carry a step, with the paths and colours of those.
     pub(crate) fn scales(&self) -> impl Iterator<Item = (&'a NamedScale, Vec<Step<'a>>)> {
         let kept = |s: &&NamedScale| s.settings.off != Some(true);
-        self.theme.scales.iter().filter(kept).map(|s| (s, steps(s))).filter(|(_, steps)| !steps.is_empty())
+        self.theme
+            .scales
+            .iter()
+            .filter(kept)
+            .map(|s| (s, carried_steps(s)))
+            .filter(|(_, steps)| !steps.is_empty())
     }
 
     /// The colour of a role; a derived theme has every role that targets ask for.
@@ -217,16 +229,20 @@ pub(crate) struct Step<'a> {
     pub base: bool,
 }
 
-fn steps(scale: &NamedScale) -> Vec<Step<'_>> {
+/// Every step of a scale.
+pub(crate) fn all_steps(scale: &NamedScale) -> impl Iterator<Item = Step<'_>> {
     let all = scale.scale.steps.iter().zip(&scale.paths).enumerate();
-    all.filter(|(_, (step, _))| !scale.settings.omit.contains(&step.label))
-        .map(|(i, (step, path))| Step {
-            label: step.label.as_str(),
-            path,
-            color: ColorValue { code: step.color, alpha: 1.0, wide: step.wide },
-            base: i == scale.scale.base,
-        })
-        .collect()
+    all.map(|(i, (step, path))| Step {
+        label: step.label.as_str(),
+        path,
+        color: ColorValue { code: step.color, alpha: 1.0, wide: step.wide },
+        base: i == scale.scale.base,
+    })
+}
+
+fn carried_steps(scale: &NamedScale) -> Vec<Step<'_>> {
+    let omitted = |s: &Step<'_>| scale.settings.omit.iter().any(|l| l.as_str() == s.label);
+    all_steps(scale).filter(|s| !omitted(s)).collect()
 }
 
 /// The words of the `groups` option.
@@ -253,53 +269,70 @@ pub fn find(id: &str) -> Result<&'static Target, ExportError> {
     })
 }
 
-/// The options that a document holds for a target.
-pub fn remembered<'a>(
-    decided: &'a Resolved,
-    target: &Target,
-) -> impl Iterator<Item = (String, String)> + use<'a> {
-    let id = target.id;
-    let own = decided.spec.handoff.iter().filter(move |(slug, _)| slug.as_str() == id);
-    own.flat_map(|(_, options)| options.iter().map(|(k, v)| (k.to_string(), v.clone())))
-}
-
-/// Writes a target.
-///
-/// # Errors
-/// A setting that the target does not take, or names that clash in it.
-pub fn export(
-    target: &'static Target,
-    source: &Source<'_>,
-    set: impl IntoIterator<Item = (String, String)>,
-) -> Result<Output, ExportError> {
-    let settings = Settings::check(target.options, set)?;
-    let Source { decided, theme, stamp } = *source;
-    let mut output = (target.write)(&Job { decided, theme, stamp, settings, by_path: OnceCell::new() })?;
-    if !GIVING_BACK.contains(&target.id) {
-        output.warnings.extend(kept(decided));
-    }
-    Ok(output)
-}
-
 impl Target {
+    /// The defaults, overlaid with what is given.
+    ///
+    /// # Errors
+    /// A setting that the target does not take.
+    pub fn settings(
+        &self,
+        given: impl IntoIterator<Item = (String, String)>,
+    ) -> Result<Settings, ExportError> {
+        Ok(Settings::check(self.options, given)?)
+    }
+
+    /// The defaults, overlaid with the options that a document holds and with what is given.
+    ///
+    /// # Errors
+    /// A setting that the target does not take, with its place in the document if it stands there.
+    pub fn settings_of(
+        &self,
+        decided: &Resolved,
+        given: impl IntoIterator<Item = (String, String)>,
+    ) -> Result<Settings, ExportError> {
+        let own = decided.spec.handoff.iter().filter(|(slug, _)| slug.as_str() == self.id);
+        let own = own.flat_map(|(_, options)| options.iter().map(|(k, v)| (k.to_string(), v.clone())));
+        let remembered = Settings::check(self.options, own)
+            .map_err(|error| ExportError::Remembered { target: self.id, error })?;
+        Ok(remembered.with(given)?)
+    }
+
+    /// Writes a theme with settings of this target.
+    ///
+    /// # Errors
+    /// Names that clash in the files, or that are words of their language.
+    pub fn export(&'static self, source: &Source<'_>, settings: Settings) -> Result<Output, ExportError> {
+        let Source { decided, theme, stamp } = *source;
+        let mut output = (self.write)(&Job { decided, theme, stamp, settings, by_path: OnceCell::new() })?;
+        if !GIVING_BACK.contains(&self.id) {
+            output.warnings.extend(kept(decided));
+        }
+        Ok(output)
+    }
+
     /// Whether its files are used by the names of tokens.
     pub fn has_names(&self) -> bool {
         self.spell.is_some()
     }
+
+    /// How each token that exports carry is called in the files, by path; none where they have no names.
+    pub fn names<'a>(&self, theme: &'a Derived, settings: &Settings) -> Vec<(&'a str, String)> {
+        let Some(spell) = self.spell else { return Vec::new() };
+        theme.tokens.iter().filter(|t| !t.omitted).map(|t| (&*t.path, spell(settings, t))).collect()
+    }
+
+    /// The command that writes the same in a pipeline, with every option that is not its default.
+    pub fn command(&self, settings: &Settings) -> String {
+        let set: String =
+            settings.changed().map(|(key, value)| format!(" --set {key}={}", quoted(value))).collect();
+        format!("rhodon export theme.rhodon.json --target {}{set} --out .", self.id)
+    }
 }
 
-/// How each token that exports carry is called in a target, by path; none where it has no names.
-///
-/// # Errors
-/// A setting that the target does not take.
-pub fn names<'a>(
-    target: &'static Target,
-    theme: &'a Derived,
-    set: impl IntoIterator<Item = (String, String)>,
-) -> Result<Vec<(&'a str, String)>, ExportError> {
-    let settings = Settings::check(target.options, set)?;
-    let Some(spell) = target.spell else { return Ok(Vec::new()) };
-    Ok(theme.tokens.iter().filter(|t| !t.omitted).map(|t| (&*t.path, spell(&settings, t))).collect())
+/// A word of a shell command. Options hold no quotes.
+fn quoted(word: &str) -> String {
+    let plain = |b: u8| b.is_ascii_alphanumeric() || b"-_.,/:@".contains(&b);
+    if !word.is_empty() && word.bytes().all(plain) { word.to_owned() } else { format!("'{word}'") }
 }
 
 /// Targets that give back what was kept.

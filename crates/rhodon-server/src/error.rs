@@ -211,7 +211,9 @@ impl From<ExportError> for ApiError {
         let pointer = match error {
             ExportError::Unknown { .. } => "/target",
             ExportError::Option(_) => "/options",
-            ExportError::Clash { .. } | ExportError::Reserved { .. } => "/spec",
+            ExportError::Remembered { .. } | ExportError::Clash { .. } | ExportError::Reserved { .. } => {
+                "/spec"
+            }
         };
         Self::value(pointer, error.to_string())
     }

@@ -215,6 +215,27 @@ async fn a_child_is_written_with_the_choices_of_its_parent_until_it_makes_its_ow
     assert_eq!((&written["options"]["prefix"], &written["options"]["mode"]), (&json!(""), &json!("class")));
 }
 
+#[tokio::test]
+async fn a_choice_in_the_document_that_no_target_takes_is_told_with_its_place() {
+    let server = Server::start().await;
+    let mut spec = tern("#0f5c7a");
+    spec["handoff"] = json!({ "css": { "mode": "night" }, "sass": { "colour": "x" } });
+    for (target, expected) in [
+        (
+            "css",
+            "/handoff/css: option mode: expected one of auto, attribute, class, function, found \"night\"",
+        ),
+        ("sass", "/handoff/sass: unknown option \"colour\": expected one of prefix, groups"),
+    ] {
+        let body = json!({ "spec": spec, "target": target, "options": {} });
+        let (status, problem) = server.post("/api/export", body).await;
+        assert_eq!((status, &problem["detail"]), (StatusCode::UNPROCESSABLE_ENTITY, &json!(expected)));
+    }
+    // It is saved and read back all the same: nothing else of the theme hangs on it.
+    let (status, _) = server.post("/api/themes", json!({ "spec": spec })).await;
+    assert_eq!(status, StatusCode::CREATED);
+}
+
 /// Bytes of an archive of some targets.
 async fn packed(server: &Server, spec: &Value, targets: &[&str]) -> Vec<u8> {
     let body = json!({ "spec": spec, "revision": 3, "targets": targets });

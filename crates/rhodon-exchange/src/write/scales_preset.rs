@@ -7,7 +7,7 @@ use super::even::{ELEVEN, fitted};
 use super::family::families;
 use super::gap;
 use super::script::Literal;
-use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, Warning};
+use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, Warning, all_steps};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -55,19 +55,12 @@ fn text(color: &ColorValue) -> Literal {
 }
 
 /// Every step of an intent's scale, left out of exports or not.
-fn all_steps<'a>(job: &Job<'a>, intent: &str) -> Vec<Step<'a>> {
-    let Some(scale) = job.theme.intent_scale(intent) else { return Vec::new() };
-    let step = |(i, (step, path)): (usize, (&'a rhodon_theme::scale::Step, &'a std::sync::Arc<str>))| Step {
-        label: step.label.as_str(),
-        path,
-        color: ColorValue { code: step.color, alpha: 1.0, wide: step.wide },
-        base: i == scale.scale.base,
-    };
-    scale.scale.steps.iter().zip(&scale.paths).enumerate().map(step).collect()
+fn intent_steps<'a>(job: &Job<'a>, intent: &str) -> Vec<Step<'a>> {
+    job.theme.intent_scale(intent).map(|scale| all_steps(scale).collect()).unwrap_or_default()
 }
 
 fn scale_of(job: &Job<'_>, intent: &str) -> Literal {
-    let steps = all_steps(job, intent);
+    let steps = intent_steps(job, intent);
     let steps: Vec<Step<'_>> = steps.into_iter().filter(|s| s.label != "0").collect();
     if steps.is_empty() {
         return Literal::object::<&str>([]);
@@ -77,7 +70,7 @@ fn scale_of(job: &Job<'_>, intent: &str) -> Literal {
 
 fn scheme(job: &Job<'_>, mode: Mode) -> Result<Literal, ExportError> {
     let role = |path: &str| text(&job.role(path, mode));
-    let zero = all_steps(job, "neutral").first().filter(|s| s.label == "0").map(|s| s.color);
+    let zero = intent_steps(job, "neutral").first().filter(|s| s.label == "0").map(|s| s.color);
     let mut surface = vec![("0".to_owned(), text(&zero.unwrap_or(ColorValue::opaque(Rgb8::WHITE))))];
     if let Literal::Object(steps) = scale_of(job, "neutral") {
         surface.extend(steps);

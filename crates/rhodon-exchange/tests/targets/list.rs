@@ -3,7 +3,7 @@
 use std::collections::HashSet;
 
 use insta::assert_snapshot;
-use rhodon_exchange::{Group, TARGETS, find, names};
+use rhodon_exchange::{Group, TARGETS, find};
 
 use super::support::{demo, parse, theme};
 
@@ -135,7 +135,7 @@ fn names_are_those_of_the_files() {
     let demo = demo();
     for target in TARGETS.iter().filter(|t| t.has_names()) {
         let all: String = demo.files(target.id, &[]).into_iter().map(|f| f.text).collect();
-        for (path, name) in names(target, &demo.derived, []).unwrap() {
+        for (path, name) in target.names(&demo.derived, &target.settings([]).unwrap()) {
             // The last word of `LightColors.primaryFill`, `var(--primary-fill)` or `@color/primary_fill`.
             let last = name
                 .trim_end_matches([')', '"', '}'])
@@ -147,7 +147,8 @@ fn names_are_those_of_the_files() {
         }
     }
     let name = |id: &str, path: &str| {
-        let all = names(find(id).unwrap(), &demo.derived, []).unwrap();
+        let target = find(id).unwrap();
+        let all = target.names(&demo.derived, &target.settings([]).unwrap());
         all.into_iter().find(|(p, _)| *p == path).unwrap().1
     };
     assert_eq!(name("sass", "primary.fill"), "$primary-fill");

@@ -134,7 +134,8 @@ fn the_front_end_wears_what_its_document_exports() {
     assert!(made.derived.pairs.iter().all(|p| p.pass), "it reads in both modes");
     let stamp = rhodon_exchange::Stamp { theme: made.derived.name.clone(), revision: None };
     let source = rhodon_exchange::Source { decided: &made.decided, theme: &made.derived, stamp: &stamp };
-    let written = rhodon_exchange::export(rhodon_exchange::find("mantine").unwrap(), &source, []).unwrap();
+    let target = rhodon_exchange::find("mantine").unwrap();
+    let written = target.export(&source, target.settings([]).unwrap()).unwrap();
     let worn = include_str!("../../../../web/src/shell/theme.mantine.ts");
     assert_eq!(written.files[0].text, worn, "export it anew");
 }

@@ -3,7 +3,7 @@
 use std::path::{Path, PathBuf};
 use std::process::Command;
 
-use rhodon_exchange::{ExportError, File, Output, Source, Stamp, export, find};
+use rhodon_exchange::{ExportError, File, Output, Source, Stamp, find};
 use rhodon_theme::{Derived, Mode, Resolved, Spec, Token, derive};
 use serde_json::{Value, json};
 
@@ -23,7 +23,9 @@ impl Made {
     pub fn export(&self, id: &str, set: &[(&str, &str)]) -> Result<Output, ExportError> {
         let stamp = Stamp { theme: self.derived.name.clone(), revision: Some(41) };
         let set = set.iter().map(|(k, v)| ((*k).to_owned(), (*v).to_owned()));
-        export(find(id)?, &Source { decided: &self.decided, theme: &self.derived, stamp: &stamp }, set)
+        let target = find(id)?;
+        let source = Source { decided: &self.decided, theme: &self.derived, stamp: &stamp };
+        target.export(&source, target.settings(set)?)
     }
 
     pub fn files(&self, id: &str, set: &[(&str, &str)]) -> Vec<File> {

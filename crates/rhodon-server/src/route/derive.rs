@@ -4,7 +4,7 @@ use axum::body::Bytes;
 use axum::extract::State;
 use axum::http::{HeaderMap, header};
 use axum::response::{IntoResponse, Response};
-use rhodon_exchange::{Source, Stamp, export, find};
+use rhodon_exchange::{Source, Stamp, find};
 use rhodon_store::Store;
 use rhodon_theme::{Derived, Diff, Resolved, derive, diff};
 use serde::{Deserialize, Serialize};
@@ -127,7 +127,8 @@ pub(crate) async fn preview(
     let source = Source { decided: &decided, theme: &derived, stamp: &stamp };
     for (id, set) in PROOF {
         let set = set.iter().map(|(k, v)| ((*k).to_owned(), (*v).to_owned()));
-        let output = export(find(id)?, &source, set)?;
+        let target = find(id)?;
+        let output = target.export(&source, target.settings(set)?)?;
         sheets.extend(output.files.into_iter().map(|f| f.text));
     }
     let wake = match &body.before {

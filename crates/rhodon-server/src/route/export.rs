@@ -7,9 +7,7 @@ use axum::body::Bytes;
 use axum::extract::State;
 use axum::http::{HeaderMap, header};
 use axum::response::{IntoResponse, Response};
-use rhodon_exchange::{
-    ExportError, Settings, Source, Stamp, TARGETS, archive, command, export, find, names, remembered,
-};
+use rhodon_exchange::{Source, Stamp, TARGETS, archive, find};
 use rhodon_store::Store;
 use rhodon_theme::Slug;
 use serde::{Deserialize, Serialize};
@@ -124,10 +122,11 @@ pub(crate) async fn export_theme(
     let target = find(&body.target)?;
     let (decided, theme) = derived(&store, &body.spec).await?;
     let stamp = Stamp { theme: theme.name.clone(), revision: body.revision };
-    let set: Vec<_> = remembered(&decided, target).chain(body.options).collect();
+    let settings = target.settings_of(&decided, body.options)?;
     let source = Source { decided: &decided, theme: &theme, stamp: &stamp };
-    let output = export(target, &source, set.clone())?;
-    let settings = Settings::check(target.options, set.clone()).map_err(ExportError::from)?;
+    let options = settings.all().map(|(key, value)| (key, value.to_owned())).collect();
+    let command = target.command(&settings);
+    let output = target.export(&source, settings)?;
     Ok(Json(ExportView {
         files: output.files.into_iter().map(|f| FileView { path: f.path, text: f.text }).collect(),
         warnings: output
@@ -135,8 +134,8 @@ pub(crate) async fn export_theme(
             .into_iter()
             .map(|w| WarningView { token: w.token, message: w.message })
             .collect(),
-        options: settings.all().map(|(key, value)| (key, value.to_owned())).collect(),
-        command: command(target, set),
+        options,
+        command,
     }))
 }
 
@@ -168,7 +167,7 @@ pub(crate) async fn names_in_target(
 ) -> Result<Json<NamesView>, ApiError> {
     let target = find(&body.target)?;
     let (decided, theme) = derived(&store, &body.spec).await?;
-    let names = names(target, &theme, remembered(&decided, target))?;
+    let names = target.names(&theme, &target.settings_of(&decided, [])?);
     Ok(Json(NamesView { names: names.into_iter().map(|(path, name)| (path.to_owned(), name)).collect() }))
 }
 

@@ -3,9 +3,7 @@
 use std::fs;
 use std::path::{Component, Path};
 
-use rhodon_exchange::{
-    OptionError, Output, Source, Stamp, TARGETS, Target, Warning, export, find, remembered,
-};
+use rhodon_exchange::{OptionError, Output, Source, Stamp, TARGETS, Target, Warning, find};
 use rhodon_theme::{Resolved, Spec, derive};
 use serde::Serialize;
 
@@ -37,7 +35,7 @@ pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
     let source = Source { decided: &decided, theme: &theme, stamp: &stamp };
     for target in targets {
         let own = set.iter().filter(|(k, _)| target.options.iter().any(|o| o.key == *k)).cloned();
-        match export(target, &source, remembered(&decided, target).chain(own)) {
+        match target.settings_of(&decided, own).and_then(|s| target.export(&source, s)) {
             Ok(output) => outputs.push((target, output)),
             // One that cannot be written does not stop the others.
             Err(e) => {

@@ -1,6 +1,6 @@
 //! `rhodon targets`
 
-use rhodon_exchange::{Group, TARGETS, TargetOption};
+use rhodon_exchange::{TARGETS, TargetOption};
 use serde::Serialize;
 
 use crate::output::{Failure, Printer};
@@ -9,7 +9,7 @@ use crate::output::{Failure, Printer};
 struct Report {
     id: &'static str,
     name: &'static str,
-    group: Group,
+    group: &'static str,
     options: Vec<OptionReport>,
     files: &'static [&'static str],
     /// Keys inside the files by which people look for a target.
@@ -39,7 +39,7 @@ pub fn run(printer: &mut Printer) -> Result<(), Failure> {
         let report = Report {
             id: t.id,
             name: t.name,
-            group: t.group,
+            group: t.group.id(),
             options,
             files: t.files,
             keys: t.keys,

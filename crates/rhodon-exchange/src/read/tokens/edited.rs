@@ -10,7 +10,7 @@ use super::table::{Raw, Table};
 use super::{Tables, value};
 use crate::read::document::Import;
 use crate::stamp::Stamp;
-use crate::target::{Source, export};
+use crate::target::Source;
 use crate::write::tokens::TARGET;
 
 /// The document with the changes of the files.
@@ -33,7 +33,7 @@ pub(super) fn apply(spec: Spec, tables: &Tables, import: &mut Import) -> Spec {
 /// The tables of the files as they would be written now.
 fn written(decided: &Resolved, derived: &Derived) -> Option<Tables> {
     let source = Source { decided, theme: derived, stamp: &Stamp::default() };
-    let files = export(&TARGET, &source, []).ok()?.files;
+    let files = TARGET.export(&source, TARGET.settings([]).ok()?).ok()?.files;
     let json = |at: usize| serde_json::from_str::<Value>(&files.get(at)?.text).ok();
     let (light, dark) = (json(0)?, json(1)?);
     let mut ignored = Vec::new();

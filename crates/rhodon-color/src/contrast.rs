@@ -13,6 +13,12 @@ pub fn contrast_ratio(a: Rgb8, b: Rgb8) -> f64 {
     ContrastOn::new(a).ratio(b)
 }
 
+/// Black or white, whichever is read better on a colour: one of them always has 4.5 : 1.
+pub fn ink_on(ground: Rgb8) -> Rgb8 {
+    let white = contrast_ratio(Rgb8::WHITE, ground) >= contrast_ratio(Rgb8::BLACK, ground);
+    if white { Rgb8::WHITE } else { Rgb8::BLACK }
+}
+
 /// Contrast against one colour, prepared for many others.
 #[derive(Clone, Copy, Debug)]
 pub struct ContrastOn {

@@ -32,7 +32,7 @@ mod transfer;
 mod vision;
 
 pub use color::{Color, GamutFit};
-pub use contrast::{ContrastOn, contrast_ratio, lightness_limits, luminance};
+pub use contrast::{ContrastOn, contrast_ratio, ink_on, lightness_limits, luminance};
 pub use css::{ColorError, Notation, NotationError};
 pub use difference::{Lab65, difference, lab_d65};
 pub use hue_slice::HueSlice;

@@ -2,7 +2,7 @@
 
 use std::fmt::Display;
 
-use rhodon_color::{HueSlice, Rgb8, contrast_ratio, lightness_limits};
+use rhodon_color::{HueSlice, Rgb8, ink_on, lightness_limits};
 use rhodon_exchange::css_name;
 use rhodon_theme::{Cell, Derived, Mode, NamedScale, Origin, Pair, Reason, Section, Token, Value};
 use serde::{Serialize, Serializer};
@@ -176,19 +176,16 @@ impl<'a> From<&'a Derived> for DerivedView<'a> {
 
 impl<'a> From<&'a NamedScale> for ScaleView<'a> {
     fn from(s: &'a NamedScale) -> Self {
-        let steps = s.scale.steps.iter().zip(&s.paths).map(|(step, path)| {
-            let white = contrast_ratio(step.color, Rgb8::WHITE) >= contrast_ratio(step.color, Rgb8::BLACK);
-            StepView {
-                label: step.label.as_str(),
-                path,
-                hex: Shown(step.color),
-                lightness: step.lightness,
-                chroma: step.oklch.c,
-                limit: HueSlice::new(step.oklch.h).max_chroma(step.color.luminance_cie()),
-                hue: step.oklch.hue(),
-                pinned: step.pinned,
-                ink: Shown(if white { Rgb8::WHITE } else { Rgb8::BLACK }),
-            }
+        let steps = s.scale.steps.iter().zip(&s.paths).map(|(step, path)| StepView {
+            label: step.label.as_str(),
+            path,
+            hex: Shown(step.color),
+            lightness: step.lightness,
+            chroma: step.oklch.c,
+            limit: HueSlice::new(step.oklch.h).max_chroma(step.color.luminance_cie()),
+            hue: step.oklch.hue(),
+            pinned: step.pinned,
+            ink: Shown(ink_on(step.color)),
         });
         Self {
             slug: s.slug.as_str(),

@@ -167,13 +167,13 @@ impl Manner for Swift {
         format!("[{}]", names.iter().map(|n| code::quoted(n, false)).collect::<Vec<_>>().join(", "))
     }
 
-    fn member(&self, name: &str, kind: &'static str, value: &str) -> String {
+    fn member(&self, name: &str, kind: TokenKind, value: &str) -> String {
         let kind = match kind {
-            "color" => "Color",
-            "weight" => "Int",
-            "families" => "[String]",
-            "length" => "CGFloat",
-            _ => "Double",
+            TokenKind::Color => "Color",
+            TokenKind::FontWeight => "Int",
+            TokenKind::FontFamily => "[String]",
+            TokenKind::Dimension => "CGFloat",
+            TokenKind::Number => "Double",
         };
         format!("    public static let {name}: {kind} = {value}\n")
     }

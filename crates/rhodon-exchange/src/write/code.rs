@@ -1,6 +1,6 @@
 //! Constants in the languages of apps: a class or object a mode, one line a token.
 
-use rhodon_theme::{ColorValue, Mode, Token, Value};
+use rhodon_theme::{ColorValue, Mode, Token, TokenKind, Value};
 
 use super::length;
 use crate::name::Names;
@@ -19,7 +19,7 @@ pub(crate) trait Manner {
     /// Font families, the first that exists is used.
     fn families(&self, names: &[String]) -> String;
     /// `name = value` as a member.
-    fn member(&self, name: &str, kind: &'static str, value: &str) -> String;
+    fn member(&self, name: &str, kind: TokenKind, value: &str) -> String;
 }
 
 /// Members for the tokens of a mode.
@@ -32,22 +32,20 @@ pub(crate) fn members<'a>(
     tokens
         .map(|t| {
             let value = &t.cell(mode).value;
-            let (kind, text) = value_text(manner, &t.path, value);
-            manner.member(&names[&*t.path], kind, &text)
+            manner.member(&names[&*t.path], t.kind, &value_text(manner, &t.path, value))
         })
         .collect()
 }
 
-fn value_text(manner: &impl Manner, path: &str, value: &Value) -> (&'static str, String) {
+fn value_text(manner: &impl Manner, path: &str, value: &Value) -> String {
     match value {
-        Value::Color(c) => ("color", manner.color(c)),
-        Value::Dimension(..) => (
-            "length",
-            manner.length(length::px(value).unwrap_or_default(), length::is_text_size(path, value)),
-        ),
-        Value::Number(n) => ("number", manner.number(*n)),
-        Value::FontWeight(n) => ("weight", manner.weight(*n)),
-        Value::FontFamily(names) => ("families", manner.families(names)),
+        Value::Color(c) => manner.color(c),
+        Value::Dimension(..) => {
+            manner.length(length::px(value).unwrap_or_default(), length::is_text_size(path, value))
+        }
+        Value::Number(n) => manner.number(*n),
+        Value::FontWeight(n) => manner.weight(*n),
+        Value::FontFamily(names) => manner.families(names),
     }
 }
 

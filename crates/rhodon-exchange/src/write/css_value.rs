@@ -31,6 +31,12 @@ pub(crate) fn value(value: &Value, notation: Notation) -> String {
     }
 }
 
+/// A value in a map of a preprocessor: a list of families needs brackets there.
+pub(crate) fn in_map(value: &Value) -> String {
+    let text = self::value(value, Notation::Hex);
+    if matches!(value, Value::FontFamily(_)) { format!("({text})") } else { text }
+}
+
 /// A colour: what lies outside sRGB is kept where the notation can hold it.
 pub(crate) fn color_value(color: &ColorValue, notation: Notation) -> String {
     match notation {

@@ -1,6 +1,6 @@
 //! `dart`: constants and colour schemes for Flutter.
 
-use rhodon_theme::{ColorValue, Mode, Value};
+use rhodon_theme::{ColorValue, Mode, TokenKind, Value};
 
 use super::code::{self, Manner, argb, decimal};
 use super::language::DART;
@@ -44,12 +44,12 @@ impl Manner for Dart {
         format!("[{}]", names.iter().map(|n| code::quoted(n, true)).collect::<Vec<_>>().join(", "))
     }
 
-    fn member(&self, name: &str, kind: &'static str, value: &str) -> String {
+    fn member(&self, name: &str, kind: TokenKind, value: &str) -> String {
         let kind = match kind {
-            "color" => "Color",
-            "weight" => "FontWeight",
-            "families" => "List<String>",
-            _ => "double",
+            TokenKind::Color => "Color",
+            TokenKind::FontWeight => "FontWeight",
+            TokenKind::FontFamily => "List<String>",
+            TokenKind::Dimension | TokenKind::Number => "double",
         };
         format!("  static const {kind} {name} = {value};\n")
     }

@@ -1,6 +1,6 @@
 //! `kotlin`: constants, colour schemes, shapes and type for Compose.
 
-use rhodon_theme::{ColorValue, Mode};
+use rhodon_theme::{ColorValue, Mode, TokenKind};
 
 use super::code::{self, Manner, argb, decimal};
 use super::language::KOTLIN;
@@ -50,7 +50,7 @@ impl Manner for Kotlin {
         format!("listOf({})", names.iter().map(|n| code::quoted(n, true)).collect::<Vec<_>>().join(", "))
     }
 
-    fn member(&self, name: &str, _: &'static str, value: &str) -> String {
+    fn member(&self, name: &str, _: TokenKind, value: &str) -> String {
         format!("    val {name} = {value}\n")
     }
 }

@@ -1,7 +1,6 @@
 //! `sass-overrides`: variables to load before a Sass component framework, and what follows it.
 
-use rhodon_color::Notation;
-use rhodon_theme::{Mode, Value};
+use rhodon_theme::Mode;
 
 use super::css_value;
 use super::gap;
@@ -68,7 +67,7 @@ fn before(job: &Job<'_>) -> String {
         ("border-width", "shape.border.width"),
     ] {
         if let Some(token) = job.token(path) {
-            set(key, &text(&token.cell(Mode::Light).value));
+            set(key, &css_value::in_map(&token.cell(Mode::Light).value));
         }
     }
     out
@@ -89,15 +88,13 @@ fn after(job: &Job<'_>) -> Result<String, ExportError> {
     for mode in Mode::BOTH {
         out.push_str(&format!("\n$theme-{}: (\n", mode.id()));
         for token in job.tokens() {
-            out.push_str(&format!("  \"{}\": {},\n", names[&*token.path], text(&token.cell(mode).value)));
+            out.push_str(&format!(
+                "  \"{}\": {},\n",
+                names[&*token.path],
+                css_value::in_map(&token.cell(mode).value)
+            ));
         }
         out.push_str(");\n");
     }
     Ok(out)
-}
-
-/// A value in a map: a list of families needs brackets.
-pub(crate) fn text(value: &Value) -> String {
-    let text = css_value::value(value, Notation::Hex);
-    if matches!(value, Value::FontFamily(_)) { format!("({text})") } else { text }
 }

@@ -1,11 +1,11 @@
 //! `sass-palettes`: maps of steps with their readable text, for component frameworks that take
 //! palettes.
 
-use rhodon_color::{Rgb8, contrast_ratio};
+use rhodon_color::ink_on;
 use rhodon_theme::Mode;
 
 use super::even::{TEN, fitted};
-use super::{gap, sass_overrides};
+use super::{css_value, gap};
 use crate::name;
 use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, Warning};
 
@@ -64,7 +64,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         }
         body.push_str("  tokens: (\n");
         for token in job.tokens() {
-            let value = sass_overrides::text(&token.cell(mode).value);
+            let value = css_value::in_map(&token.cell(mode).value);
             body.push_str(&format!("    \"{}\": {value},\n", names[&*token.path]));
         }
         body.push_str("  ),\n);\n");
@@ -85,17 +85,11 @@ fn palette(slug: &str, ten: &[(&'static str, &Step<'_>); 10]) -> String {
     }
     out.push_str("  contrast: (\n");
     for (label, step) in ten {
-        out.push_str(&format!("    {label}: {},\n", readable(step.color.code)));
+        out.push_str(&format!("    {label}: {},\n", ink_on(step.color.code)));
     }
     for (pick, at) in picks {
-        out.push_str(&format!("    {pick}: {},\n", readable(ten[at].1.color.code)));
+        out.push_str(&format!("    {pick}: {},\n", ink_on(ten[at].1.color.code)));
     }
     out.push_str("  ),\n);\n\n");
     out
-}
-
-/// Black or white, whichever is read better on a colour: one of them always has 4.5 : 1.
-fn readable(ground: Rgb8) -> Rgb8 {
-    let white = contrast_ratio(Rgb8::WHITE, ground) >= contrast_ratio(Rgb8::BLACK, ground);
-    if white { Rgb8::WHITE } else { Rgb8::BLACK }
 }

@@ -1,6 +1,6 @@
 //! `sheet`: a printable record: swatches with names and codes, and pairs with their ratios.
 
-use rhodon_color::{Notation, Rgb8, contrast_ratio};
+use rhodon_color::{Notation, Rgb8, ink_on};
 use rhodon_theme::{ColorValue, Mode, Pair, Section, Token};
 
 use super::xml::{DECLARATION, Element};
@@ -127,8 +127,7 @@ pub(super) fn row_codes(row: &Row<'_>) -> String {
     }
 }
 
-/// Black or white, whichever is read better on a step; a see-through one is read on the sheet.
+/// What is read on a step; a see-through one lies on the white sheet.
 pub(super) fn ink(color: &ColorValue) -> Rgb8 {
-    let white = contrast_ratio(color.code, Rgb8::WHITE) > contrast_ratio(color.code, Rgb8::BLACK);
-    if white && color.alpha > 0.5 { Rgb8::WHITE } else { Rgb8::BLACK }
+    if color.alpha > 0.5 { ink_on(color.code) } else { Rgb8::BLACK }
 }

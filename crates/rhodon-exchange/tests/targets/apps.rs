@@ -5,7 +5,7 @@ use std::collections::HashMap;
 use rhodon_theme::Mode;
 use serde_json::{Value, json};
 
-use super::support::{Made, demo, theme};
+use super::support::{Made, camel, demo, theme};
 
 /// `#AARRGGBB` or `0xAARRGGBB` as `#rrggbb[aa]`.
 fn plain(argb: &str) -> String {
@@ -82,13 +82,6 @@ fn constants(text: &str, title: &str) -> HashMap<String, String> {
         }
     }
     out
-}
-
-/// `primary.fill-hover` as `primaryFillHover`.
-fn camel(path: &str) -> String {
-    let words: Vec<&str> = path.split(['.', '-']).collect();
-    let rest = words[1..].iter().map(|w| w[..1].to_uppercase() + &w[1..]);
-    words[0].to_owned() + &rest.collect::<String>()
 }
 
 fn check_constants(theme: &Made, text: &str, [shared, light, dark]: [&str; 3]) {

@@ -3,13 +3,7 @@
 use rhodon_theme::{Mode, Spec};
 use serde_json::{Value, json};
 
-use super::support::{Made, demo, folder, lay, node, theme};
-
-fn camel(path: &str) -> String {
-    let words: Vec<&str> = path.split(['.', '-']).collect();
-    let rest = words[1..].iter().map(|w| w[..1].to_uppercase() + &w[1..]);
-    words[0].to_owned() + &rest.collect::<String>()
-}
+use super::support::{Made, camel, demo, folder, lay, node, theme};
 
 /// Compiles every script target strictly, with code that uses it, and runs what comes out.
 fn compiled(theme: &Made, module: &str) -> Value {

@@ -127,3 +127,10 @@ fn grammar(language: &tree_sitter::Language, text: &str) -> Result<(), String> {
     let line = fault.start_position().row;
     Err(format!("a syntax error in line {}: {}", line + 1, text.lines().nth(line).unwrap_or_default()))
 }
+
+/// `primary.fill-hover` as `primaryFillHover`.
+pub fn camel(path: &str) -> String {
+    let words: Vec<&str> = path.split(['.', '-']).collect();
+    let rest = words[1..].iter().map(|w| w[..1].to_uppercase() + &w[1..]);
+    words[0].to_owned() + &rest.collect::<String>()
+}

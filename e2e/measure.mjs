@@ -15,7 +15,9 @@ await page.waitForTimeout(800);
 await page.evaluate(() => {
   window.times = [];
   window.long = [];
-  new PerformanceObserver((list) => window.long.push(...list.getEntries().map((e) => e.duration))).observe({ type: "longtask" });
+  new PerformanceObserver((list) => window.long.push(...list.getEntries().map((e) => e.duration))).observe({
+    type: "longtask",
+  });
   let from = 0;
   window.addEventListener("pointermove", () => (from = performance.now()), { capture: true });
   window.addEventListener("proof-painted", (event) => {
@@ -62,7 +64,10 @@ await browser.close();
 
 times.sort((a, b) => a - b);
 const at = (q) => times[Math.min(times.length - 1, Math.floor(times.length * q))].toFixed(1);
-console.log(`${times.length} moves: p50 ${at(0.5)} ms, p95 ${at(0.95)} ms, p99 ${at(0.99)} ms, most ${at(1)} ms`);
-const told = (tasks) => `${tasks.filter((t) => t > 100).length} over 100 ms, longest ${Math.max(0, ...tasks).toFixed(0)} ms`;
+console.log(
+  `${times.length} moves: p50 ${at(0.5)} ms, p95 ${at(0.95)} ms, p99 ${at(0.99)} ms, most ${at(1)} ms`,
+);
+const told = (tasks) =>
+  `${tasks.filter((t) => t > 100).length} over 100 ms, longest ${Math.max(0, ...tasks).toFixed(0)} ms`;
 console.log(`while dragging: ${told(long)}`);
 console.log(`stages, typing, scrolling: ${told(other)}`);

@@ -19,6 +19,9 @@ export default defineConfig({
     // The proof follows the colour scheme of its frame, which an emulated one would mask.
     colorScheme: null,
     permissions: ["clipboard-read", "clipboard-write"],
-    launchOptions: { executablePath: process.env.RHODON_CHROMIUM ?? "/usr/bin/chromium", args: CHROMIUM_ARGS },
+    launchOptions: {
+      executablePath: process.env.RHODON_CHROMIUM ?? "/usr/bin/chromium",
+      args: CHROMIUM_ARGS,
+    },
   },
 });

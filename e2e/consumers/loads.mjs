@@ -8,10 +8,20 @@ import * as sass from "sass";
 
 const folder = resolve(process.argv[2]);
 const here = dirname(fileURLToPath(import.meta.url));
-const after = (css) => css.match(/family: ([^]*);\n/)[1];
+const after = (css) => css.match(/family: ([\s\S]*);\n/)[1];
 
 const scripts = ["theme.ts", "theme.react.ts", "theme.vue.ts", "theme.scales.ts"];
-const options = ["--strict", "--target", "es2022", "--module", "esnext", "--types", "", "--outDir", join(folder, "out")];
+const options = [
+  "--strict",
+  "--target",
+  "es2022",
+  "--module",
+  "esnext",
+  "--types",
+  "",
+  "--outDir",
+  join(folder, "out"),
+];
 const tsc = spawnSync(
   process.execPath,
   [resolve(here, "../node_modules/typescript/bin/tsc"), ...options, ...scripts.map((s) => join(folder, s))],
@@ -36,5 +46,7 @@ bodies.mantine = new Function(`return ${code.slice(start, code.indexOf("});", st
 bodies.sass = after(
   sass.compileString('@use "theme"; a { family: theme.$type-family-body; }', { loadPaths: [folder] }).css,
 );
-bodies.less = after((await less.render('@import "theme"; a { family: @type-family-body; }', { paths: [folder] })).css);
+bodies.less = after(
+  (await less.render('@import "theme"; a { family: @type-family-body; }', { paths: [folder] })).css,
+);
 console.log(JSON.stringify(bodies));

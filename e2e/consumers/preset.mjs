@@ -21,6 +21,11 @@ for (const file of readdirSync(folder)) {
   const light = base[":root"] ?? {};
   const dark = base[':root[data-mode="dark"]'] ?? {};
   const byRole = Object.keys(dark).filter((name) => !(name in light));
-  out[file] = { colors: chosen, extend, base, missing: [...referred.filter((n) => !(n in light)), ...byRole] };
+  out[file] = {
+    colors: chosen,
+    extend,
+    base,
+    missing: [...referred.filter((n) => !(n in light)), ...byRole],
+  };
 }
 console.log(JSON.stringify(out));

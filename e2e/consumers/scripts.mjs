@@ -70,7 +70,15 @@ writeFileSync(
         "react/jsx-runtime": [join(web, "@types/react/jsx-runtime")],
       },
     },
-    files: ["component-kit.d.ts", "usage.ts", "theme.ts", "theme.react.ts", "theme.vue.ts", "theme.scales.ts", "theme.mantine.ts"],
+    files: [
+      "component-kit.d.ts",
+      "usage.ts",
+      "theme.ts",
+      "theme.react.ts",
+      "theme.vue.ts",
+      "theme.scales.ts",
+      "theme.mantine.ts",
+    ],
   }),
 );
 const tsc = spawnSync(process.execPath, [resolve(here, "../node_modules/typescript/bin/tsc"), "-p", folder], {
@@ -86,7 +94,10 @@ writeFileSync(join(folder, "out/package.json"), '{ "type": "module" }');
 for (const file of readdirSync(join(folder, "out")).filter((f) => f.startsWith("theme"))) {
   const path = join(folder, "out", file);
   // The framework itself is not needed to see what is given to it.
-  const code = readFileSync(path, "utf8").replace(/^import .* from "@mantine\/core";$/m, "const createTheme = (theme) => theme;");
+  const code = readFileSync(path, "utf8").replace(
+    /^import .* from "@mantine\/core";$/m,
+    "const createTheme = (theme) => theme;",
+  );
   writeFileSync(path, code);
   const exported = await import(pathToFileURL(path).href);
   const called = Object.entries(exported).map(([k, v]) => [k, typeof v === "function" ? v({}) : v]);

@@ -37,6 +37,8 @@ console.log(
     ).b,
     framework: compile('@import "before"; @import "variables"; @import "after"; @import "components";'),
     error: failure('@use "theme"; a { b: theme.token("primary-fil"); }'),
-    step: declarations((await less.render('@import "theme"; a { b: @petrol-steps[s600]; }', { paths: [folder] })).css).b,
+    step: declarations(
+      (await less.render('@import "theme"; a { b: @petrol-steps[s600]; }', { paths: [folder] })).css,
+    ).b,
   }),
 );

@@ -4,7 +4,10 @@ import { expect, half, open, test } from "./rhodon";
 for (const appearance of ["light", "dark"] as const) {
   for (const stage of ["brand", "stave", "ledger", "handoff"] as const) {
     test(`axe finds nothing on ${stage}, ${appearance} room`, async ({ page, slug }) => {
-      await page.addInitScript((value) => localStorage.setItem("mantine-color-scheme-value", value), appearance);
+      await page.addInitScript(
+        (value) => localStorage.setItem("mantine-color-scheme-value", value),
+        appearance,
+      );
       await open(page, slug, stage);
       if (stage === "handoff") await expect(page.getByText("--petrol-600").first()).toBeVisible();
       const { violations } = await new AxeBuilder({ page }).analyze();
@@ -13,7 +16,10 @@ for (const appearance of ["light", "dark"] as const) {
   }
 }
 
-test("light and dark are shown alone or together, and the divide moves by keyboard", async ({ page, slug }) => {
+test("light and dark are shown alone or together, and the divide moves by keyboard", async ({
+  page,
+  slug,
+}) => {
   await open(page, slug, "stave");
   await page.getByRole("button", { name: "dark", exact: true }).click();
   await expect(page).toHaveURL(/proof=dark/);
@@ -36,11 +42,17 @@ test("single keys lead to the stages and widen the proof, not inside a field", a
   await field.press("Backspace");
   await page.getByRole("heading", { name: "Brand colours" }).click();
   await page.keyboard.press("w");
-  await expect(page.getByRole("button", { name: "wide", exact: true })).toHaveAttribute("aria-pressed", "true");
+  await expect(page.getByRole("button", { name: "wide", exact: true })).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
   // Pressed inside the proof it reaches the same shortcut.
   await half(page, "light").getByRole("heading", { name: "Sailings from Port Anlow" }).click();
   await page.keyboard.press("w");
-  await expect(page.getByRole("button", { name: "wide", exact: true })).toHaveAttribute("aria-pressed", "false");
+  await expect(page.getByRole("button", { name: "wide", exact: true })).toHaveAttribute(
+    "aria-pressed",
+    "false",
+  );
 });
 
 test("no page is allowed to run inline script", async ({ page, slug, faults }) => {

@@ -28,7 +28,7 @@ const spec = {
     "ferry.gap": { kind: "dimension", value: "12px" },
     "ferry.speed": { kind: "number", value: "17.5" },
   },
-  type: { body: ["Harbour \"Grotesk\"", "serif"] },
+  type: { body: ['Harbour "Grotesk"', "serif"] },
 };
 
 async function tokens(request: APIRequestContext): Promise<Token[]> {
@@ -36,15 +36,26 @@ async function tokens(request: APIRequestContext): Promise<Token[]> {
   return derived.tokens.filter((t: Token) => !t.omitted);
 }
 
-async function sheet(request: APIRequestContext, target: string, options: Record<string, string>): Promise<string> {
+async function sheet(
+  request: APIRequestContext,
+  target: string,
+  options: Record<string, string>,
+): Promise<string> {
   const written = await request.post("/api/export", { data: { spec, target, options } });
   expect(written.status()).toBe(200);
   return (await written.json()).files.at(-1).text;
 }
 
 /** Loads a sheet into an empty page and resolves every property as a colour or as text. */
-async function computed(page: Page, css: string, root: string, tokens: Token[]): Promise<Record<string, string>> {
-  await page.setContent(`<!doctype html><html ${root}><head><style>${css}</style></head><body><i></i></body></html>`);
+async function computed(
+  page: Page,
+  css: string,
+  root: string,
+  tokens: Token[],
+): Promise<Record<string, string>> {
+  await page.setContent(
+    `<!doctype html><html ${root}><head><style>${css}</style></head><body><i></i></body></html>`,
+  );
   return page.evaluate((list) => {
     const probe = document.querySelector("i") as HTMLElement;
     const style = getComputedStyle(document.documentElement);
@@ -87,11 +98,23 @@ async function check(page: Page, css: string, root: string, mode: Mode, tokens: 
 
 const STRATEGIES: { mode: string; roots: Record<Mode, string>; system: Record<Mode, Mode> }[] = [
   { mode: "auto", roots: { light: "", dark: "" }, system: { light: "light", dark: "dark" } },
-  { mode: "auto", roots: { light: 'data-mode="light"', dark: 'data-mode="dark"' }, system: { light: "dark", dark: "light" } },
-  { mode: "attribute", roots: { light: "", dark: 'data-mode="dark"' }, system: { light: "dark", dark: "light" } },
+  {
+    mode: "auto",
+    roots: { light: 'data-mode="light"', dark: 'data-mode="dark"' },
+    system: { light: "dark", dark: "light" },
+  },
+  {
+    mode: "attribute",
+    roots: { light: "", dark: 'data-mode="dark"' },
+    system: { light: "dark", dark: "light" },
+  },
   { mode: "class", roots: { light: "", dark: 'class="dark"' }, system: { light: "dark", dark: "light" } },
   { mode: "function", roots: { light: "", dark: "" }, system: { light: "light", dark: "dark" } },
-  { mode: "function", roots: { light: 'data-mode="light"', dark: 'data-mode="dark"' }, system: { light: "dark", dark: "light" } },
+  {
+    mode: "function",
+    roots: { light: 'data-mode="light"', dark: 'data-mode="dark"' },
+    system: { light: "dark", dark: "light" },
+  },
 ];
 
 for (const { mode, roots, system } of STRATEGIES) {
@@ -125,8 +148,11 @@ test("the site sheet holds every property and paints a plain page", async ({ pag
   await page.emulateMedia({ colorScheme: "dark" });
   const css = await sheet(request, "site-css", {});
   await check(page, css, "", "dark", all);
-  await page.setContent(`<html><head><style>${css}</style></head><body><a href="#x">x</a><button>b</button></body></html>`);
-  const rgb = (hex: string) => `rgb(${[1, 3, 5].map((i) => Number.parseInt(hex.slice(i, i + 2), 16)).join(", ")})`;
+  await page.setContent(
+    `<html><head><style>${css}</style></head><body><a href="#x">x</a><button>b</button></body></html>`,
+  );
+  const rgb = (hex: string) =>
+    `rgb(${[1, 3, 5].map((i) => Number.parseInt(hex.slice(i, i + 2), 16)).join(", ")})`;
   const value = (name: string) => rgb(wanted(all.find((t) => t.css === name) as Token, "dark"));
   await expect(page.locator("body")).toHaveCSS("background-color", value("--surface-base"));
   await expect(page.getByRole("link")).toHaveCSS("color", value("--link-rest"));

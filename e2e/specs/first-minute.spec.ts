@@ -26,7 +26,10 @@ test("a typed colour becomes a scale, a painted page and a file", async ({ page,
   await page.reload();
   await expect(file).toContainText("--petrol-600: #7a4b8f;");
   await page.getByRole("link", { name: /Stave/ }).click();
-  await expect(page.getByRole("slider", { name: "Petrol 600, lightness" })).toHaveAttribute("aria-valuetext", /#7a4b8f, pinned/);
+  await expect(page.getByRole("slider", { name: "Petrol 600, lightness" })).toHaveAttribute(
+    "aria-valuetext",
+    /#7a4b8f, pinned/,
+  );
 });
 
 test("a bad colour is refused in place and stays as typed", async ({ page, slug }) => {
@@ -63,7 +66,8 @@ test("the proof is painted by the exported file alone", async ({ page, slug, req
       });
     const derived = await (await request.post("/api/derive", { data: { spec: theme.spec } })).json();
     for (const token of derived.tokens) {
-      if (token.css in shown) expect(shown[token.css]).toBe((mode === "dark" && token.dark ? token.dark : token.light).value);
+      if (token.css in shown)
+        expect(shown[token.css]).toBe((mode === "dark" && token.dark ? token.dark : token.light).value);
     }
   }
 });

@@ -17,7 +17,11 @@ test("the file is copied and downloaded as it is shown", async ({ page, slug, re
   expect(await readFile(await download.path(), "utf8")).toBe(wanted);
 });
 
-test("options change the file and the command, and are remembered with the theme", async ({ page, slug, request }) => {
+test("options change the file and the command, and are remembered with the theme", async ({
+  page,
+  slug,
+  request,
+}) => {
   await open(page, slug, "handoff");
   const file = page.getByRole("region", { name: "theme.css", exact: true });
   await page.getByLabel("mode", { exact: true }).selectOption("function");
@@ -27,7 +31,9 @@ test("options change the file and the command, and are remembered with the theme
   await page.getByLabel("prefix").fill("bsf");
   await expect(file).toContainText("--bsf-petrol-600");
   await page.getByLabel("prefix").press("Enter");
-  const command = page.getByRole("button", { name: /--set mode=function --set format=oklch --set prefix=bsf/ });
+  const command = page.getByRole("button", {
+    name: /--set mode=function --set format=oklch --set prefix=bsf/,
+  });
   await expect(command).toBeVisible();
   await expect
     .poll(async () => (await (await request.get(`/api/themes/${slug}`)).json()).spec.handoff)
@@ -110,13 +116,20 @@ test("what the last change altered is marked", async ({ page, slug }) => {
 
 test("the components are written from the properties alone", async ({ page, slug }) => {
   await open(page, slug, "handoff");
-  await page.getByRole("navigation", { name: "Targets" }).getByRole("button", { name: /^CSS components/ }).click();
+  await page
+    .getByRole("navigation", { name: "Targets" })
+    .getByRole("button", { name: /^CSS components/ })
+    .click();
   const file = page.getByRole("region", { name: "components.css" });
   await expect(file).toContainText(".intent-danger");
   expect(await file.locator("pre").innerText()).not.toMatch(/#[0-9a-f]{3,8}\b/);
 });
 
-test("an archive of what is ticked is downloaded, and the ticks stay with the theme", async ({ page, slug, request }) => {
+test("an archive of what is ticked is downloaded, and the ticks stay with the theme", async ({
+  page,
+  slug,
+  request,
+}) => {
   await open(page, slug, "handoff");
   await expect(page.getByRole("button", { name: "Tick what to pack" })).toBeDisabled();
   await page.getByLabel("Sass module in the archive").check();
@@ -186,11 +199,14 @@ test("files that hold mistakes say where, and the rest makes a theme", async ({ 
 test("a file dropped on the window becomes a theme", async ({ page, slug, request }) => {
   const { spec } = await (await request.get(`/api/themes/${slug}`)).json();
   await open(page, slug, "stave");
-  const dropped = await page.evaluateHandle((text) => {
-    const transfer = new DataTransfer();
-    transfer.items.add(new File([text], "tern.rhodon.json", { type: "application/json" }));
-    return transfer;
-  }, JSON.stringify({ ...spec, name: `Dropped ${slug}` }));
+  const dropped = await page.evaluateHandle(
+    (text) => {
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([text], "tern.rhodon.json", { type: "application/json" }));
+      return transfer;
+    },
+    JSON.stringify({ ...spec, name: `Dropped ${slug}` }),
+  );
   await page.dispatchEvent("body", "drop", { dataTransfer: dropped });
   await page.waitForURL(/\/themes\/dropped-/);
   await expect(page.getByRole("banner").getByRole("button", { name: /^Dropped/ })).toBeVisible();

@@ -97,7 +97,10 @@ test("tokens are shown and found by their names in the target at hand", async ({
   await page.getByLabel("Search tokens").fill("@color/link_rest");
   await expect(page.getByText(/^1 of \d+$/)).toBeVisible();
   await page.getByRole("button", { name: "@color/link_rest" }).click();
-  await page.getByRole("region", { name: "About link.rest" }).getByRole("button", { name: "@color/link_rest" }).click();
+  await page
+    .getByRole("region", { name: "About link.rest" })
+    .getByRole("button", { name: "@color/link_rest" })
+    .click();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe("@color/link_rest");
   // The handoff opens with the same target.
   await page.getByRole("link", { name: /^Handoff/ }).click();

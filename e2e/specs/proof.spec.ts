@@ -28,7 +28,13 @@ test("no page paints with a colour of its own", async ({ page, slug }) => {
       .locator(`main[aria-label="${name}, light"]`)
       .evaluate(async () => {
         await new Promise((done) => setTimeout(done, 200));
-        return [...document.styleSheets].flatMap((sheet) => [...sheet.cssRules].filter((rule) => !(rule instanceof CSSFontFaceRule)).map((rule) => rule.cssText)).join("\n");
+        return [...document.styleSheets]
+          .flatMap((sheet) =>
+            [...sheet.cssRules]
+              .filter((rule) => !(rule instanceof CSSFontFaceRule))
+              .map((rule) => rule.cssText),
+          )
+          .join("\n");
       });
     expect(sheets.length).toBeGreaterThan(100);
     expect(sheets).not.toMatch(/#[0-9a-f]{3}|rgb\(|hsl\(|oklch\(|font-family/i);
@@ -46,7 +52,9 @@ test("shares tell how much of the page each colour covers", async ({ page, slug 
   await aim.press("Enter");
   await saved(page, 2);
   await expect(page.getByText("aim: 70, 22, 8 %").or(page.getByText("aim: 70, 23, 7 %"))).toBeVisible();
-  const numbers = (await shares.innerText()).match(/(dominant|secondary|accent) (\d+)/g)?.map((t) => Number(t.split(" ")[1]));
+  const numbers = (await shares.innerText())
+    .match(/(dominant|secondary|accent) (\d+)/g)
+    ?.map((t) => Number(t.split(" ")[1]));
   const sum = numbers?.reduce((a, b) => a + b, 0) ?? 0;
   expect(Math.abs(sum - 100)).toBeLessThanOrEqual(2);
 });

@@ -1,6 +1,9 @@
 import { expect, open, saved, test } from "./rhodon";
 
-test("a step is dragged along its line, saved once, undone and redone over a reload", async ({ page, slug }) => {
+test("a step is dragged along its line, saved once, undone and redone over a reload", async ({
+  page,
+  slug,
+}) => {
   await open(page, slug, "stave");
   const step = page.getByRole("slider", { name: "Petrol 300, lightness" });
   await step.scrollIntoViewIfNeeded();
@@ -65,7 +68,9 @@ test("method and strength change the scale", async ({ page, slug }) => {
   const step = page.getByRole("slider", { name: "Petrol 500, lightness" });
   await page.getByLabel("Method").selectOption("aligned");
   await saved(page, 2);
-  await expect.poll(async () => Math.abs(Number(await step.getAttribute("aria-valuenow")) - 49.6)).toBeLessThan(0.3);
+  await expect
+    .poll(async () => Math.abs(Number(await step.getAttribute("aria-valuenow")) - 49.6))
+    .toBeLessThan(0.3);
   const strength = page.getByRole("slider", { name: "Strength of Petrol" });
   const code = await step.getAttribute("aria-valuetext");
   await strength.focus();

@@ -14,7 +14,10 @@ test("a pasted list becomes colours, and refusals beside them", async ({ page, s
   await expect(page.getByRole("textbox", { name: "Name", exact: true })).toHaveCount(4);
 });
 
-test("a slug follows its name until it is set by hand, and a clash tells both names", async ({ page, slug }) => {
+test("a slug follows its name until it is set by hand, and a clash tells both names", async ({
+  page,
+  slug,
+}) => {
   await open(page, slug, "brand");
   const name = page.getByRole("textbox", { name: "Name", exact: true }).first();
   await name.fill("Deep Sea");
@@ -78,13 +81,22 @@ test("type and shape reach the proof", async ({ page, slug }) => {
   await body.press("Enter");
   await saved(page, 4);
   await expect
-    .poll(() => half(page, "light").locator("body").evaluate(() => [...document.fonts].some((f) => f.family.includes("Instrument") && f.status === "loaded")))
+    .poll(() =>
+      half(page, "light")
+        .locator("body")
+        .evaluate(() =>
+          [...document.fonts].some((f) => f.family.includes("Instrument") && f.status === "loaded"),
+        ),
+    )
     .toBe(true);
 });
 
 test("a role is put on another step by its list, and by dragging", async ({ page, slug }) => {
   await open(page, slug, "stave");
-  await page.getByRole("button", { name: /^primary\.tint/ }).first().press("Enter");
+  await page
+    .getByRole("button", { name: /^primary\.tint/ })
+    .first()
+    .press("Enter");
   const step = page.getByRole("combobox", { name: "Step of primary.tint, light" });
   await step.selectOption("petrol.200");
   await saved(page, 2);
@@ -109,15 +121,24 @@ test("steps are pinned, left out, named anew and made see-through", async ({ pag
   await open(page, slug, "stave");
   await page.getByRole("button", { name: "Pin Petrol 300" }).click();
   await saved(page, 2);
-  await expect(page.getByRole("slider", { name: "Petrol 300, lightness" })).toHaveAttribute("aria-disabled", "true");
+  await expect(page.getByRole("slider", { name: "Petrol 300, lightness" })).toHaveAttribute(
+    "aria-disabled",
+    "true",
+  );
   await page.getByRole("button", { name: "unpin" }).click();
   await saved(page, 3);
-  await page.getByRole("list", { name: "Steps of Petrol" }).getByRole("button", { name: "in", exact: true }).last().click();
+  await page
+    .getByRole("list", { name: "Steps of Petrol" })
+    .getByRole("button", { name: "in", exact: true })
+    .last()
+    .click();
   await saved(page, 4);
   const alpha = page.getByRole("textbox", { name: "Alpha steps, %" });
   await alpha.fill("8 thin");
   await alpha.press("Enter");
-  await expect(page.getByRole("alert")).toContainText("/scales/petrol/alpha/1: expected a number, found text");
+  await expect(page.getByRole("alert")).toContainText(
+    "/scales/petrol/alpha/1: expected a number, found text",
+  );
   await expect(alpha).toHaveValue("8 thin");
   await alpha.fill("8 16");
   await alpha.press("Enter");
@@ -145,8 +166,13 @@ test("a whole theme by keyboard alone", async ({ page, slug }) => {
     page.evaluate(
       ([source]) => {
         const node = document.activeElement;
-        const label = node instanceof HTMLInputElement || node instanceof HTMLTextAreaElement ? node.labels?.[0]?.textContent : "";
-        return new RegExp(source ?? "").test(node?.getAttribute("aria-label") || label || node?.textContent || "");
+        const label =
+          node instanceof HTMLInputElement || node instanceof HTMLTextAreaElement
+            ? node.labels?.[0]?.textContent
+            : "";
+        return new RegExp(source ?? "").test(
+          node?.getAttribute("aria-label") || label || node?.textContent || "",
+        );
       },
       [name.source],
     );

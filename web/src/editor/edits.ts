@@ -1,5 +1,8 @@
 import type { Spec, Token } from "../api/client";
 
+/** A change, made to whatever document is current by then. */
+export type Edit = (spec: Spec) => Spec;
+
 export type Mode = "light" | "dark";
 
 /** Changes of a document, as pure functions. What they come to, the server says. */
@@ -7,10 +10,14 @@ export type Mode = "light" | "dark";
 type Brand = NonNullable<Spec["brand"]>[number];
 type ScaleSettings = NonNullable<Spec["scales"]>[string];
 
+/** Whether two documents say the same. */
+export function alike(a: Spec, b: Spec): boolean {
+  return a === b || JSON.stringify(a) === JSON.stringify(b);
+}
+
 /** Whether two documents come to the same theme: what is chosen for the handoff derives nothing. */
 export function derivesAlike(a: Spec, b: Spec): boolean {
-  const bare = (spec: Spec) => JSON.stringify({ ...spec, handoff: undefined });
-  return a === b || bare(a) === bare(b);
+  return a === b || alike({ ...a, handoff: undefined }, { ...b, handoff: undefined });
 }
 
 export function setBrand(spec: Spec, index: number, change: Partial<Brand>): Spec {
@@ -56,25 +63,41 @@ export function setScale(spec: Spec, slug: string, change: Partial<ScaleSettings
   return { ...spec, scales: { ...spec.scales, [slug]: { ...spec.scales?.[slug], ...change } } };
 }
 
-export function setStepLightness(spec: Spec, slug: string, label: string, lightness: number): Spec {
-  const before = spec.scales?.[slug]?.lightness ?? {};
-  return setScale(spec, slug, { lightness: { ...before, [label]: Math.round(lightness * 10) / 10 } });
+/** Moves a step to a lightness, to a tenth; without one back to derived. */
+export function setStepLightness(
+  spec: Spec,
+  slug: string,
+  label: string,
+  lightness: number | undefined,
+): Spec {
+  const { [label]: _, ...rest } = spec.scales?.[slug]?.lightness ?? {};
+  const moved = lightness === undefined ? rest : { ...rest, [label]: Math.round(lightness * 10) / 10 };
+  return setScale(spec, slug, { lightness: moved });
+}
+
+/** Holds a step at a colour; without one lets go of it. */
+export function setPin(spec: Spec, slug: string, label: string, color: string | undefined): Spec {
+  const { [label]: _, ...rest } = spec.scales?.[slug]?.pins ?? {};
+  return setScale(spec, slug, { pins: color === undefined ? rest : { ...rest, [label]: color } });
+}
+
+/** Leaves a step out of exports, or takes it back in. */
+export function omitStep(spec: Spec, slug: string, label: string, out: boolean): Spec {
+  const others = (spec.scales?.[slug]?.omit ?? []).filter((l) => l !== label);
+  return setScale(spec, slug, { omit: out ? [...others, label] : others });
 }
 
 /** Sets a token by hand in one mode, wherever documents keep it; without text back to derived. */
 export function setToken(spec: Spec, token: Token, mode: Mode, text: string | undefined): Spec {
-  if (token.section === "scales") return setPin(spec, token.path, text);
+  if (token.section === "scales") {
+    const [slug = "", label = ""] = token.path.split(".");
+    return setPin(spec, slug, label, text);
+  }
   if (token.section === "own") return setOwn(spec, token, mode, text ?? "");
   const { [mode]: _, ...rest } = spec.roles?.[token.path] ?? {};
   const values = text === undefined ? rest : { ...rest, [mode]: text };
   const { [token.path]: __, ...others } = spec.roles ?? {};
   return { ...spec, roles: Object.keys(values).length > 0 ? { ...others, [token.path]: values } : others };
-}
-
-function setPin(spec: Spec, path: string, text: string | undefined): Spec {
-  const [slug = "", label = ""] = path.split(".");
-  const { [label]: _, ...rest } = spec.scales?.[slug]?.pins ?? {};
-  return setScale(spec, slug, { pins: text === undefined ? rest : { ...rest, [label]: text } });
 }
 
 function setOwn(spec: Spec, token: Token, mode: Mode, text: string): Spec {
@@ -103,4 +126,22 @@ export function removeToken(spec: Spec, path: string): Spec {
 
 export function addIntent(spec: Spec, name: string, scale: string): Spec {
   return { ...spec, intents: { ...spec.intents, [name]: { scale } } };
+}
+
+/** Chooses a target for the handoff with one more choice of an option. */
+export function setOption(spec: Spec, target: string, option: string, value: string): Spec {
+  const options = { ...spec.handoff?.[target], [option]: value };
+  return { ...spec, handoff: { ...spec.handoff, [target]: options } };
+}
+
+/** Chooses targets for the handoff, with the options that they have. */
+export function chooseTargets(spec: Spec, ids: string[]): Spec {
+  const added = Object.fromEntries(ids.map((id) => [id, spec.handoff?.[id] ?? {}]));
+  return { ...spec, handoff: { ...spec.handoff, ...added } };
+}
+
+/** Lets go of targets and of their options. */
+export function dropTargets(spec: Spec, ids: string[]): Spec {
+  const rest = Object.entries(spec.handoff ?? {}).filter(([id]) => !ids.includes(id));
+  return { ...spec, handoff: Object.fromEntries(rest) };
 }

@@ -3,7 +3,7 @@ import { startTransition, useCallback, useEffect, useMemo, useRef, useState } fr
 import { ApiProblem, answer, api, type Preview, type Problem, type Spec, type Theme } from "../api/client";
 import { themeQuery, themesQuery } from "../api/queries";
 import { publishSheets } from "../proof/sheets";
-import { derivesAlike } from "./edits";
+import { alike, derivesAlike, type Edit } from "./edits";
 import { hearOf } from "./live";
 import { Pump } from "./pump";
 
@@ -25,17 +25,27 @@ export interface Editor {
   problem: Problem | undefined;
   saving: boolean;
   clash: Clash | undefined;
-  /** Shows a change without saving it. */
-  draft: (spec: Spec) => void;
-  /** Saves a change as one revision. */
-  commit: (spec: Spec, label: string) => Promise<Theme | undefined>;
-  /** Back to the saved document. */
+  /** Shows a change without saving it, in the place of the one that was shown before. */
+  draft: (edit: Edit) => void;
+  /** Saves a change as one revision, on top of those that are still on their way. */
+  commit: (edit: Edit, label: string) => Promise<Theme | undefined>;
+  /** Back to the document without the change that is only shown. */
   discard: () => void;
   undo: () => void;
   redo: () => void;
   /** Saves an earlier revision's document as a new one. */
   restore: (revision: number) => void;
   settle: (choice: "mine" | "theirs") => void;
+}
+
+/** Where this window stands, ahead of what is rendered yet. */
+interface Standing {
+  /** The document with every change that was committed, be it saved, on its way or refused. */
+  committed: Spec;
+  /** How many changes were committed. */
+  commits: number;
+  /** Whether a draft upon the committed document is shown. */
+  drafted: boolean;
 }
 
 interface Shown {
@@ -60,6 +70,7 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
   const [saving, setSaving] = useState(false);
   const [clash, setClash] = useState<Clash>();
   const saved = useRef(loaded);
+  const standing = useRef<Standing>({ committed: loaded.spec, commits: 0, drafted: false });
   const queue = useRef<Promise<unknown>>(Promise.resolve());
 
   const pump = useMemo(
@@ -100,18 +111,22 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
     [ask],
   );
 
+  /** Takes a theme as it was saved after so many commits; what was changed since is not taken away. */
   const take = useCallback(
-    (next: Theme) => {
+    (next: Theme, commits: number) => {
       const before = saved.current;
       saved.current = next;
       setTheme(next);
-      setDraft(undefined);
+      const last = standing.current.commits === commits;
+      if (last) standing.current.committed = next.spec;
+      const settled = last && !standing.current.drafted;
+      if (settled) setDraft(undefined);
       setBefore(before.spec);
       client.setQueryData(themeQuery(next.slug).queryKey, next);
       void client.invalidateQueries({ queryKey: themesQuery.queryKey });
       if (derivesAlike(next.spec, before.spec) && derivesAlike(next.spec, asked.current)) {
         setPreview((shown) => shown && { ...shown, wake: { changes: [], unreadable: [] } });
-      } else ask({ spec: next.spec, before: before.spec });
+      } else if (settled) ask({ spec: next.spec, before: before.spec });
       if (next.slug !== before.slug) onRenamed(next.slug);
       return next;
     },
@@ -121,10 +136,11 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
   /** Writes go one after the other, each on the revision that the one before it made. */
   const write = useCallback(
     (send: (current: Theme) => Promise<Theme>, onStale?: (problem: Problem) => void) => {
+      const { commits } = standing.current;
       const job = async () => {
         setSaving(true);
         try {
-          return take(await send(saved.current));
+          return take(await send(saved.current), commits);
         } catch (error) {
           const found = problemOf(error);
           if (found.type === "/problems/stale-revision" && onStale) onStale(found);
@@ -142,7 +158,10 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
   );
 
   const commit = useCallback(
-    (spec: Spec, label: string) => {
+    (edit: Edit, label: string) => {
+      const { committed, commits } = standing.current;
+      const spec = edit(committed);
+      standing.current = { committed: spec, commits: commits + 1, drafted: false };
       show(spec);
       return write(
         (current) =>
@@ -190,7 +209,7 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
         if (revision === 0 || revision === saved.current.revision || drafting) return;
         void answer(api.GET("/api/themes/{slug}", { params: { path: { slug: saved.current.slug } } })).then(
           (theirs) => {
-            if (theirs.revision !== saved.current.revision) take(theirs);
+            if (theirs.revision !== saved.current.revision) take(theirs, standing.current.commits);
           },
           () => undefined,
         );
@@ -199,19 +218,33 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
   );
 
   const discard = useCallback(() => {
-    setDraft(undefined);
-    ask({ spec: saved.current.spec, before: undefined });
+    const { committed } = standing.current;
+    standing.current.drafted = false;
+    setDraft(committed === saved.current.spec ? undefined : committed);
+    ask({ spec: committed, before: undefined });
   }, [ask]);
+
+  const drawDraft = useCallback(
+    (edit: Edit) => {
+      const spec = edit(standing.current.committed);
+      // Moved back to where it was, it is no draft any more.
+      if (alike(spec, standing.current.committed)) return discard();
+      standing.current.drafted = true;
+      show(spec);
+    },
+    [show, discard],
+  );
 
   const settle = useCallback(
     (choice: "mine" | "theirs") => {
       const open = clash;
       setClash(undefined);
       if (!open) return;
+      standing.current.drafted = false;
       void answer(api.GET("/api/themes/{slug}", { params: { path: { slug: saved.current.slug } } })).then(
         (theirs) => {
-          take(theirs);
-          if (choice === "mine") void commit(open.mine, open.label);
+          take(theirs, standing.current.commits);
+          if (choice === "mine") void commit(() => open.mine, open.label);
         },
         (error) => setProblem(problemOf(error)),
       );
@@ -227,7 +260,7 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
     problem,
     saving,
     clash,
-    draft: show,
+    draft: drawDraft,
     commit,
     discard,
     undo: () => step("undo"),

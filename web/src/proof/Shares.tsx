@@ -33,7 +33,7 @@ export function Shares({
     const next = { ...aim, [part]: value };
     for (const p of left) next[p] = Math.round((aim[p] / before) * (100 - value));
     next[left[0] ?? part] += 100 - next.dominant - next.secondary - next.accent;
-    void commit({ ...spec, aim: next }, `aim: ${next.dominant}, ${next.secondary}, ${next.accent} %`);
+    void commit((s) => ({ ...s, aim: next }), `aim: ${next.dominant}, ${next.secondary}, ${next.accent} %`);
   };
   const sums = { dominant: 0, secondary: 0, accent: 0 };
   for (const [name, share] of shares) sums[partOf(name)] += share;

@@ -11,7 +11,7 @@ import { useThemeActions } from "./useThemeActions";
 
 /** The list of themes, and what can be done with the one at hand. */
 export function ThemeMenu() {
-  const { theme, spec, commit } = useTheEditor();
+  const { theme, commit } = useTheEditor();
   const { data: themes = [] } = useQuery(themesQuery);
   const navigate = useNavigate();
   const actions = useThemeActions();
@@ -51,7 +51,7 @@ export function ThemeMenu() {
         opened={dialog === "name"}
         name={theme.name}
         onClose={() => setDialog(undefined)}
-        onName={(name) => commit({ ...spec, name }, `renamed to ${name}`)}
+        onName={(name) => commit((s) => ({ ...s, name }), `renamed to ${name}`)}
       />
     </>
   );

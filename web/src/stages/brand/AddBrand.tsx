@@ -35,7 +35,7 @@ export function AddBrand() {
     );
     const label =
       good.length === 1 ? `${good[0]?.name} ${good[0]?.css} added` : `${good.length} colours added`;
-    const saved = await commit(next, label);
+    const saved = await commit(() => next, label);
     // What was refused stays in the field, to be mended.
     if (saved) setText(bad.map((i) => i.input).join("\n"));
   };

@@ -17,7 +17,7 @@ interface Props {
 
 /** One brand colour: a large plain swatch, its name, its code in any notation, what it is used for. */
 export function BrandCard({ index, color, count }: Props) {
-  const { theme, spec, preview, draft, commit, discard } = useTheEditor();
+  const { theme, preview, draft, commit, discard } = useTheEditor();
   const [name, setName] = useState(color.name);
   useEffect(() => setName(color.name), [color.name]);
   const [slug, setSlug] = useState(color.slug ?? "");
@@ -33,14 +33,14 @@ export function BrandCard({ index, color, count }: Props) {
     const next = pending.current;
     pending.current = undefined;
     if (next && next !== saved)
-      void commit(setBrand(spec, index, { color: next }), `${color.name}: ${saved} → ${next}`);
+      void commit((s) => setBrand(s, index, { color: next }), `${color.name}: ${saved} → ${next}`);
   };
   const saveLatest = useRef(save);
   saveLatest.current = save;
 
   const typed = useTypedColor(saved, (seen) => {
     pending.current = seen.css;
-    draft(setBrand(spec, index, { color: seen.css }));
+    draft((s) => setBrand(s, index, { color: seen.css }));
     // A pause in typing, or a picker that stays open, saves as well as leaving the field.
     clearTimeout(timer.current);
     timer.current = setTimeout(() => saveLatest.current(), 1200);
@@ -52,17 +52,24 @@ export function BrandCard({ index, color, count }: Props) {
       discard();
     } else save();
   };
+  const renaming = useRef("");
   const rename = async (next: { name: string; slug?: string }) => {
+    // Enter and then leaving the field rename once.
+    const asked = `${next.slug ?? color.slug} ${next.name}`;
+    if (renaming.current === asked) return;
+    renaming.current = asked;
     try {
       const body = { spec: theme.spec, brand: color.slug ?? "", ...next };
       const renamed = await answer(api.POST("/api/rename-brand", { body }));
       const label = next.slug ? `${color.name}: slug ${next.slug}` : `${color.name} renamed to ${next.name}`;
-      await commit(renamed.spec, label);
+      await commit(() => renamed.spec, label);
       setNameRefusal(undefined);
     } catch (error) {
       setNameRefusal(
         error instanceof ApiProblem ? (error.problem.problems?.[0]?.message ?? error.message) : String(error),
       );
+    } finally {
+      if (renaming.current === asked) renaming.current = "";
     }
   };
   const leaveName = () => {
@@ -75,7 +82,7 @@ export function BrandCard({ index, color, count }: Props) {
   const hanging = hangingOn(theme.spec, color.slug ?? "");
   const remove = () => {
     setRemoving(false);
-    void commit(removeBrand(spec, index), `${color.name} removed`);
+    void commit((s) => removeBrand(s, index), `${color.name} removed`);
   };
   const uses = preview?.derived.intents.filter((i) => i.scale === color.slug).map((i) => i.name) ?? [];
   const steps = preview?.derived.scales.find((s) => s.slug === color.slug)?.steps;
@@ -119,7 +126,7 @@ export function BrandCard({ index, color, count }: Props) {
             className={classes.tool}
             aria-label={`Move ${color.name} up`}
             disabled={index === 0}
-            onClick={() => commit(moveBrand(spec, index, index - 1), `${color.name} moved up`)}
+            onClick={() => commit((s) => moveBrand(s, index, index - 1), `${color.name} moved up`)}
           >
             <IconArrowUp size={15} />
           </button>
@@ -128,7 +135,7 @@ export function BrandCard({ index, color, count }: Props) {
             className={classes.tool}
             aria-label={`Move ${color.name} down`}
             disabled={index === count - 1}
-            onClick={() => commit(moveBrand(spec, index, index + 1), `${color.name} moved down`)}
+            onClick={() => commit((s) => moveBrand(s, index, index + 1), `${color.name} moved down`)}
           >
             <IconArrowDown size={15} />
           </button>

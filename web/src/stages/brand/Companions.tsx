@@ -38,7 +38,7 @@ export function Companions() {
       spec,
       kept.map((k) => ({ name: k.name, color: k.hex })),
     );
-    if (await commit(next, `${kept.map((k) => k.name).join(", ")} added`)) setKept([]);
+    if (await commit(() => next, `${kept.map((k) => k.name).join(", ")} added`)) setKept([]);
   };
   return (
     <section className={classes.companions} aria-label="Companions">

@@ -2,6 +2,7 @@ import { NumberInput } from "@mantine/core";
 import { useEffect, useState } from "react";
 import type { Spec } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
+import type { Edit } from "../../editor/edits";
 import { TypedField } from "../../shell/TypedField";
 import classes from "./BrandStage.module.css";
 
@@ -38,8 +39,12 @@ const SHAPES = [
 /** Type faces, sizes by ratio, weights, corner radius and border width. */
 export function TypeAndShape() {
   const { spec, draft, commit } = useTheEditor();
-  const type = (change: TypeSpec): Spec => ({ ...spec, type: { ...spec.type, ...change } });
-  const shape = (change: ShapeSpec): Spec => ({ ...spec, shape: { ...spec.shape, ...change } });
+  const type =
+    (change: TypeSpec): Edit =>
+    (s) => ({ ...s, type: { ...s.type, ...change } });
+  const shape =
+    (change: ShapeSpec): Edit =>
+    (s) => ({ ...s, shape: { ...s.shape, ...change } });
   return (
     <section className={classes.typeShape} aria-label="Type and shape">
       <h2 className={classes.title}>Type and shape</h2>

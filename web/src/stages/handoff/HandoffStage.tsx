@@ -29,7 +29,7 @@ export function HandoffStage() {
           key={target.id}
           target={target}
           remembered={chosen[target.id] ?? {}}
-          onRemember={(options, what) => remember(target.id, options, what)}
+          onRemember={(option, value) => remember(target.id, option, value)}
         />
       )}
     </div>

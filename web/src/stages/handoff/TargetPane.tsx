@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { answer, api, type Spec, type Target } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
 import { numberOf } from "../../editor/identity";
@@ -13,7 +13,7 @@ import { Warnings } from "./Warnings";
 interface Props {
   target: Target;
   remembered: Options;
-  onRemember: (options: Options, what: string) => Promise<unknown>;
+  onRemember: (option: string, value: string) => Promise<unknown>;
 }
 
 const exported = (spec: Spec, target: string, options: Options, revision: number | null) =>
@@ -23,6 +23,8 @@ const exported = (spec: Spec, target: string, options: Options, revision: number
 export function TargetPane({ target, remembered, onRemember }: Props) {
   const { spec, theme, before } = useTheEditor();
   const [typed, setTyped] = useState<Options>({});
+  /** Choices on their way: Enter and then leaving the field save once. */
+  const sent = useRef<Options>({});
   const [entered, setEntered] = useState(target.options[0]);
   const options = { ...remembered, ...typed };
   const revision = theme.spec === spec ? theme.revision : null;
@@ -40,21 +42,26 @@ export function TargetPane({ target, remembered, onRemember }: Props) {
     gcTime: 60_000,
     retry: false,
   });
-  /** Saves the options once the server takes them; what it refuses stays as typed. */
-  const save = async (next: Options, key: string) => {
+  /** Saves a choice once the server takes it; what it refuses stays as typed. */
+  const save = async (key: string, value: string) => {
+    if (sent.current[key] === value) return;
+    sent.current[key] = value;
+    const next = { ...remembered, [key]: value };
     const taken = await exported(spec, target.id, next, null).catch(() => undefined);
+    if (taken) await onRemember(key, value);
+    if (sent.current[key] === value) delete sent.current[key];
     if (!taken) return;
-    // A default is kept too: a parent may have chosen otherwise.
-    await onRemember(next, `${key} ${next[key] || "none"}`);
-    setTyped({});
+    setTyped(({ [key]: last, ...rest }) =>
+      last === undefined || last === value ? rest : { ...rest, [key]: last },
+    );
   };
   const set = (key: string, value: string, done: boolean) => {
-    setTyped({ ...typed, [key]: value });
-    if (done) void save({ ...options, [key]: value }, key);
+    setTyped((before) => ({ ...before, [key]: value }));
+    if (done) void save(key, value);
   };
   const leave = (key: string) => {
-    const value = options[key];
-    if (key in typed && value !== undefined && value !== remembered[key]) void save(options, key);
+    const value = typed[key];
+    if (value !== undefined && value !== remembered[key]) void save(key, value);
   };
   return (
     <div className={classes.pane}>

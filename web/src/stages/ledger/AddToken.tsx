@@ -1,8 +1,8 @@
 import { Button, NativeSelect, SegmentedControl, TextInput } from "@mantine/core";
 import { type FormEvent, useState } from "react";
-import { ApiProblem, answer, api, type Spec } from "../../api/client";
+import { ApiProblem, answer, api } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
-import { addIntent, addToken } from "../../editor/edits";
+import { addIntent, addToken, type Edit } from "../../editor/edits";
 import classes from "./Ledger.module.css";
 
 /** A token or an intent of one's own; both appear in every export. */
@@ -16,17 +16,17 @@ export function AddToken() {
   const [refusal, setRefusal] = useState<string>();
   const brands = preview?.derived.scales.filter((s) => s.origin !== "derived").map((s) => s.slug) ?? [];
 
-  const changed = (): Spec => {
-    if (what === "intent") return addIntent(spec, name.trim(), scale || (brands[0] ?? ""));
+  const adding = (): Edit => {
+    if (what === "intent") return (s) => addIntent(s, name.trim(), scale || (brands[0] ?? ""));
     const value = dark.trim() === "" ? { value: light.trim() } : { light: light.trim(), dark: dark.trim() };
-    return addToken(spec, name.trim(), value);
+    return (s) => addToken(s, name.trim(), value);
   };
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const next = changed();
+    const add = adding();
     try {
-      await answer(api.POST("/api/derive", { body: { spec: next } }));
-      await commit(next, `${name.trim()} added`);
+      await answer(api.POST("/api/derive", { body: { spec: add(spec) } }));
+      await commit(add, `${name.trim()} added`);
       setName("");
       setLight("");
       setDark("");

@@ -32,7 +32,7 @@ export function TokenDetail({ row, name, onChoose }: Props) {
           <button
             type="button"
             className={classes.remove}
-            onClick={() => commit(removeToken(spec, token.path), `${token.path} removed`)}
+            onClick={() => commit((s) => removeToken(s, token.path), `${token.path} removed`)}
           >
             remove
           </button>

@@ -1,7 +1,7 @@
 import { type FormEvent, type KeyboardEvent, useState } from "react";
 import { ApiProblem, answer, api, type Token } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
-import { type Mode, setToken } from "../../editor/edits";
+import { type Edit, type Mode, setToken } from "../../editor/edits";
 import classes from "./Ledger.module.css";
 
 interface Props {
@@ -25,12 +25,12 @@ export function ValueCell({ token, mode }: Props) {
   const save = async (event: FormEvent) => {
     event.preventDefault();
     if (text === undefined || text.trim() === written) return stop();
-    const next = setToken(spec, token, mode, text.trim());
+    const change: Edit = (s) => setToken(s, token, mode, text.trim());
     try {
       // Nothing is saved that cannot be derived: what was typed stays until it can.
-      await answer(api.POST("/api/derive", { body: { spec: next } }));
+      await answer(api.POST("/api/derive", { body: { spec: change(spec) } }));
       stop();
-      await commit(next, `${token.path} (${mode}): ${written} → ${text.trim()}`);
+      await commit(change, `${token.path} (${mode}): ${written} → ${text.trim()}`);
     } catch (error) {
       setRefusal(
         error instanceof ApiProblem ? (error.problem.problems?.[0]?.message ?? error.message) : String(error),
@@ -38,7 +38,7 @@ export function ValueCell({ token, mode }: Props) {
     }
   };
   const release = () =>
-    void commit(setToken(spec, token, mode, undefined), `${token.path} (${mode}): back to derived`);
+    void commit((s) => setToken(s, token, mode, undefined), `${token.path} (${mode}): back to derived`);
   const press = (event: KeyboardEvent) => {
     if (event.key === "Escape") stop();
   };

@@ -1,7 +1,7 @@
 import { NativeSelect, Slider, Text } from "@mantine/core";
-import type { Scale, Spec } from "../../api/client";
+import type { Scale } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
-import { setScale } from "../../editor/edits";
+import { type Edit, setScale } from "../../editor/edits";
 import classes from "./Stave.module.css";
 
 const METHODS = ["natural", "aligned", "mix"];
@@ -12,7 +12,7 @@ export function ScaleControls({ scale }: { scale: Scale }) {
   const settings = spec.scales?.[scale.slug] ?? {};
   const method = (value: string) =>
     void commit(
-      setScale(spec, scale.slug, { method: value as NonNullable<typeof settings.method> }),
+      (s) => setScale(s, scale.slug, { method: value as NonNullable<typeof settings.method> }),
       `${scale.name}: ${value}`,
     );
   return (
@@ -64,9 +64,12 @@ interface KnobProps {
 }
 
 function Knob({ scale, name, title, unit, factor, value, min, max, step }: KnobProps) {
-  const { spec, theme, draft, commit } = useTheEditor();
+  const { theme, draft, commit } = useTheEditor();
   const shown = `${Math.round(value * factor)} ${unit}`;
-  const changed = (base: Spec, to: number) => setScale(base, scale.slug, { [name]: to });
+  const turnTo =
+    (to: number): Edit =>
+    (s) =>
+      setScale(s, scale.slug, { [name]: to });
   return (
     <div className={classes.knob}>
       <Text component="span" size="sm" fw={500}>
@@ -80,12 +83,12 @@ function Knob({ scale, name, title, unit, factor, value, min, max, step }: KnobP
         min={min}
         max={max}
         step={step}
-        onChange={(to) => draft(changed(spec, to))}
+        onChange={(to) => draft(turnTo(to))}
         onChangeEnd={(to) => {
           const from = theme.spec.scales?.[scale.slug]?.[name] ?? (name === "strength" ? 1 : 0);
           if (to !== from) {
             const words = `${Math.round(from * factor)} → ${Math.round(to * factor)} ${unit}`;
-            void commit(changed(theme.spec, to), `${scale.name}: ${title.toLowerCase()} ${words}`);
+            void commit(turnTo(to), `${scale.name}: ${title.toLowerCase()} ${words}`);
           }
         }}
       />

@@ -24,7 +24,7 @@ export function StepSettings({ scale }: { scale: Scale }) {
   const { spec, preview, commit } = useTheEditor();
   const settings = spec.scales?.[scale.slug] ?? {};
   const set = (change: typeof settings, label: string) =>
-    void commit(setScale(spec, scale.slug, change), `${scale.name}: ${label}`);
+    void commit((s) => setScale(s, scale.slug, change), `${scale.name}: ${label}`);
   const steps = settings.steps?.join(" ") ?? "";
   const known = LISTS.some((l) => l.steps === steps);
   const setSteps = (text: string) =>

@@ -1,6 +1,6 @@
-import type { Scale, Step } from "../../api/client";
+import type { Scale, Spec, Step } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
-import { setScale } from "../../editor/edits";
+import { type Edit, omitStep, setPin, setStepLightness } from "../../editor/edits";
 import { CopyButton } from "../../shell/CopyButton";
 import classes from "./Stave.module.css";
 
@@ -16,21 +16,18 @@ export function StepStrip({ scale }: { scale: Scale }) {
 }
 
 function Chip({ scale, step }: { scale: Scale; step: Step }) {
-  const { theme, spec, preview, commit } = useTheEditor();
+  const { theme, preview, commit } = useTheEditor();
   const settings = theme.spec.scales?.[scale.slug] ?? {};
-  const { [step.label]: ownLightness, ...lightness } = settings.lightness ?? {};
-  const { [step.label]: ownPin, ...pins } = settings.pins ?? {};
   const omitted = settings.omit?.includes(step.label) ?? false;
   const css = preview?.derived.tokens.find((t) => t.path === step.path)?.css ?? step.path;
-  const set = (change: typeof settings, label: string) =>
-    void commit(setScale(spec, scale.slug, change), `${scale.name} ${step.label}: ${label}`);
-  const leaveOut = () => {
-    const omit = (settings.omit ?? []).filter((l) => l !== step.label);
+  const set = (edit: Edit, label: string) => void commit(edit, `${scale.name} ${step.label}: ${label}`);
+  const release = (s: Spec) => setStepLightness(s, scale.slug, step.label, undefined);
+  const pin = (hex: string | undefined) => (s: Spec) => setPin(release(s), scale.slug, step.label, hex);
+  const leaveOut = () =>
     set(
-      { omit: omitted ? omit : [...omit, step.label] },
+      (s) => omitStep(s, scale.slug, step.label, !omitted),
       omitted ? "back in exports" : "left out of exports",
     );
-  };
   return (
     <li
       className={classes.chip}
@@ -45,18 +42,18 @@ function Chip({ scale, step }: { scale: Scale; step: Step }) {
       <CopyButton text={css} label={`Copy the name ${css}`}>
         name
       </CopyButton>
-      {ownLightness !== undefined && (
+      {settings.lightness?.[step.label] !== undefined && (
         <button
           type="button"
           className={classes.release}
-          onClick={() => set({ lightness }, "lightness back to derived")}
+          onClick={() => set(release, "lightness back to derived")}
         >
           reset
         </button>
       )}
       <span className={classes.chipTools}>
-        {ownPin !== undefined ? (
-          <button type="button" className={classes.release} onClick={() => set({ pins }, "unpinned")}>
+        {settings.pins?.[step.label] !== undefined ? (
+          <button type="button" className={classes.release} onClick={() => set(pin(undefined), "unpinned")}>
             unpin
           </button>
         ) : (
@@ -65,9 +62,7 @@ function Chip({ scale, step }: { scale: Scale; step: Step }) {
               type="button"
               className={classes.chipAction}
               aria-label={`Pin ${scale.name} ${step.label}`}
-              onClick={() =>
-                set({ lightness, pins: { ...pins, [step.label]: step.hex } }, `pinned at ${step.hex}`)
-              }
+              onClick={() => set(pin(step.hex), `pinned at ${step.hex}`)}
             >
               pin
             </button>

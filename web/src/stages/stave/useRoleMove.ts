@@ -1,19 +1,19 @@
 import { useTheEditor } from "../../editor/EditorContext";
-import { setToken } from "../../editor/edits";
+import { type Edit, setToken } from "../../editor/edits";
 import type { Mode } from "./roles";
 
 /** Putting a role on another step: shown while it moves, saved where it is dropped. */
 export function useRoleMove(mode: Mode) {
-  const { spec, theme, preview, draft, commit, discard } = useTheEditor();
+  const { preview, draft, commit, discard } = useTheEditor();
   const token = (role: string) => preview?.derived.tokens.find((t) => t.path === role);
-  const changed = (base: typeof spec, role: string, step: string | undefined) => {
+  const put = (role: string, step: string | undefined): Edit => {
     const found = token(role);
-    return found ? setToken(base, found, mode, step === undefined ? undefined : `{${step}}`) : base;
+    return (s) => (found ? setToken(s, found, mode, step === undefined ? undefined : `{${step}}`) : s);
   };
   return {
-    show: (role: string, step: string) => draft(changed(theme.spec, role, step)),
+    show: (role: string, step: string) => draft(put(role, step)),
     save: (role: string, step: string | undefined) =>
-      void commit(changed(theme.spec, role, step), `${role} (${mode}): ${step ?? "back to derived"}`),
+      void commit(put(role, step), `${role} (${mode}): ${step ?? "back to derived"}`),
     /** Back to where it was. */
     drop: discard,
     isSet: (role: string) => {

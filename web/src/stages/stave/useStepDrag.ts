@@ -1,12 +1,20 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import type { Scale, Step } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
-import { setStepLightness } from "../../editor/edits";
+import { type Edit, setStepLightness } from "../../editor/edits";
 
 /** A pointer that moved less than this was a click. */
 const CLICK = 3;
 /** A pause after the last key that ends a change, in ms. */
 const PAUSE = 600;
+
+/** A movement by keys that is not over yet. */
+interface Typed {
+  label: string;
+  from: number;
+  to: number;
+  timer: ReturnType<typeof setTimeout>;
+}
 
 const cut = (l: number) => Math.min(100, Math.max(0, l));
 
@@ -15,14 +23,25 @@ const cut = (l: number) => Math.min(100, Math.max(0, l));
  * revision. The server keeps the order of the steps, whatever is asked for.
  */
 export function useStepDrag(scale: Scale, onClick: () => void) {
-  const { spec, theme, draft, commit, discard } = useTheEditor();
+  const { draft, commit, discard } = useTheEditor();
   const drag = useRef<{ from: number; x: number; moved: boolean; to: number }>(undefined);
-  const typed = useRef<{ to: number; timer: ReturnType<typeof setTimeout> }>(undefined);
+  const typed = useRef<Typed>(undefined);
 
-  const move = (step: Step, to: number) => draft(setStepLightness(spec, scale.slug, step.label, to));
-  const save = (step: Step, from: number, to: number) => {
-    const label = `${scale.name} ${step.label}: lightness ${from.toFixed(1)} → ${to.toFixed(1)}`;
-    void commit(setStepLightness(theme.spec, scale.slug, step.label, to), label);
+  const at =
+    (label: string, to: number): Edit =>
+    (s) =>
+      setStepLightness(s, scale.slug, label, to);
+  const save = (label: string, from: number, to: number) => {
+    const words = `${scale.name} ${label}: lightness ${from.toFixed(1)} → ${to.toFixed(1)}`;
+    void commit(at(label, to), words);
+  };
+  /** Ends a movement by keys. */
+  const saveTyped = () => {
+    const done = typed.current;
+    typed.current = undefined;
+    if (!done) return;
+    clearTimeout(done.timer);
+    save(done.label, done.from, done.to);
   };
 
   const bind = (step: Step) => ({
@@ -40,14 +59,14 @@ export function useStepDrag(scale: Scale, onClick: () => void) {
       state.moved = true;
       if (step.pinned) return;
       state.to = cut(state.from - (distance / line.clientWidth) * 100);
-      move(step, state.to);
+      draft(at(step.label, state.to));
     },
     onPointerUp: () => {
       const state = drag.current;
       drag.current = undefined;
       if (!state) return;
       if (!state.moved) onClick();
-      else if (!step.pinned) save(step, state.from, state.to);
+      else if (!step.pinned) save(step.label, state.from, state.to);
     },
     onPointerCancel: () => {
       if (drag.current?.moved) discard();
@@ -62,15 +81,12 @@ export function useStepDrag(scale: Scale, onClick: () => void) {
       const way = { ArrowLeft: 1, ArrowUp: 1, ArrowRight: -1, ArrowDown: -1 }[event.key];
       if (way === undefined || step.pinned) return;
       event.preventDefault();
-      const from = typed.current?.to ?? step.lightness;
-      const to = cut(from + way * (event.shiftKey ? 2 : 0.5));
+      if (typed.current?.label !== step.label) saveTyped();
+      const before = typed.current ?? { from: step.lightness, to: step.lightness };
+      const to = cut(before.to + way * (event.shiftKey ? 2 : 0.5));
       clearTimeout(typed.current?.timer);
-      move(step, to);
-      const timer = setTimeout(() => {
-        typed.current = undefined;
-        save(step, step.lightness, to);
-      }, PAUSE);
-      typed.current = { to, timer };
+      draft(at(step.label, to));
+      typed.current = { label: step.label, from: before.from, to, timer: setTimeout(saveTyped, PAUSE) };
     },
   });
   return bind;

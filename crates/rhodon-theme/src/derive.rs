@@ -10,7 +10,7 @@ use crate::intent::{self, Plan, Source};
 use crate::label::{Slug, StepLabel};
 use crate::own;
 use crate::reason::Reason;
-use crate::role::{Backdrop, FAMILIES, Painter};
+use crate::role::{self, Backdrop};
 use crate::scale::{self, Pin, Request, Scale, default_labels};
 use crate::spec::{Problems, Resolved, ScaleSpec, TokenKind};
 use crate::token::{Cell, Cells, Mode, Pair, Section, Token};
@@ -100,11 +100,7 @@ pub fn derive(theme: &Resolved) -> Result<Derived, Problems> {
     let (scales, intents) = scales(theme)?;
     let book = Book::new(theme, step_values(&scales))?;
     let backdrop = Backdrop { scales: &scales, intents: &intents, book: &book };
-    let [light, dark] = Mode::BOTH.map(|mode| {
-        let mut painter = Painter::new(mode, &backdrop);
-        FAMILIES.iter().for_each(|family| family(&mut painter));
-        painter.finish()
-    });
+    let [light, dark] = Mode::BOTH.map(|mode| role::paint(mode, &backdrop));
     let mut tokens = Vec::with_capacity(512);
     scales.iter().for_each(|s| scale_tokens(s, &mut tokens));
     for ((path, light), (_, dark)) in light.roles.into_iter().zip(dark.roles) {
@@ -374,7 +370,7 @@ fn check_roles(theme: &Resolved, book: &Book, tokens: &[Token]) -> Result<(), Pr
         return Ok(());
     }
     let mut problems = Problems::default();
-    let known: HashSet<&str> = tokens.iter().map(|t| &*t.path).collect();
+    let kinds: HashMap<&str, TokenKind> = tokens.iter().map(|t| (&*t.path, t.kind)).collect();
     let roles: Vec<&str> = tokens.iter().filter(|t| t.section == Section::Roles).map(|t| &*t.path).collect();
     for path in theme.spec.roles.keys() {
         if !roles.contains(&path.as_str()) {
@@ -384,11 +380,13 @@ fn check_roles(theme: &Resolved, book: &Book, tokens: &[Token]) -> Result<(), Pr
             continue;
         }
         for mode in Mode::BOTH {
-            if let Ok(End::Path(end)) = book.follow(path.as_str(), mode)
-                && !known.contains(end.as_str())
-            {
-                problems.add(format!("/roles/{path}/{}", mode.id()), format!("no token \"{end}\""));
-            }
+            let Ok(End::Path(end)) = book.follow(path.as_str(), mode) else { continue };
+            let message = match kinds.get(end.as_str()) {
+                Some(TokenKind::Color) => continue,
+                Some(kind) => format!("expected a color, found a {}: \"{end}\"", kind.id()),
+                None => format!("no token \"{end}\""),
+            };
+            problems.add(format!("/roles/{path}/{}", mode.id()), message);
         }
     }
     if problems.0.is_empty() { Ok(()) } else { Err(problems) }

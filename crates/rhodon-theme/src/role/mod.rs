@@ -14,13 +14,16 @@ mod shade;
 mod surface;
 mod text;
 
-pub(crate) use painter::{Backdrop, Painter};
+use painter::Ahead;
+pub(crate) use painter::{Backdrop, Painted, Painter};
+
+use crate::token::Mode;
 
 /// Paints one family of roles.
 type Family = fn(&mut Painter<'_>);
 
 /// Every family.
-pub(crate) const FAMILIES: &[Family] = &[
+const FAMILIES: &[Family] = &[
     surface::paint,
     text::paint,
     border::paint,
@@ -31,6 +34,29 @@ pub(crate) const FAMILIES: &[Family] = &[
     shade::paint,
     chart::paint,
 ];
+
+/// Rounds of painting after which roles that depend on each other in a circle are left as they are.
+const ROUNDS: usize = 6;
+
+/// Paints every family in one mode. A role set by hand may refer to one that is painted after it:
+/// then all is painted again with what that one came to, so that what stands on it can be read.
+pub(crate) fn paint(mode: Mode, on: &Backdrop<'_>) -> Painted {
+    let mut ahead = Ahead::new();
+    for _ in 1..ROUNDS {
+        let painted = paint_once(mode, on, &ahead);
+        if painted.awaited == ahead {
+            return painted;
+        }
+        ahead = painted.awaited;
+    }
+    paint_once(mode, on, &ahead)
+}
+
+fn paint_once(mode: Mode, on: &Backdrop<'_>, ahead: &Ahead) -> Painted {
+    let mut painter = Painter::new(mode, on, ahead);
+    FAMILIES.iter().for_each(|family| family(&mut painter));
+    painter.finish()
+}
 
 /// Least contrast of running text (WCAG 2.2, 1.4.3).
 const TEXT: f64 = 4.5;

@@ -1,5 +1,6 @@
 //! What a family of roles paints on: the scales, the mode, and the roles painted so far.
 
+use std::collections::HashMap;
 use std::sync::Arc;
 
 use rhodon_color::{Rgb8, contrast_ratio};
@@ -42,7 +43,12 @@ struct Declared {
 pub(crate) struct Painted {
     pub roles: Vec<(Arc<str>, Cell)>,
     pub pairs: Vec<Pair>,
+    /// What the roles came to that were referred to before they were painted.
+    pub awaited: Ahead,
 }
+
+/// Colours of roles by path, known before they are painted.
+pub(crate) type Ahead = HashMap<Arc<str>, ColorValue>;
 
 /// See the module.
 #[derive(Debug)]
@@ -51,6 +57,7 @@ pub(crate) struct Painter<'a> {
     pub on: &'a Backdrop<'a>,
     /// The four surfaces, once painted.
     pub surfaces: Vec<RoleId>,
+    ahead: &'a Ahead,
     roles: Vec<(Arc<str>, Cell)>,
     declared: Vec<Declared>,
     /// Overrides that refer to a role painted later.
@@ -58,10 +65,11 @@ pub(crate) struct Painter<'a> {
 }
 
 impl<'a> Painter<'a> {
-    pub(crate) fn new(mode: Mode, on: &'a Backdrop<'a>) -> Self {
+    pub(crate) fn new(mode: Mode, on: &'a Backdrop<'a>, ahead: &'a Ahead) -> Self {
         Self {
             mode,
             on,
+            ahead,
             surfaces: Vec::new(),
             roles: Vec::with_capacity(128),
             declared: Vec::with_capacity(192),
@@ -95,7 +103,12 @@ impl<'a> Painter<'a> {
                 Ok(color) => cell.value = Value::Color(*color),
                 Err(role) => match self.find(role) {
                     Some(found) => cell.value = Value::Color(self.value(found)),
-                    None => self.waiting.push((id, role.clone())),
+                    None => {
+                        if let Some(color) = self.ahead.get(role) {
+                            cell.value = Value::Color(*color);
+                        }
+                        self.waiting.push((id, role.clone()));
+                    }
                 },
             }
         }
@@ -173,6 +186,7 @@ impl<'a> Painter<'a> {
                 }
             })
             .collect();
-        Painted { roles: self.roles, pairs }
+        let awaited = self.waiting.iter().map(|(id, role)| (role.clone(), self.value(*id))).collect();
+        Painted { roles: self.roles, pairs, awaited }
     }
 }

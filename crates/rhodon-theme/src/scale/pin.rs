@@ -59,6 +59,9 @@ pub(crate) fn place(pins: &[Pin], labels: &[StepLabel], targets: &[f64]) -> Resu
             return Err(ScaleError::PinsTooClose { first: pair[0].1.color, second: pair[1].1.color });
         }
     }
+    if let Some((_, pin)) = wanted.get(labels.len()) {
+        return Err(ScaleError::NoRoom { color: pin.color, steps: labels.len() });
+    }
     let mut notes = Vec::new();
     let mut placed: Vec<Placed> = Vec::with_capacity(wanted.len());
     let last = labels.len() - 1;

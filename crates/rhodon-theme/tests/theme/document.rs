@@ -1,31 +1,10 @@
 //! Reading documents, inheriting, references, and what is refused.
-#![allow(clippy::unwrap_used)]
 
 use insta::assert_snapshot;
 use rhodon_theme::{InheritError, Mode, Origin, Resolved, Slug, Spec, derive};
-use serde_json::{Value, json};
+use serde_json::json;
 
-fn document(extra: Value) -> Value {
-    let mut base = json!({
-        "format": 1,
-        "name": "Tern",
-        "brand": [{ "name": "Petrol", "slug": "petrol", "color": "#0f5c7a" }]
-    });
-    for (key, value) in extra.as_object().unwrap() {
-        base[key] = value.clone();
-    }
-    base
-}
-
-fn theme(extra: Value) -> Resolved {
-    Resolved::alone(Spec::read(&document(extra)).unwrap())
-}
-
-/// All problems of a document, as lines.
-fn problems(extra: Value) -> String {
-    let found = Spec::read(&document(extra)).and_then(|s| derive(&Resolved::alone(s)).map(|_| ()));
-    found.expect_err("a problem").to_string()
-}
+use crate::support::{document, problems, theme};
 
 #[test]
 fn every_problem_is_told_at_once_with_its_place() {
@@ -128,7 +107,7 @@ fn contradictions_are_told_with_their_place() {
 
 #[test]
 fn reading_back_what_was_written_gives_the_same() {
-    let text = include_str!("../../../demo/brindle-sound-ferries.rhodon.json");
+    let text = include_str!("../../../../demo/brindle-sound-ferries.rhodon.json");
     let spec = Spec::parse(text).unwrap();
     assert_eq!(Spec::read(&spec.to_json()).unwrap(), spec);
 }
@@ -316,7 +295,7 @@ fn the_schema_is_published() {
 /// The demo theme as a person reads it; every change of a rule shows here.
 #[test]
 fn the_demo_theme() {
-    let spec = Spec::parse(include_str!("../../../demo/brindle-sound-ferries.rhodon.json")).unwrap();
+    let spec = Spec::parse(include_str!("../../../../demo/brindle-sound-ferries.rhodon.json")).unwrap();
     let derived = derive(&Resolved::alone(spec)).unwrap();
     let mut lines = Vec::new();
     for token in &derived.tokens {

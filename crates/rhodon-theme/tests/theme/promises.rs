@@ -1,5 +1,4 @@
 //! The promises of the product as properties, over random brands and a hard set.
-#![allow(clippy::unwrap_used)]
 
 use proptest::prelude::*;
 use rhodon_color::{Color, Rgb8, contrast_ratio, difference};
@@ -208,5 +207,75 @@ proptest! {
     fn deriving_twice_gives_the_same(codes in prop::collection::vec(any::<[u8; 3]>(), 1..=4)) {
         let colors: Vec<Rgb8> = codes.into_iter().map(|[r, g, b]| Rgb8::new(r, g, b)).collect();
         prop_assert_eq!(theme_of(&colors).tokens, theme_of(&colors).tokens);
+    }
+}
+
+/// Settings of a scale, sensible or not.
+fn settings() -> impl Strategy<Value = serde_json::Value> {
+    let label = (0usize..6).prop_map(|i| ["50", "300", "500", "600", "900", "nowhere"][i].to_owned());
+    let code = any::<[u8; 3]>().prop_map(|[r, g, b]| Rgb8::new(r, g, b).to_string());
+    let words = || prop::collection::vec((1u32..1200).prop_map(|n| n.to_string()), 2..=12);
+    (
+        prop::option::of(prop::sample::select(&["natural", "aligned", "mix"][..])),
+        prop::option::of(words()),
+        prop::option::of(label.clone()),
+        prop::collection::btree_map(label.clone(), code, 0..3),
+        prop::collection::btree_map(label, 0.0..=100.0, 0..3),
+        (prop::option::of(-20.0..=20.0), prop::option::of(0.0..=2.0)),
+        (any::<bool>(), any::<bool>(), prop::collection::vec(1u8..=99, 0..3)),
+    )
+        .prop_map(|(method, steps, at, pins, lightness, (turn, strength), (zero, wide, alpha))| {
+            let all = serde_json::json!({
+                "method": method, "steps": steps, "at": at, "pins": pins, "lightness": lightness,
+                "turn": turn, "strength": strength, "zero": zero, "wide": wide, "alpha": alpha
+            });
+            let set = all.as_object().unwrap().iter().filter(|(_, v)| !v.is_null());
+            set.map(|(k, v)| (k.clone(), v.clone())).collect::<serde_json::Map<_, _>>().into()
+        })
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(2000))]
+
+    #[test]
+    fn any_settings_give_a_falling_scale_or_a_sentence(
+        code in any::<[u8; 3]>(),
+        other in any::<[u8; 3]>(),
+        to in any::<bool>(),
+        settings in settings(),
+    ) {
+        let [own, end] = [code, other].map(|[r, g, b]| Rgb8::new(r, g, b).to_string());
+        let mut settings = settings;
+        if to {
+            settings["to"] = "end".into();
+        }
+        let mixed = settings["method"] == "mix";
+        let document = serde_json::json!({
+            "format": 1, "name": "Any",
+            "brand": [
+                { "name": "Own", "slug": "own", "color": own },
+                { "name": "End", "slug": "end", "color": end }
+            ],
+            "scales": { "own": settings }
+        });
+        let found = Spec::read(&document).and_then(|spec| derive(&Resolved::alone(spec)));
+        match found {
+            Ok(theme) => {
+                let scale = &theme.scales[0].scale;
+                for w in scale.steps.windows(2).filter(|_| !mixed) {
+                    prop_assert!(
+                        w[0].color.luminance() > w[1].color.luminance(),
+                        "{document}: {} {} before {} {}", w[0].label, w[0].color, w[1].label, w[1].color
+                    );
+                }
+                prop_assert!(theme.pairs.iter().all(|p| p.pass), "{document}");
+            }
+            Err(problems) => {
+                for problem in &problems.0 {
+                    prop_assert!(problem.pointer.starts_with('/'), "{problem:?}");
+                    prop_assert!(problem.message.contains("expected") || problem.message.contains("no step"), "{problem:?}");
+                }
+            }
+        }
     }
 }

@@ -1,0 +1,10 @@
+//! The core as a whole: from a document to its tokens.
+#![allow(clippy::unwrap_used)]
+
+mod document;
+mod promises;
+mod roles;
+mod scales;
+mod support;
+mod tokens;
+mod wake;

@@ -4,8 +4,8 @@
 
 use proptest::prelude::*;
 use rhodon_color::{
-    Color, HueSlice, RELATIONS, Rgb8, Space, Vision, VisionKind, companions, contrast_ratio, difference,
-    lightness_from_luminance, luminance_from_lightness,
+    Color, HueSlice, Lab65, RELATIONS, Rgb8, Space, Vision, VisionKind, companions, contrast_ratio,
+    difference, ink_on, lightness_from_luminance, lightness_limits, luminance_from_lightness,
 };
 
 const SPACES: [Space; 15] = [
@@ -138,5 +138,128 @@ proptest! {
             let rounded = color.in_space(Space::Srgb).map(|v| (v * 255.0).round().clamp(0.0, 255.0) as u8);
             prop_assert_eq!(mapped.channels(), rounded);
         }
+    }
+}
+
+/// Pairs of Sharma, Wu and Dalal, "The CIEDE2000 color-difference formula" (2005), table 1, that
+/// test the hue mean, the rotation term and the greys.
+#[test]
+fn difference_has_the_published_values() {
+    use palette::color_difference::Ciede2000;
+    let lab = |[l, a, b]: [f64; 3]| Lab65::new(l, a, b);
+    for (one, other, wanted) in [
+        ([50.0, 2.6772, -79.7751], [50.0, 0.0, -82.7485], 2.0425),
+        ([50.0, 3.1571, -77.2803], [50.0, 0.0, -82.7485], 2.8615),
+        ([50.0, -1.3802, -84.2814], [50.0, 0.0, -82.7485], 1.0),
+        ([50.0, 0.0, 0.0], [50.0, -1.0, 2.0], 2.3669),
+        ([50.0, 2.49, -0.001], [50.0, -2.49, 0.0009], 7.1792),
+        ([50.0, 2.49, -0.001], [50.0, -2.49, 0.0011], 7.2195),
+        ([50.0, -0.001, 2.49], [50.0, 0.0011, -2.49], 4.7461),
+        ([50.0, 2.5, 0.0], [73.0, 25.0, -18.0], 27.1492),
+        ([50.0, 2.5, 0.0], [56.0, -27.0, -3.0], 31.9030),
+        ([60.2574, -34.0099, 36.2677], [60.4626, -34.1751, 39.4387], 1.2644),
+        ([22.7233, 20.0904, -46.6940], [23.0331, 14.9730, -42.5619], 2.0373),
+        ([90.9257, -0.5406, -0.9208], [88.6381, -0.8985, -0.7239], 1.5381),
+        ([2.0776, 0.0795, -1.1350], [0.9033, -0.0636, -0.5514], 0.9082),
+    ] {
+        let found = lab(one).difference(lab(other));
+        assert!((found - wanted).abs() < 1e-4, "{one:?} {other:?}: {found}, not {wanted}");
+    }
+}
+
+#[test]
+fn lightness_limits_are_where_a_ratio_begins() {
+    for ground in ["#ffffff", "#000000", "#0f5c7a", "#e4572e", "#767676"] {
+        let ground = code(ground);
+        for ratio in [3.0, 4.5, 7.0] {
+            let (darker, lighter) = lightness_limits(ground, ratio);
+            for limit in [darker, lighter].into_iter().flatten() {
+                let y = luminance_from_lightness(limit);
+                let (a, b) = (ground.luminance() + 0.05, y + 0.05);
+                let found = if a > b { a / b } else { b / a };
+                assert!((found - ratio).abs() < 1e-9, "{ground} {ratio}: {found}");
+            }
+            assert_eq!(darker.is_some(), contrast_ratio(ground, Rgb8::BLACK) >= ratio, "{ground} {ratio}");
+            assert_eq!(lighter.is_some(), contrast_ratio(ground, Rgb8::WHITE) >= ratio, "{ground} {ratio}");
+        }
+    }
+}
+
+#[test]
+fn known_eyes_see_known_colours() {
+    // Machado, Oliveira and Fernandes (2009): full severity, in linear light.
+    for (kind, color, seen) in [
+        (VisionKind::Protan, "lime", "#ffe500"),
+        (VisionKind::Deutan, "red", "#a39000"),
+        (VisionKind::Deutan, "lime", "#eed300"),
+        (VisionKind::Tritan, "blue", "#006396"),
+        (VisionKind::Tritan, "white", "#ffffff"),
+    ] {
+        let found = Vision::new(kind, 1.0).see(code(color));
+        let apart = difference(found, code(seen));
+        assert!(apart < 4.0, "{kind:?} sees {color} as {found}, {apart} from {seen}");
+    }
+    // More severe is further from normal.
+    for kind in VisionKind::ALL {
+        let moved = |s: f64| difference(code("#e4572e"), Vision::new(kind, s).see(code("#e4572e")));
+        let steps: Vec<f64> = (0..=10).map(|i| moved(f64::from(i) / 10.0)).collect();
+        assert!(steps.windows(2).all(|w| w[1] >= w[0] - 0.3), "{kind:?} {steps:?}");
+        assert_eq!(Vision::new(kind, 7.0).see(code("#e4572e")), Vision::new(kind, 1.0).see(code("#e4572e")));
+        assert_eq!(Vision::new(kind, -1.0).see(code("#e4572e")), code("#e4572e"));
+    }
+}
+
+#[test]
+fn a_code_reads_only_as_it_prints() {
+    assert_eq!("#0F5c7A".parse::<Rgb8>().unwrap(), Rgb8::new(15, 92, 122));
+    for bad in ["", "#", "0f5c7a", "#0f5c7", "#0f5c7aa", "#0f5c7g", " #0f5c7a", "#+f5c7a", "#öö"] {
+        assert_eq!(
+            bad.parse::<Rgb8>().unwrap_err().to_string(),
+            "expected a code of the form #rrggbb",
+            "{bad:?}"
+        );
+    }
+}
+
+#[test]
+fn a_gamut_is_told_as_it_is() {
+    for (text, srgb, p3) in [
+        ("#ff0000", true, true),
+        ("color(display-p3 1 0 0)", false, true),
+        ("color(rec2020 0 1 0)", false, false),
+        ("oklch(0.7 0.4 150)", false, false),
+        ("lab(50 0 0)", true, true),
+        ("color(srgb 1.01 0 0)", false, true),
+    ] {
+        let fit = Color::parse(text).unwrap().gamut_fit();
+        assert_eq!((fit.srgb, fit.p3), (srgb, p3), "{text}");
+    }
+}
+
+proptest! {
+    #[test]
+    fn contrast_and_difference_do_not_care_which_comes_first(a in any::<[u8; 3]>(), b in any::<[u8; 3]>()) {
+        let [a, b] = [a, b].map(|[r, g, b]| Rgb8::new(r, g, b));
+        prop_assert_eq!(contrast_ratio(a, b), contrast_ratio(b, a));
+        prop_assert!((difference(a, b) - difference(b, a)).abs() < 1e-9);
+        prop_assert!((1.0..=21.0).contains(&contrast_ratio(a, b)));
+        prop_assert_eq!(difference(a, b) == 0.0, a == b);
+    }
+
+    #[test]
+    fn ink_is_readable_on_anything(r: u8, g: u8, b: u8) {
+        let ground = Rgb8::new(r, g, b);
+        prop_assert!(contrast_ratio(ink_on(ground), ground) >= 4.5);
+    }
+
+    #[test]
+    fn a_mapped_colour_keeps_its_hue(l in 0.2..0.9f64, h in 0.0..360.0f64) {
+        // Section 13.2 clips within a just noticeable difference of 0.02 in Oklab.
+        let asked = Color::new(Space::Oklch, [l, 0.37, h], 1.0);
+        let mapped = asked.to_rgb8().to_oklch();
+        prop_assert!((mapped.l - l).abs() < 0.03, "{} {} gave {:?}", l, h, mapped);
+        let turned = (mapped.h - h).rem_euclid(360.0);
+        let apart = mapped.c * turned.min(360.0 - turned).to_radians().sin();
+        prop_assert!(apart.abs() < 0.03, "{} {} gave {:?}", l, h, mapped);
     }
 }

@@ -116,6 +116,66 @@ fn what_css_refuses_is_refused_with_a_sentence() {
     }
 }
 
+#[test]
+fn an_opacity_is_written_in_each_notation() {
+    let half = Color::parse("#0f5c7a80").unwrap();
+    for (notation, text) in [
+        (Notation::Hex, "#0f5c7a80"),
+        (Notation::Rgb, "rgb(15 92 122 / 0.502)"),
+        (Notation::Hsl, "hsl(196.82 78.1% 26.86% / 0.502)"),
+        (Notation::Oklch, "oklch(0.44612 0.08422 230.693 / 0.502)"),
+    ] {
+        assert_eq!(notation.write(half), text);
+        assert_eq!(Color::parse(text).unwrap().to_hex(), "#0f5c7a80", "{text}");
+        assert_eq!(notation.id().parse(), Ok(notation));
+    }
+    assert_eq!("lab".parse::<Notation>().unwrap_err().to_string(), "expected hex, rgb, hsl or oklch");
+}
+
+#[test]
+fn what_lies_outside_srgb_is_kept_where_a_notation_can() {
+    let green = Color::parse("color(display-p3 0 1 0)").unwrap();
+    let written = Notation::Oklch.write(green);
+    assert!(!Color::parse(&written).unwrap().gamut_fit().srgb, "{written}");
+    for notation in [Notation::Hex, Notation::Rgb, Notation::Hsl] {
+        let written = notation.write(green);
+        assert!(Color::parse(&written).unwrap().gamut_fit().srgb, "{written}");
+    }
+    assert_eq!(Notation::Oklch.write(Color::parse("#777").unwrap()), "oklch(0.56926 0 none)");
+}
+
+#[test]
+fn opacities_are_cut_to_their_range_and_kept() {
+    for (text, alpha) in [
+        ("rgb(0 0 0 / 2)", 1.0),
+        ("rgb(0 0 0 / -1)", 0.0),
+        ("rgb(0 0 0 / none)", 0.0),
+        ("rgb(0 0 0 / 12.5%)", 0.125),
+        ("#0000", 0.0),
+        ("color(srgb 0 0 0 / 0.3)", 0.3),
+        ("oklch(0 0 0)", 1.0),
+    ] {
+        assert_eq!(Color::parse(text).unwrap().alpha(), alpha, "{text}");
+    }
+}
+
+#[test]
+fn angles_of_every_unit_are_one_hue() {
+    let wanted = hex("hsl(90 60% 40%)");
+    for text in [
+        "hsl(90deg 60% 40%)",
+        "hsl(0.25turn 60% 40%)",
+        "hsl(100grad 60% 40%)",
+        "hsl(1.5707963rad 60% 40%)",
+        "hsl(450 60% 40%)",
+        "hsl(-270deg 60% 40%)",
+        "hsl(9e1 60% 40%)",
+        "hsl(calc(45deg * 2) 60% 40%)",
+    ] {
+        assert_eq!(hex(text), wanted, "{text}");
+    }
+}
+
 proptest! {
     #[test]
     fn reading_never_panics(text in "\\PC{0,40}|[rgbhslwackp]{2,5}\\([-+.0-9a-z%,/ ()*]{0,30}\\)?") {

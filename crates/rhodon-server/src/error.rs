@@ -1,7 +1,7 @@
 //! Every refusal as one shape: `application/problem+json` (RFC 9457).
 
 use axum::Json;
-use axum::extract::rejection::JsonRejection;
+use axum::extract::rejection::{JsonRejection, PathRejection};
 use axum::http::{HeaderValue, StatusCode, header};
 use axum::response::{IntoResponse, Response};
 use rhodon_exchange::ExportError;
@@ -161,6 +161,13 @@ impl From<JsonRejection> for ApiError {
         }
         let detail = format!("expected JSON of the documented shape: {}", rejection.body_text());
         Self::new(status, "/problems/invalid-request", "The request cannot be read", detail)
+    }
+}
+
+impl From<PathRejection> for ApiError {
+    fn from(rejection: PathRejection) -> Self {
+        let detail = format!("expected an address of the documented form: {}", rejection.body_text());
+        Self::new(rejection.status(), "/problems/invalid-request", "The request cannot be read", detail)
     }
 }
 

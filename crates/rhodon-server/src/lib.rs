@@ -13,6 +13,7 @@ mod json;
 mod live;
 mod memory;
 mod openapi;
+mod path;
 mod resolve;
 mod route;
 mod serve;

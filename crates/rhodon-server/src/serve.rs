@@ -6,7 +6,7 @@ use std::time::Duration;
 
 use axum::Router;
 use axum::extract::DefaultBodyLimit;
-use axum::http::StatusCode;
+use axum::http::{Method, StatusCode};
 use axum::response::{IntoResponse, Response};
 use axum::routing::get;
 use rhodon_store::{Store, StoreError};
@@ -103,8 +103,14 @@ pub fn router(store: Store, live: Live, address: SocketAddr) -> Router {
         .layer(DefaultBodyLimit::max(MAX_BODY));
     api.with_state(AppState { store, live })
         .route("/api/openapi.json", get(move || async move { axum::Json(document) }))
+        .method_not_allowed_fallback(other_method)
         .fallback(asset::serve)
         .layer(layers)
+}
+
+async fn other_method(method: Method) -> ApiError {
+    let detail = format!("expected a method that is documented for this address, found {method}");
+    ApiError::new(StatusCode::METHOD_NOT_ALLOWED, "/problems/other-method", "Another method", detail)
 }
 
 fn other_origin() -> Response {

@@ -1,7 +1,7 @@
 //! Revisions: list, read, undo, redo.
 
 use axum::Json;
-use axum::extract::{Path, State};
+use axum::extract::State;
 use axum::http::{HeaderMap, StatusCode};
 use axum::response::Response;
 use chrono::{DateTime, Utc};
@@ -14,6 +14,7 @@ use utoipa::ToSchema;
 use super::derive::derived;
 use super::theme::{ThemeView, base_revision};
 use crate::error::ApiError;
+use crate::path::Path;
 
 /// How many revisions a list holds.
 const LIST: u64 = 60;

@@ -1,7 +1,7 @@
 //! Themes: list, create, read, save, delete, bring back, duplicate.
 
 use axum::Json;
-use axum::extract::{Path, State};
+use axum::extract::State;
 use axum::http::{HeaderMap, HeaderValue, StatusCode, header};
 use axum::response::{IntoResponse, Response};
 use chrono::{DateTime, Utc};
@@ -14,6 +14,7 @@ use uuid::Uuid;
 
 use crate::error::ApiError;
 use crate::json::JsonBody;
+use crate::path::Path;
 use crate::resolve;
 
 /// A theme in a list.

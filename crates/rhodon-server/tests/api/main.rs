@@ -1,6 +1,7 @@
 //! The API over HTTP, against a real PostgreSQL.
 #![allow(clippy::unwrap_used)]
 
+mod contract;
 mod handoff;
 
 use std::net::SocketAddr;
@@ -35,16 +36,23 @@ impl Server {
     }
 
     async fn get(&self, path: &str) -> (StatusCode, Value) {
-        read(self.ask(Method::GET, path).send().await.unwrap()).await
+        self.answer(&Method::GET, path, self.ask(Method::GET, path)).await
     }
 
     async fn post(&self, path: &str, body: Value) -> (StatusCode, Value) {
-        read(self.ask(Method::POST, path).json(&body).send().await.unwrap()).await
+        self.answer(&Method::POST, path, self.ask(Method::POST, path).json(&body)).await
     }
 
     async fn put(&self, path: &str, base: i64, body: Value) -> (StatusCode, Value) {
         let request = self.ask(Method::PUT, path).header("if-match", format!("\"{base}\"")).json(&body);
-        read(request.send().await.unwrap()).await
+        self.answer(&Method::PUT, path, request).await
+    }
+
+    /// Sends a request; its answer must be as it is documented.
+    async fn answer(&self, method: &Method, path: &str, request: RequestBuilder) -> (StatusCode, Value) {
+        let (status, body) = read(request.send().await.unwrap()).await;
+        contract::check(method, path, status, &body);
+        (status, body)
     }
 }
 

@@ -80,3 +80,19 @@ test("a change made while an undo is on its way stands on what the undo left", a
     .poll(async () => Object.keys((await document(request, slug)).scales.petrol.pins))
     .toEqual(["100", "300"]);
 });
+
+test("typing goes on while an earlier colour is being saved", async ({ page, slug, request }) => {
+  await slowly(page);
+  await open(page, slug, "brand");
+  const field = page.getByRole("textbox", { name: "Colour", exact: true }).first();
+  const saving = page.waitForRequest((r) => r.method() === "PUT");
+  await field.fill("teal");
+  await saving;
+  await field.fill("tomat");
+  await saved(page, 2);
+  await expect(field).toHaveValue("tomat");
+  await field.fill("tomato");
+  await field.press("Enter");
+  await saved(page, 3);
+  expect((await document(request, slug)).brand[0].color).toBe("tomato");
+});

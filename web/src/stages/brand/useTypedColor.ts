@@ -16,6 +16,8 @@ export function useTypedColor(initial: string, onColor: (seen: ColorView) => voi
   const [refusal, setRefusal] = useState<string>();
   const [seen, setSeen] = useState<ColorView>();
   const latest = useRef(initial);
+  /** The text that was last told as a colour. */
+  const settled = useRef(initial);
   const told = useRef(onColor);
   told.current = onColor;
 
@@ -26,6 +28,7 @@ export function useTypedColor(initial: string, onColor: (seen: ColorView) => voi
       if (latest.current !== value) return;
       setSeen(found);
       setRefusal(undefined);
+      settled.current = value;
       if (tell) told.current(found);
     } catch (error) {
       if (latest.current === value) setRefusal(error instanceof ApiProblem ? error.message : String(error));
@@ -33,6 +36,8 @@ export function useTypedColor(initial: string, onColor: (seen: ColorView) => voi
   }, []);
 
   useEffect(() => {
+    // A save that comes back while more is typed does not take the typing away.
+    if (latest.current !== settled.current) return;
     latest.current = initial;
     setText(initial);
     setRefusal(undefined);

@@ -46,5 +46,15 @@ export async function answer<T>(request: Promise<{ data?: T; error?: unknown }>)
     throw new ApiProblem(UNREACHABLE);
   }
   if (response.data !== undefined) return response.data;
-  throw new ApiProblem((response.error as Problem | undefined) ?? UNREACHABLE);
+  throw new ApiProblem(isProblem(response.error) ? response.error : UNREACHABLE);
+}
+
+function isProblem(error: unknown): error is Problem {
+  return typeof error === "object" && error !== null && "detail" in error;
+}
+
+/** What a failed request says, as a problem. */
+export function problemOf(error: unknown): Problem {
+  if (error instanceof ApiProblem) return error.problem;
+  return { type: "/problems/unknown", title: "Unknown", status: 0, detail: String(error) };
 }

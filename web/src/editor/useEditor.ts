@@ -1,11 +1,10 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { ApiProblem, answer, api, type Preview, type Problem, type Spec, type Theme } from "../api/client";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { answer, api, type Preview, type Problem, problemOf, type Spec, type Theme } from "../api/client";
 import { themeQuery, themesQuery } from "../api/queries";
-import { publishSheets } from "../proof/sheets";
 import { alike, derivesAlike, type Edit } from "./edits";
 import { hearOf } from "./live";
-import { Pump } from "./pump";
+import { usePreview } from "./usePreview";
 
 /** A write that met somebody else's. */
 export interface Clash {
@@ -48,15 +47,17 @@ interface Standing {
   drafted: boolean;
 }
 
-interface Shown {
-  spec: Spec;
-  before: Spec | undefined;
-}
+/** What a revision changed, as long as the server keeps it. */
+const shortened = (label: string) => {
+  const letters = [...label];
+  return letters.length > MAX_LABEL ? `${letters.slice(0, MAX_LABEL - 1).join("")}…` : label;
+};
+const MAX_LABEL = 300;
 
-function problemOf(error: unknown): Problem {
-  if (error instanceof ApiProblem) return error.problem;
-  return { type: "/problems/unknown", title: "Unknown", status: 0, detail: String(error) };
-}
+/** Refusals that only say that nobody was there to take a change. */
+const AWAY = ["/problems/unreachable", "/problems/database"];
+/** How long a change waits before it is sent again, in ms. */
+const AGAIN = 2000;
 
 const ifMatch = (revision: number) => ({ "If-Match": `"${revision}"` });
 
@@ -64,51 +65,27 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
   const client = useQueryClient();
   const [theme, setTheme] = useState(loaded);
   const [draft, setDraft] = useState<Spec>();
-  const [preview, setPreview] = useState<Preview>();
+  const { preview, problem: doubt, ask, isAsked, nothingMoved } = usePreview(loaded.spec);
   const [before, setBefore] = useState<Spec>();
-  const [problem, setProblem] = useState<Problem>();
+  /** Why the last change was not saved. */
+  const [refusal, setRefusal] = useState<Problem>();
   const [saving, setSaving] = useState(false);
   const [clash, setClash] = useState<Clash>();
   const saved = useRef(loaded);
   const standing = useRef<Standing>({ committed: loaded.spec, commits: 0, drafted: false });
+  /** What the changes that nobody took say they are. */
+  const unsent = useRef<string>(undefined);
   const queue = useRef<Promise<unknown>>(Promise.resolve());
 
-  const pump = useMemo(
-    () =>
-      new Pump<Shown, Preview>(
-        (shown) => answer(api.POST("/api/preview", { body: shown })),
-        (_, found) => {
-          publishSheets(found.sheets);
-          // The page is painted by now; the rest may be interrupted by the next move.
-          startTransition(() => {
-            setPreview(found);
-            setProblem(undefined);
-          });
-        },
-        (_, error) => setProblem(problemOf(error)),
-      ),
-    [],
-  );
-
-  /** The document that was last asked about. */
-  const asked = useRef(loaded.spec);
-  const ask = useCallback(
-    (shown: Shown) => {
-      asked.current = shown.spec;
-      pump.push(shown);
-    },
-    [pump],
-  );
-
-  useEffect(() => ask({ spec: saved.current.spec, before: undefined }), [ask]);
+  useEffect(() => ask(saved.current.spec), [ask]);
 
   const show = useCallback(
     (spec: Spec) => {
       setDraft(spec);
       // What a change moved is told once it is saved: a draft only has to be fast.
-      if (!derivesAlike(spec, asked.current)) ask({ spec, before: undefined });
+      if (!isAsked(spec)) ask(spec);
     },
-    [ask],
+    [ask, isAsked],
   );
 
   /** Takes a theme as it was saved after so many commits; what was changed since is not taken away. */
@@ -118,24 +95,29 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
       saved.current = next;
       setTheme(next);
       const last = standing.current.commits === commits;
-      if (last) standing.current.committed = next.spec;
+      if (last) {
+        standing.current.committed = next.spec;
+        unsent.current = undefined;
+      }
       const settled = last && !standing.current.drafted;
-      if (settled) setDraft(undefined);
+      if (settled) {
+        setDraft(undefined);
+        setRefusal(undefined);
+      }
       setBefore(before.spec);
       client.setQueryData(themeQuery(next.slug).queryKey, next);
       void client.invalidateQueries({ queryKey: themesQuery.queryKey });
-      if (derivesAlike(next.spec, before.spec) && derivesAlike(next.spec, asked.current)) {
-        setPreview((shown) => shown && { ...shown, wake: { changes: [], unreadable: [] } });
-      } else if (settled) ask({ spec: next.spec, before: before.spec });
+      if (derivesAlike(next.spec, before.spec) && isAsked(next.spec)) nothingMoved();
+      else if (settled) ask(next.spec, before.spec);
       if (next.slug !== before.slug) onRenamed(next.slug);
       return next;
     },
-    [client, onRenamed, ask],
+    [client, onRenamed, ask, isAsked, nothingMoved],
   );
 
   /** Writes go one after the other, each on the revision that the one before it made. */
   const write = useCallback(
-    (send: (current: Theme) => Promise<Theme>, onStale?: (problem: Problem) => void) => {
+    (send: (current: Theme) => Promise<Theme>, onRefused?: (problem: Problem) => void) => {
       const { commits } = standing.current;
       const job = async () => {
         setSaving(true);
@@ -143,8 +125,9 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
           return take(await send(saved.current), commits);
         } catch (error) {
           const found = problemOf(error);
-          if (found.type === "/problems/stale-revision" && onStale) onStale(found);
-          else if (found.type !== "/problems/nothing-to-do") setProblem(found);
+          onRefused?.(found);
+          if (!["/problems/nothing-to-do", "/problems/stale-revision"].includes(found.type))
+            setRefusal(found);
           return undefined;
         } finally {
           setSaving(false);
@@ -163,19 +146,32 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
       const spec = edit(committed);
       standing.current = { committed: spec, commits: commits + 1, drafted: false };
       show(spec);
+      // What could not be sent before goes along.
+      const told = shortened([unsent.current, label].filter(Boolean).join("; "));
+      unsent.current = undefined;
       return write(
         (current) =>
           answer(
             api.PUT("/api/themes/{slug}", {
               params: { path: { slug: current.slug }, header: ifMatch(current.revision) },
-              body: { spec, label },
+              body: { spec, label: told },
             }),
           ),
-        (found) => setClash({ mine: spec, label, problem: found }),
+        (found) => {
+          if (AWAY.includes(found.type)) unsent.current = told;
+          if (found.type === "/problems/stale-revision")
+            setClash({ mine: spec, label: told, problem: found });
+        },
       );
     },
     [show, write],
   );
+
+  useEffect(() => {
+    if (!refusal || !AWAY.includes(refusal.type) || unsent.current === undefined) return;
+    const timer = setTimeout(() => void commit((same) => same, ""), AGAIN);
+    return () => clearTimeout(timer);
+  }, [refusal, commit]);
 
   const step = useCallback(
     (way: "undo" | "redo") =>
@@ -221,7 +217,7 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
     const { committed } = standing.current;
     standing.current.drafted = false;
     setDraft(committed === saved.current.spec ? undefined : committed);
-    ask({ spec: committed, before: undefined });
+    ask(committed);
   }, [ask]);
 
   const drawDraft = useCallback(
@@ -246,7 +242,7 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
           take(theirs, standing.current.commits);
           if (choice === "mine") void commit(() => open.mine, open.label);
         },
-        (error) => setProblem(problemOf(error)),
+        (error) => setRefusal(problemOf(error)),
       );
     },
     [clash, commit, take],
@@ -257,7 +253,7 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
     spec: draft ?? theme.spec,
     preview,
     before,
-    problem,
+    problem: refusal ?? doubt,
     saving,
     clash,
     draft: drawDraft,

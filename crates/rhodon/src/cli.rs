@@ -149,5 +149,5 @@ pub struct ServeArgs {
     pub listen: SocketAddr,
     /// PostgreSQL server.
     #[arg(long, env = "DATABASE_URL", hide_env_values = true)]
-    pub database: String,
+    pub database: Option<String>,
 }

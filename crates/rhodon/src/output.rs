@@ -1,5 +1,6 @@
 //! How a command ends, and how it prints.
 
+use std::borrow::Cow;
 use std::io::{self, BufWriter, Stdout, Write};
 use std::process::ExitCode;
 
@@ -85,7 +86,7 @@ impl Printer {
         value: &impl Serialize,
     ) -> Result<(), Failure> {
         self.bad = true;
-        eprintln!("{place}: {input:?}: {message}");
+        eprintln!("{place}: {:?}: {message}", shortened(input));
         if self.json { self.line(value) } else { Ok(()) }
     }
 
@@ -108,6 +109,16 @@ impl Printer {
     pub fn finish(mut self) -> Result<Outcome, Failure> {
         self.out.flush().map_err(written)?;
         Ok(if self.bad { Outcome::BadInput } else { Outcome::Done })
+    }
+}
+
+/// The most letters of an input that are repeated in an error.
+const MOST: usize = 120;
+
+fn shortened(input: &str) -> Cow<'_, str> {
+    match input.char_indices().nth(MOST) {
+        Some((end, _)) => format!("{} …", &input[..end]).into(),
+        None => input.into(),
     }
 }
 

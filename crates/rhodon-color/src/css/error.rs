@@ -16,8 +16,18 @@ impl ColorError {
     }
 
     pub(crate) fn found(mut self, found: impl Into<String>) -> Self {
-        self.found = Some(found.into());
+        self.found = Some(shortened(found.into()));
         self
+    }
+}
+
+/// The most letters of the text that are repeated: somebody may have pasted a whole file.
+const MOST: usize = 60;
+
+fn shortened(found: String) -> String {
+    match found.char_indices().nth(MOST) {
+        Some((end, _)) => format!("{} …", &found[..end]),
+        None => found,
     }
 }
 

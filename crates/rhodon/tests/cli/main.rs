@@ -1,6 +1,9 @@
 //! The command line as a pipeline meets it: the real binary, real pipes.
 #![allow(clippy::unwrap_used)]
 
+mod bad_input;
+mod measures;
+
 use std::fs;
 use std::io::Write;
 use std::process::{Command, Stdio};
@@ -20,7 +23,7 @@ impl Run {
     }
 }
 
-fn rhodon(args: &[&str], input: &str) -> Run {
+fn rhodon(args: &[&str], input: impl AsRef<[u8]>) -> Run {
     let mut child = Command::new(env!("CARGO_BIN_EXE_rhodon"))
         .args(args)
         .current_dir(concat!(env!("CARGO_MANIFEST_DIR"), "/../../demo"))
@@ -30,7 +33,7 @@ fn rhodon(args: &[&str], input: &str) -> Run {
         .stderr(Stdio::piped())
         .spawn()
         .unwrap();
-    child.stdin.take().unwrap().write_all(input.as_bytes()).unwrap();
+    child.stdin.take().unwrap().write_all(input.as_ref()).unwrap();
     let output = child.wait_with_output().unwrap();
     let text = |bytes: Vec<u8>| String::from_utf8(bytes).unwrap();
     Run { code: output.status.code().unwrap(), out: text(output.stdout), err: text(output.stderr) }
@@ -87,7 +90,7 @@ fn companions_stand_by_relation() {
 
 #[test]
 fn the_published_schema_is_up_to_date() {
-    let committed: Value = serde_json::from_str(include_str!("../../../docs/theme.schema.json")).unwrap();
+    let committed: Value = serde_json::from_str(include_str!("../../../../docs/theme.schema.json")).unwrap();
     let printed: Value = serde_json::from_str(&rhodon(&["schema"], "").out).unwrap();
     assert!(committed == printed, "run `rhodon schema > docs/theme.schema.json`");
 }

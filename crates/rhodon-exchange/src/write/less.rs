@@ -16,7 +16,7 @@ pub(crate) static TARGET: Target = Target {
     group: Group::Web,
     options: &[TargetOption::PREFIX, TargetOption::GROUPS],
     files: &["theme.less"],
-    keys: &["@", "map", "less"],
+    keys: &["@", "less"],
     usage: "Load it with @import \"theme\"; a variable set after it wins. @theme-dark[primary-fill] looks a value up, @petrol-steps[s600] a step.",
     spell: Some(|s, t| format!("@{}", name::kebab(s.get("prefix"), &t.path))),
     write,

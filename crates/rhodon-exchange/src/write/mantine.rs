@@ -17,7 +17,7 @@ pub(crate) static TARGET: Target = Target {
     group: Group::Frameworks,
     options: &[],
     files: &["theme.mantine.ts"],
-    keys: &["createTheme", "primaryColor", "primaryShade", "cssVariablesResolver", "colors", "other", "ts"],
+    keys: &["createTheme", "primaryColor", "primaryShade", "cssVariablesResolver", "colors", "ts"],
     usage: "Give theme and variables to the provider, as its theme and its CSS variables resolver.",
     spell: Some(|_, t| format!("var(--{})", name::kebab("", &t.path))),
     write,

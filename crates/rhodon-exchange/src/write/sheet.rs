@@ -15,7 +15,7 @@ pub(crate) static TARGET: Target = Target {
     group: Group::Records,
     options: &[],
     files: &["theme.svg", "theme.html"],
-    keys: &["svg", "html", "swatch", "ratio", "print"],
+    keys: &["svg", "html", "swatch", "print"],
     usage: "Open theme.html in a browser and print it, or place theme.svg in a document.",
     spell: None,
     write,

@@ -8,6 +8,7 @@ mod apps;
 mod css;
 mod hostile;
 mod list;
+mod options;
 mod promises;
 mod records;
 mod scripts;

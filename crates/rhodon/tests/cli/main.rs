@@ -241,7 +241,7 @@ fn targets_and_new_speak_json() {
     let made =
         rhodon(&["new", "--brands", "#0f5c7a #e4572e", "--name", "Tern", "--json"], "").lines().remove(0);
     assert_eq!((&made["name"], made["brand"].as_array().unwrap().len()), (&"Tern".into(), 2));
-    let again = rhodon(&["derive", "--json", "-"], &made.to_string());
+    let again = rhodon(&["derive", "--json", "-"], made.to_string());
     assert_eq!(again.code, 0, "{}", again.err);
 }
 

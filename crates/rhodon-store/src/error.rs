@@ -42,6 +42,9 @@ pub enum StoreError {
         /// Names of the themes that extend it.
         children: Vec<String>,
     },
+    /// It would come to extend itself: slugs, from the theme back to it.
+    #[error("themes extend each other in a circle: {}", .0.join(" → "))]
+    Circle(Vec<String>),
     /// The database did not answer as it should.
     #[error("the database failed: {0}")]
     Database(#[from] DbErr),

@@ -106,8 +106,8 @@ impl Store {
     pub async fn create(&self, spec: &Spec, label: &str) -> Result<(ThemeRecord, RevisionRecord)> {
         let wanted = Slug::from_name(&spec.name, &Slug::theme());
         let tx = self.db.begin().await?;
-        let slug = free_slug(&tx, wanted).await?;
         let id = Uuid::now_v7();
+        let slug = free_slug(&tx, wanted, id).await?;
         let row = theme::ActiveModel {
             id: Set(id),
             slug: Set(slug.to_string()),
@@ -124,7 +124,7 @@ impl Store {
         Ok((theme.into(), first.into()))
     }
 
-    /// Saves a new revision.
+    /// Saves a new revision. A changed name also changes the slug.
     ///
     /// # Errors
     /// [`StoreError::Stale`] with both revisions if another one is current by now.
@@ -134,27 +134,6 @@ impl Store {
         check_base(&tx, &found, save.base).await?;
         let number = last_number(&tx, found.id).await? + 1;
         let made = insert_revision(&tx, found.id, number, Some(found.current), save.spec, save.label).await?;
-        let theme = move_to(&tx, found, &made).await?;
-        tx.commit().await?;
-        Ok((theme, made.into()))
-    }
-
-    /// Gives a theme another name and with it another slug.
-    ///
-    /// # Errors
-    /// [`StoreError::Stale`], as for saving.
-    pub async fn rename(&self, slug: &str, save: Save<'_>) -> Result<(ThemeRecord, RevisionRecord)> {
-        let tx = self.db.begin().await?;
-        let found = locked(&tx, slug).await?;
-        check_base(&tx, &found, save.base).await?;
-        let wanted = Slug::from_name(&save.spec.name, &Slug::theme());
-        let new_slug = if wanted.as_str() == slug { wanted } else { free_slug(&tx, wanted).await? };
-        let number = last_number(&tx, found.id).await? + 1;
-        let made = insert_revision(&tx, found.id, number, Some(found.current), save.spec, save.label).await?;
-        let mut row: theme::ActiveModel = found.into();
-        row.slug = Set(new_slug.to_string());
-        let found = row.update(&tx).await.map_err(|e| named(e, new_slug.as_str()))?;
-        follow_parent(&tx, slug, new_slug.as_str()).await?;
         let theme = move_to(&tx, found, &made).await?;
         tx.commit().await?;
         Ok((theme, made.into()))
@@ -269,8 +248,8 @@ impl Store {
             return Ok(found.into());
         }
         let slug = match found.slug.parse() {
-            Ok(own) => free_slug(&tx, own).await?,
-            Err(_) => free_slug(&tx, Slug::theme()).await?,
+            Ok(own) => free_slug(&tx, own, id).await?,
+            Err(_) => free_slug(&tx, Slug::theme(), id).await?,
         };
         let mut row: theme::ActiveModel = found.into();
         row.deleted_at = Set(None);
@@ -377,18 +356,44 @@ async fn insert_revision(
     Ok(row.insert(tx).await?)
 }
 
-/// Makes a revision current; name and parent of the theme follow its document.
+/// Makes a revision current; name, slug and parent of the theme follow its document.
 async fn move_to(tx: &DatabaseTransaction, theme: theme::Model, to: &revision::Model) -> Result<ThemeRecord> {
     let text = |key: &str| to.spec.get(key).and_then(|v| v.as_str()).map(str::to_owned);
+    let parent = text("extends");
+    check_parents(tx, &theme, parent.clone()).await?;
     let name = text("name").unwrap_or_else(|| theme.name.clone());
+    let slug = if name == theme.name { theme.slug.clone() } else { slug_for(tx, &theme, &name).await? };
+    let before = theme.slug.clone();
     let mut row: theme::ActiveModel = theme.into();
     row.current = Set(to.number);
     row.name = Set(name);
-    row.parent = Set(text("extends"));
+    row.slug = Set(slug.clone());
+    row.parent = Set(parent);
     row.updated_at = Set(Utc::now().into());
-    let moved = row.update(tx).await?;
+    let moved = row.update(tx).await.map_err(|e| named(e, &slug))?;
+    follow_parent(tx, &before, &slug).await?;
     live::tell(tx, moved.id, moved.current).await?;
     Ok(moved.into())
+}
+
+/// A theme must not come to extend itself, be it through others.
+async fn check_parents(tx: &DatabaseTransaction, theme: &theme::Model, parent: Option<String>) -> Result<()> {
+    let mut line = vec![theme.slug.clone()];
+    let mut next = parent;
+    while let Some(slug) = next {
+        let circle = line.contains(&slug);
+        line.push(slug.clone());
+        if circle {
+            return Err(StoreError::Circle(line));
+        }
+        // A parent that is gone is told when the theme is derived.
+        next = match live(tx, &slug).await {
+            Ok(found) => found.parent,
+            Err(StoreError::NoTheme(_)) => None,
+            Err(e) => return Err(e),
+        };
+    }
+    Ok(())
 }
 
 /// Themes that extend a renamed one keep extending it.
@@ -417,8 +422,16 @@ async fn follow_parent(tx: &DatabaseTransaction, old: &str, new: &str) -> Result
     Ok(())
 }
 
-async fn free_slug(tx: &DatabaseTransaction, wanted: Slug) -> Result<Slug> {
+/// The slug of a theme under another name: the one it has may stay.
+async fn slug_for(tx: &DatabaseTransaction, theme: &theme::Model, name: &str) -> Result<String> {
+    let wanted = Slug::from_name(name, &Slug::theme());
+    Ok(free_slug(tx, wanted, theme.id).await?.to_string())
+}
+
+/// A slug that no theme but `own` has.
+async fn free_slug(tx: &DatabaseTransaction, wanted: Slug, own: Uuid) -> Result<Slug> {
     let taken: Vec<String> = theme::Entity::find()
+        .filter(theme::Column::Id.ne(own))
         .select_only()
         .column(theme::Column::Slug)
         .filter(theme::Column::DeletedAt.is_null())

@@ -112,7 +112,7 @@ async fn slugs_follow_names_and_stay_unique() {
     let child = Spec { extends: Some("night-crossing".parse().unwrap()), ..spec("Child", "#123456") };
     store.create(&child, "created").await.unwrap();
     let renamed =
-        store.rename("night-crossing", save(&spec("Day Crossing", "#000080"), "renamed", 1)).await.unwrap().0;
+        store.save("night-crossing", save(&spec("Day Crossing", "#000080"), "renamed", 1)).await.unwrap().0;
     assert_eq!((renamed.slug.as_str(), renamed.id), ("day-crossing", first.id));
     let followed = store.get("child").await.unwrap();
     assert_eq!(followed.0.parent.as_deref(), Some("day-crossing"));
@@ -144,4 +144,114 @@ async fn a_parent_is_not_deleted_under_its_children() {
     }
     store.delete("child").await.unwrap();
     store.delete("parent").await.unwrap();
+}
+
+#[tokio::test]
+async fn undoing_a_new_name_takes_back_the_slug_and_the_children() {
+    let store = store().await;
+    store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap();
+    let child = Spec { extends: Some("tern".parse().unwrap()), ..spec("Chick", "#123456") };
+    store.create(&child, "created").await.unwrap();
+    store.save("tern", save(&spec("Gull", "#0f5c7a"), "renamed", 1)).await.unwrap();
+    assert_eq!(store.get("chick").await.unwrap().0.parent.as_deref(), Some("gull"));
+
+    let (undone, _) = store.undo("gull", 2).await.unwrap();
+    assert_eq!((undone.slug.as_str(), undone.name.as_str()), ("tern", "Tern"));
+    let (chick, revision) = store.get("chick").await.unwrap();
+    assert_eq!((chick.parent.as_deref(), &revision.spec["extends"]), (Some("tern"), &"tern".into()));
+
+    // Somebody took the new slug meanwhile.
+    store.create(&spec("Gull", "#445566"), "created").await.unwrap();
+    let (redone, _) = store.redo("tern", 1).await.unwrap();
+    assert_eq!((redone.slug.as_str(), redone.name.as_str()), ("gull-2", "Gull"));
+    assert_eq!(store.get("chick").await.unwrap().0.parent.as_deref(), Some("gull-2"));
+}
+
+#[tokio::test]
+async fn a_name_that_gives_the_same_slug_keeps_it() {
+    let store = store().await;
+    store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap();
+    let second = store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap().0;
+    assert_eq!(second.slug, "tern-2");
+    for (base, name) in [(1, "Tern!"), (2, "  Tern  "), (3, "Térn")] {
+        let renamed = store.save("tern-2", save(&spec(name, "#0f5c7a"), "renamed", base)).await.unwrap().0;
+        assert_eq!((renamed.slug.as_str(), renamed.name.as_str()), ("tern-2", name));
+    }
+    let nameless = store.save("tern-2", save(&spec("…", "#0f5c7a"), "renamed", 4)).await.unwrap().0;
+    assert_eq!(nameless.slug, "theme");
+}
+
+#[tokio::test]
+async fn themes_are_listed_by_their_last_change() {
+    let store = store().await;
+    for name in ["One", "Two", "Three"] {
+        store.create(&spec(name, "#0f5c7a"), "created").await.unwrap();
+    }
+    store.save("one", save(&spec("One", "#112233"), "darker", 1)).await.unwrap();
+    let slugs = || async { store.list().await.unwrap().into_iter().map(|t| t.slug).collect::<Vec<_>>() };
+    assert_eq!(slugs().await, ["one", "three", "two"]);
+    store.undo("one", 2).await.unwrap();
+    store.save("two", save(&spec("Two", "#112233"), "darker", 1)).await.unwrap();
+    assert_eq!(slugs().await, ["two", "one", "three"]);
+}
+
+#[tokio::test]
+async fn what_is_not_there_is_told_by_name() {
+    let store = store().await;
+    store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap();
+    for error in [
+        store.get("gull").await.unwrap_err(),
+        store.undo("gull", 1).await.unwrap_err(),
+        store.delete("gull").await.unwrap_err(),
+        store.revisions("gull", 5).await.unwrap_err(),
+        store.steps("gull").await.unwrap_err(),
+    ] {
+        assert!(matches!(&error, StoreError::NoTheme(slug) if slug == "gull"), "{error:?}");
+        assert!(error.to_string().contains("gull"), "{error}");
+    }
+    let missing = store.revision("tern", 7).await.unwrap_err();
+    assert!(matches!(missing, StoreError::NoRevision { number: 7, .. }), "{missing:?}");
+    assert!(store.restore(uuid::Uuid::nil()).await.is_err());
+    assert!(matches!(store.redo("tern", 1).await, Err(StoreError::NothingTo("redo"))));
+    // A base that never was is stale too, with nothing to show for it.
+    let odd = spec("Tern", "#445566");
+    match store.save("tern", save(&odd, "odd", 99)).await {
+        Err(StoreError::Stale { base: 99, based_on: None, .. }) => {}
+        other => panic!("{other:?}"),
+    }
+}
+
+#[tokio::test]
+async fn many_revisions_are_kept_and_the_newest_listed() {
+    let store = store().await;
+    store.create(&spec("Tern", "#000000"), "created").await.unwrap();
+    for i in 1..40 {
+        let next = spec("Tern", &format!("#0000{i:02x}"));
+        store.save("tern", save(&next, &format!("change {i}"), i)).await.unwrap();
+    }
+    let newest = store.revisions("tern", 10).await.unwrap();
+    assert_eq!(newest.len(), 10);
+    assert_eq!((newest[0].number, newest[9].number), (40, 31));
+    for back in (2..=40).rev() {
+        store.undo("tern", back).await.unwrap();
+    }
+    assert_eq!(store.get("tern").await.unwrap().1.label, "created");
+    assert_eq!(store.revisions("tern", 100).await.unwrap().len(), 40, "undoing loses nothing");
+}
+
+#[tokio::test]
+async fn undo_and_redo_do_not_close_a_circle() {
+    let store = store().await;
+    let extending =
+        |name: &str, parent: &str| Spec { extends: Some(parent.parse().unwrap()), ..spec(name, "#0f5c7a") };
+    store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap();
+    store.create(&spec("Gull", "#0f5c7a"), "created").await.unwrap();
+    store.save("tern", save(&extending("Tern", "gull"), "under gull", 1)).await.unwrap();
+    store.undo("tern", 2).await.unwrap();
+    store.save("gull", save(&extending("Gull", "tern"), "under tern", 1)).await.unwrap();
+    match store.redo("tern", 1).await {
+        Err(StoreError::Circle(line)) => assert_eq!(line, ["tern", "gull", "tern"]),
+        other => panic!("{other:?}"),
+    }
+    assert_eq!(store.get("tern").await.unwrap().0.parent, None);
 }

@@ -103,7 +103,10 @@ pub(crate) async fn get(
 /// Moves back to the revision that the current one came from.
 #[utoipa::path(
     post, path = "/themes/{slug}/undo", operation_id = "undo", params(("slug" = String, Path,), ("If-Match" = String, Header,)),
-    responses((status = 200, body = ThemeView), (status = 404, body = ApiError), (status = 409, body = ApiError))
+    responses(
+        (status = 200, body = ThemeView), (status = 404, body = ApiError),
+        (status = 409, body = ApiError), (status = 422, body = ApiError)
+    )
 )]
 pub(crate) async fn undo(
     State(store): State<Store>,
@@ -117,7 +120,10 @@ pub(crate) async fn undo(
 /// Moves forward to the newest revision that came from the current one.
 #[utoipa::path(
     post, path = "/themes/{slug}/redo", operation_id = "redo", params(("slug" = String, Path,), ("If-Match" = String, Header,)),
-    responses((status = 200, body = ThemeView), (status = 404, body = ApiError), (status = 409, body = ApiError))
+    responses(
+        (status = 200, body = ThemeView), (status = 404, body = ApiError),
+        (status = 409, body = ApiError), (status = 422, body = ApiError)
+    )
 )]
 pub(crate) async fn redo(
     State(store): State<Store>,
@@ -132,7 +138,10 @@ pub(crate) async fn redo(
 #[utoipa::path(
     post, path = "/themes/{slug}/revisions/{revision}/restore",
     params(("slug" = String, Path,), ("revision" = i32, Path,), ("If-Match" = String, Header,)),
-    responses((status = 200, body = ThemeView), (status = 404, body = ApiError), (status = 409, body = ApiError))
+    responses(
+        (status = 200, body = ThemeView), (status = 404, body = ApiError),
+        (status = 409, body = ApiError), (status = 422, body = ApiError)
+    )
 )]
 pub(crate) async fn bring_back(
     State(store): State<Store>,

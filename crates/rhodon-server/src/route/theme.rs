@@ -184,9 +184,7 @@ pub(crate) async fn save(
         return Err(ApiError::value("/label", format!("expected 1 to {MAX_LABEL} characters")));
     }
     let spec = usable(&store, &body.spec).await?;
-    let renamed = store.get(&slug).await?.0.name != spec.name;
-    let save = Save { spec: &spec, label, base };
-    let saved = if renamed { store.rename(&slug, save).await? } else { store.save(&slug, save).await? };
+    let saved = store.save(&slug, Save { spec: &spec, label, base }).await?;
     Ok(ThemeView::of(&store, saved).await?.response(StatusCode::OK))
 }
 

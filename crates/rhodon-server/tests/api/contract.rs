@@ -166,3 +166,26 @@ async fn methods_that_a_route_lacks_are_refused_in_the_one_shape() {
         assert_eq!(status, StatusCode::METHOD_NOT_ALLOWED, "{method} {path}");
     }
 }
+
+#[tokio::test]
+async fn themes_that_would_extend_each_other_are_refused() {
+    let server = Server::start().await;
+    server.post("/api/themes", json!({ "spec": tern("#0f5c7a") })).await;
+    let chick = json!({ "format": 1, "name": "Chick", "extends": "tern" });
+    let (status, _) = server.post("/api/themes", json!({ "spec": chick })).await;
+    assert_eq!(status, StatusCode::CREATED);
+    for (parent, circle) in [("chick", "tern → chick → tern"), ("tern", "tern → tern")] {
+        let mut spec = tern("#0f5c7a");
+        spec["extends"] = json!(parent);
+        let (status, problem) =
+            server.put("/api/themes/tern", 1, json!({ "spec": spec, "label": "odd" })).await;
+        assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY, "{parent}: {problem}");
+        assert_eq!(problem["problems"][0]["pointer"], "/spec/extends");
+        assert!(
+            problem["detail"].as_str().unwrap().ends_with(&format!("in a circle: {circle}")),
+            "{problem}"
+        );
+    }
+    assert_eq!(server.get("/api/themes/chick").await.0, StatusCode::OK);
+    assert_eq!(server.get("/api/themes/tern").await.1["revision"], 1);
+}

@@ -1,0 +1,156 @@
+// What stands around every stage: the bar, the rail, the wake, the address, sizes of the window.
+import { expect, open, saved, test } from "./rhodon";
+
+const STAGES = ["brand", "stave", "ledger", "handoff"] as const;
+
+test("the wake lists every value that a change moved", async ({ page, slug }) => {
+  await open(page, slug, "brand");
+  const color = page.getByRole("textbox", { name: "Colour", exact: true }).first();
+  await color.fill("#0f5c7b");
+  await color.press("Enter");
+  await saved(page, 2);
+  const wake = page.getByRole("contentinfo");
+  await expect(wake).toContainText("Petrol: #0f5c7a → #0f5c7b");
+  await wake.getByRole("button", { name: /\d+ values moved/ }).click();
+  const row = page.getByRole("row", { name: /^petrol\.600 both/ });
+  await expect(row).toHaveText("petrol.600both#0f5c7a#0f5c7b");
+  await expect(page.getByRole("row", { name: /^primary\.fill dark/ })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(row).toBeHidden();
+});
+
+test("the room is dark or light, and stays so", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  const light = await ground();
+  await page.getByRole("button", { name: "Dark room" }).click();
+  await expect.poll(ground).not.toBe(light);
+  const dark = await ground();
+  await page.reload();
+  await expect(page.getByRole("button", { name: "Light room" })).toBeVisible();
+  expect(await ground()).toBe(dark);
+  await page.getByRole("button", { name: "Light room" }).click();
+  await expect.poll(ground).toBe(light);
+});
+
+test("undo and redo by keys leave a field alone", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  await page.getByRole("button", { name: "Pin Petrol 100" }).click();
+  await saved(page, 2);
+  await page.keyboard.press("3");
+  const find = page.getByRole("textbox").first();
+  await find.fill("petrol");
+  await find.press("Control+z");
+  await expect(page.getByText("rev 2 · saved")).toBeVisible();
+  await find.blur();
+  await page.keyboard.press("Control+z");
+  await saved(page, 1);
+  await page.keyboard.press("Control+y");
+  await saved(page, 2);
+});
+
+test("stages are stations of the address: back and forward walk them", async ({ page, slug }) => {
+  await open(page, slug, "brand");
+  for (const name of ["Stave", "Ledger", "Handoff"]) {
+    await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name }).click();
+    await expect(page).toHaveURL(new RegExp(`/${name.toLowerCase()}`));
+  }
+  await page.goBack();
+  await expect(page).toHaveURL(/\/ledger/);
+  await page.goBack();
+  await expect(page.getByRole("list", { name: "Steps of Petrol" })).toBeVisible();
+  await page.goForward();
+  await expect(page).toHaveURL(/\/ledger/);
+});
+
+test("a name that is undone takes the address along", async ({ page, slug }) => {
+  await open(page, slug, "brand");
+  await page.getByRole("button", { name: /^Test a name that is undone/ }).click();
+  await page.getByRole("menuitem", { name: "Rename …" }).click();
+  const name = `Guillemot ${Date.now()}`;
+  await page.getByRole("dialog").getByRole("textbox").fill(name);
+  await page.getByRole("dialog").getByRole("button", { name: "Rename" }).click();
+  await saved(page, 2);
+  await expect(page).toHaveURL(/\/themes\/guillemot-\d+\/brand/);
+  await page.keyboard.press("Control+z");
+  await saved(page, 1);
+  await expect(page).toHaveURL(new RegExp(`/themes/${slug}/brand`));
+});
+
+test("the divide is dragged by pointer", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  const divide = page.getByRole("separator");
+  const box = await divide.boundingBox();
+  if (!box) throw new Error("no divide on the screen");
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 60, box.y + box.height / 2, { steps: 4 });
+  await page.mouse.up();
+  expect(Number(await divide.getAttribute("aria-valuenow"))).toBeGreaterThan(52);
+});
+
+for (const [width, height] of [
+  [1024, 700],
+  [1280, 800],
+  [1920, 1080],
+] as const) {
+  test(`every stage fits a window of ${width} by ${height}`, async ({ page, slug }) => {
+    await page.setViewportSize({ width, height });
+    for (const stage of STAGES) {
+      await open(page, slug, stage);
+      const over = await page.evaluate(() => ({
+        wide: document.documentElement.scrollWidth - window.innerWidth,
+        high: document.documentElement.scrollHeight - window.innerHeight,
+      }));
+      expect(over, stage).toEqual({ wide: 0, high: 0 });
+      // Nothing of the bench lies under the proof.
+      const bench = await page.getByRole("main", { name: "Bench" }).boundingBox();
+      const proof = await page.getByRole("region", { name: "Proof", exact: true }).boundingBox();
+      expect((bench?.x ?? 0) + (bench?.width ?? 0), stage).toBeLessThanOrEqual((proof?.x ?? 0) + 1);
+    }
+  });
+}
+
+test("names of any length leave the window in one piece", async ({ page, request }) => {
+  const long = "Northernmost ferry landing of the sound and its eleven outer islands ".repeat(2).trim();
+  const brand = [
+    { name: long, slug: "one", color: "#0f5c7a" },
+    { name: "Æ".repeat(200), slug: "two", color: "#e4572e" },
+  ];
+  const made = await request.post("/api/themes", {
+    data: { spec: { format: 1, name: `${long} ${Date.now()}`, brand } },
+  });
+  const { slug } = await made.json();
+  for (const stage of STAGES) {
+    await open(page, slug, stage);
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(wide, stage).toBe(0);
+    await expect(page.getByRole("button", { name: "Undo" })).toBeInViewport();
+    await expect(page.getByRole("button", { name: "Dark room" })).toBeInViewport();
+  }
+});
+
+test("a theme of forty scales is worked with like any other", async ({ page, request }) => {
+  const brand = Array.from({ length: 36 }, (_, i) => ({
+    name: `Berth ${i + 1}`,
+    slug: `berth-${i + 1}`,
+    color: `hsl(${i * 10} ${40 + (i % 5) * 10}% ${30 + (i % 4) * 12}%)`,
+  }));
+  const tokens = Object.fromEntries(
+    Array.from({ length: 400 }, (_, i) => [`quay.stone-${i}`, { value: `{berth-${(i % 36) + 1}.300}` }]),
+  );
+  const spec = { format: 1, name: `Forty ${Date.now()}`, brand, tokens };
+  const { slug } = await (await request.post("/api/themes", { data: { spec } })).json();
+  await page.goto(`/themes/${slug}/ledger?scale=berth-1`);
+  const find = page.getByRole("textbox").first();
+  await find.fill("stone-399");
+  await expect(page.getByRole("button", { name: /berth-4\.300/ }).first()).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.goto(`/themes/${slug}/handoff`);
+  await expect(page.getByRole("region", { name: "theme.css", exact: true })).toContainText("--berth-1-");
+  await page.getByRole("navigation", { name: "Targets" }).getByRole("button", { name: "Kotlin" }).click();
+  await expect(page.getByRole("region", { name: "ThemeColors.kt", exact: true })).toContainText("berth1");
+  await page.goto(`/themes/${slug}/stave`);
+  await page.getByRole("button", { name: /^Berth 36/ }).click();
+  await expect(page.getByRole("list", { name: "Steps of Berth 36" })).toBeVisible();
+});

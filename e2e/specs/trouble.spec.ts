@@ -125,3 +125,20 @@ test("very long names make revisions all the same", async ({ page, slug, request
   await saved(page, 4);
   expect((await document(request, slug)).brand[0].name).toContain("ferry ferry");
 });
+
+test("a window is not closed over what only it has, without a question", async ({ page, slug, faults }) => {
+  const asked: string[] = [];
+  page.on("dialog", (dialog) => {
+    asked.push(dialog.type());
+    void dialog.dismiss();
+  });
+  await open(page, slug, "stave");
+  const mend = await cut(page);
+  await page.getByRole("button", { name: "Pin Petrol 100" }).click();
+  await expect(page.getByText("rev 1 · not saved")).toBeVisible();
+  await page.close({ runBeforeUnload: true });
+  await expect.poll(() => asked).toEqual(["beforeunload"]);
+  await mend();
+  await saved(page, 2);
+  faults.length = 0;
+});

@@ -213,6 +213,15 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
     [drafting, take],
   );
 
+  const kept = draft === undefined && !saving;
+  useEffect(() => {
+    if (kept) return;
+    // What only this window has would be lost with it: the browser asks first.
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener("beforeunload", ask);
+    return () => window.removeEventListener("beforeunload", ask);
+  }, [kept]);
+
   const discard = useCallback(() => {
     const { committed } = standing.current;
     standing.current.drafted = false;

@@ -6,6 +6,7 @@
 
 mod apps;
 mod css;
+mod damaged;
 mod hostile;
 mod list;
 mod options;

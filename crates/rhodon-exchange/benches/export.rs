@@ -4,9 +4,14 @@
 use std::hint::black_box;
 
 use criterion::{Criterion, criterion_group, criterion_main};
+use mimalloc::MiMalloc;
 use rhodon_exchange::{Source, Stamp, TARGETS, Target, find};
 use rhodon_theme::{Derived, Resolved, Spec, derive};
 use serde_json::{Map, Value, json};
+
+/// As in the `rhodon` binary.
+#[global_allocator]
+static ALLOCATOR: MiMalloc = MiMalloc;
 
 struct Made {
     decided: Resolved,

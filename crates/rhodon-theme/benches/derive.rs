@@ -4,9 +4,14 @@
 use std::hint::black_box;
 
 use criterion::{Criterion, criterion_group, criterion_main};
+use mimalloc::MiMalloc;
 use rhodon_color::Color;
 use rhodon_theme::scale::{self, Request};
 use rhodon_theme::{Resolved, Spec, derive};
+
+/// As in the `rhodon` binary.
+#[global_allocator]
+static ALLOCATOR: MiMalloc = MiMalloc;
 
 /// Five brand colours and five derived scales: the size of the demo theme.
 const BRAND: [&str; 5] = ["#0f5c7a", "#8a9a2b", "#e4572e", "#5c6b73", "#7a4b8f"];

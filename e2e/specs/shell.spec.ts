@@ -154,3 +154,17 @@ test("a theme of forty scales is worked with like any other", async ({ page, req
   await page.getByRole("button", { name: /^Berth 36/ }).click();
   await expect(page.getByRole("list", { name: "Steps of Berth 36" })).toBeVisible();
 });
+
+test("in a low and narrow window the file lies below its options, not over them", async ({ page, slug }) => {
+  await page.setViewportSize({ width: 1024, height: 620 });
+  await open(page, slug, "handoff");
+  const file = page.getByRole("region", { name: "theme.css", exact: true });
+  const help = await page.getByText("How dark mode is chosen", { exact: false }).boundingBox();
+  const box = await file.boundingBox();
+  expect((help?.y ?? 0) + (help?.height ?? 0)).toBeLessThanOrEqual(box?.y ?? 0);
+  for (const name of ["Copy all", "Download"]) {
+    const button = await file.getByRole("button", { name }).boundingBox();
+    expect(button?.width).toBeGreaterThan(60);
+    expect((button?.x ?? 0) + (button?.width ?? 0)).toBeLessThanOrEqual((box?.x ?? 0) + (box?.width ?? 0));
+  }
+});

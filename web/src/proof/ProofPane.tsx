@@ -1,5 +1,5 @@
 import { Modal } from "@mantine/core";
-import { useHotkeys } from "@mantine/hooks";
+import { useHotkeys, useMediaQuery } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate, useSearch } from "@tanstack/react-router";
 import { useCallback, useState } from "react";
@@ -26,7 +26,9 @@ export function ProofPane() {
   const comparing = against !== undefined && other !== undefined;
   const navigate = useNavigate();
   const [wide, setWide] = useState(false);
-  const zoom = wide ? 1 : 0.75;
+  // In a narrow window the pages are seen from further away rather than cut.
+  const narrow = useMediaQuery("(max-width: 1180px)");
+  const zoom = wide ? 1 : narrow ? 0.6 : 0.75;
   const [share, setShare] = useState(0.5);
   const [paint, setPaint] = useState<Paint>();
   const [counting, setCounting] = useState(false);

@@ -2,7 +2,7 @@
 //! JSON Schema.
 
 use rhodon_theme::Spec;
-use serde_json::Value;
+use serde_json::{Value, json};
 use utoipa::OpenApi;
 use utoipa::openapi::schema::{OneOfBuilder, Schema, Type};
 use utoipa::openapi::{ObjectBuilder, Ref, RefOr};
@@ -40,7 +40,29 @@ pub fn openapi() -> Value {
         point_to_components(&mut schema);
         document["components"]["schemas"][name] = schema;
     }
+    let operations = document["paths"].as_object_mut().into_iter().flat_map(|paths| paths.values_mut());
+    for operation in operations.flat_map(|o| o.as_object_mut().into_iter().flat_map(|m| m.values_mut())) {
+        describe_refusals(&mut operation["responses"]);
+    }
     document
+}
+
+/// Every refusal is a problem document (RFC 9457), those too that any request may meet: a body that
+/// is no JSON, too large or of another type, a write without `If-Match`.
+fn describe_refusals(responses: &mut Value) {
+    const JSON: &str = "application/json";
+    const PROBLEM: &str = "application/problem+json";
+    let Some(all) = responses.as_object_mut() else { return };
+    for (_, refusal) in all.iter_mut().filter(|(status, _)| !status.starts_with('2')) {
+        if let Some(content) = refusal["content"].as_object_mut()
+            && let Some(schema) = content.remove(JSON)
+        {
+            content.insert(PROBLEM.to_owned(), schema);
+        }
+    }
+    let schema = json!({ "$ref": "#/components/schemas/Problem" });
+    let any = json!({ "description": "Any other refusal", "content": { PROBLEM: { "schema": schema } } });
+    all.insert("default".to_owned(), any);
 }
 
 /// JSON Schema keeps its parts under `$defs`, OpenAPI under `components`.

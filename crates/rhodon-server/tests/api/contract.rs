@@ -46,13 +46,17 @@ fn template(address: &str) -> Option<&'static str> {
     found.first().map(|t| t.as_str())
 }
 
-/// Checks one answer; refusals of any kind have the one shape.
+/// Checks one answer; refusals of any kind have the one shape, also where there is no such address.
 pub(crate) fn check(method: &Method, address: &str, status: StatusCode, body: &Value) {
     static PROBLEM: LazyLock<Validator> =
         LazyLock::new(|| validator(&json!({ "$ref": "#/components/schemas/Problem" })));
     let method = method.as_str().to_lowercase();
-    let documented = template(address)
-        .and_then(|path| ANSWERS.get(&(method.clone(), path.to_owned(), status.as_str().to_owned())));
+    let answer =
+        |path: &str, status: &str| ANSWERS.get(&(method.clone(), path.to_owned(), status.to_owned()));
+    let documented = template(address).and_then(|path| {
+        let other = || answer(path, "default").filter(|_| !status.is_success());
+        answer(path, status.as_str()).or_else(other)
+    });
     let validator = match documented {
         Some(validator) => validator,
         None if !status.is_success() => &PROBLEM,

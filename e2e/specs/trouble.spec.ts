@@ -142,3 +142,26 @@ test("a window is not closed over what only it has, without a question", async (
   await saved(page, 2);
   faults.length = 0;
 });
+
+test("a change that was saved while its answer got lost is not taken for somebody else's", async ({
+  page,
+  slug,
+  faults,
+}) => {
+  await open(page, slug, "stave");
+  await page.route(
+    "**/api/themes/*",
+    async (route) => {
+      await route.fetch();
+      await route.abort("connectionreset");
+    },
+    { times: 1 },
+  );
+  await page.getByRole("button", { name: "Pin Petrol 100" }).click();
+  await expect(page.getByText("rev 1 · not saved")).toBeVisible();
+  await saved(page, 2);
+  await expect(page.getByRole("dialog")).toBeHidden();
+  await page.getByRole("button", { name: "Pin Petrol 200" }).click();
+  await saved(page, 3);
+  faults.length = 0;
+});

@@ -61,6 +61,20 @@ const AGAIN = 2000;
 
 const ifMatch = (revision: number) => ({ "If-Match": `"${revision}"` });
 
+/** Saves a document. One that was saved before, only that the answer got lost, is not saved twice. */
+async function put(current: Theme, spec: Spec, label: string): Promise<Theme> {
+  const path = { slug: current.slug };
+  const header = ifMatch(current.revision);
+  try {
+    return await answer(api.PUT("/api/themes/{slug}", { params: { path, header }, body: { spec, label } }));
+  } catch (error) {
+    const theirs = problemOf(error).current;
+    const mine = theirs?.label === label && theirs.revision === current.revision + 1;
+    if (!mine) throw error;
+    return answer(api.GET("/api/themes/{slug}", { params: { path } }));
+  }
+}
+
 export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Editor {
   const client = useQueryClient();
   const [theme, setTheme] = useState(loaded);
@@ -150,13 +164,7 @@ export function useEditor(loaded: Theme, onRenamed: (slug: string) => void): Edi
       const told = shortened([unsent.current, label].filter(Boolean).join("; "));
       unsent.current = undefined;
       return write(
-        (current) =>
-          answer(
-            api.PUT("/api/themes/{slug}", {
-              params: { path: { slug: current.slug }, header: ifMatch(current.revision) },
-              body: { spec, label: told },
-            }),
-          ),
+        (current) => put(current, spec, told),
         (found) => {
           if (AWAY.includes(found.type)) unsent.current = told;
           if (found.type === "/problems/stale-revision")

@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import { expect, open, saved, test } from "./rhodon";
+import { expect, open, saved, savedSpec, test } from "./rhodon";
 
 test("the file is copied and downloaded as it is shown", async ({ page, slug, request }) => {
   await open(page, slug, "handoff");
@@ -36,7 +36,7 @@ test("options change the file and the command, and are remembered with the theme
   });
   await expect(command).toBeVisible();
   await expect
-    .poll(async () => (await (await request.get(`/api/themes/${slug}`)).json()).spec.handoff)
+    .poll(async () => (await savedSpec(request, slug)).handoff)
     .toEqual({ css: { format: "oklch", mode: "function", prefix: "bsf" } });
   await page.reload();
   await expect(page.getByLabel("prefix")).toHaveValue("bsf");

@@ -1,5 +1,5 @@
-import type { APIRequestContext, Page } from "@playwright/test";
-import { expect, open, saved, test } from "./rhodon";
+import type { Page } from "@playwright/test";
+import { expect, open, saved, savedSpec, test } from "./rhodon";
 
 /** Every save takes a while, and every file, as over a long line. */
 async function slowly(page: Page) {
@@ -9,10 +9,6 @@ async function slowly(page: Page) {
       await route.continue();
     });
   }
-}
-
-async function document(request: APIRequestContext, slug: string) {
-  return (await (await request.get(`/api/themes/${slug}`)).json()).spec;
 }
 
 test("options chosen faster than they are saved are all kept", async ({ page, slug, request }) => {
@@ -26,7 +22,7 @@ test("options chosen faster than they are saved are all kept", async ({ page, sl
   await expect(page.getByLabel("format")).toHaveValue("oklch");
   await expect(page.getByLabel("prefix")).toHaveValue("bsf");
   await saved(page, 5);
-  expect((await document(request, slug)).handoff).toEqual({
+  expect((await savedSpec(request, slug)).handoff).toEqual({
     css: { format: "oklch", mode: "function", prefix: "bsf" },
     sass: {},
   });
@@ -41,7 +37,7 @@ test("a good option is saved beside one that is refused, which stays as typed", 
   await page.getByLabel("prefix").fill("b f");
   await page.getByLabel("mode", { exact: true }).selectOption("function");
   await saved(page, 2);
-  expect((await document(request, slug)).handoff).toEqual({ css: { mode: "function" } });
+  expect((await savedSpec(request, slug)).handoff).toEqual({ css: { mode: "function" } });
   await expect(page.getByLabel("prefix")).toHaveValue("b f");
   await expect(page.getByRole("alert")).toContainText("option prefix");
 });
@@ -57,7 +53,7 @@ test("steps changed faster than they are saved are all kept", async ({ page, slu
   await page.getByRole("button", { name: "Pin Petrol 100" }).click();
   await page.getByRole("button", { name: "Pin Petrol 200" }).click();
   await saved(page, 5);
-  const { lightness, pins } = (await document(request, slug)).scales.petrol;
+  const { lightness, pins } = (await savedSpec(request, slug)).scales.petrol;
   expect(Object.keys(lightness)).toEqual(["300", "400"]);
   expect(lightness["300"]).toBeCloseTo(before - 1, 0);
   expect(Object.keys(pins)).toEqual(["100", "200"]);
@@ -77,7 +73,7 @@ test("a change made while an undo is on its way stands on what the undo left", a
   await saved(page, 2);
   await page.getByRole("button", { name: "Pin Petrol 300" }).click();
   await expect
-    .poll(async () => Object.keys((await document(request, slug)).scales.petrol.pins))
+    .poll(async () => Object.keys((await savedSpec(request, slug)).scales.petrol.pins))
     .toEqual(["100", "300"]);
 });
 
@@ -94,5 +90,5 @@ test("typing goes on while an earlier colour is being saved", async ({ page, slu
   await field.fill("tomato");
   await field.press("Enter");
   await saved(page, 3);
-  expect((await document(request, slug)).brand[0].color).toBe("tomato");
+  expect((await savedSpec(request, slug)).brand[0].color).toBe("tomato");
 });

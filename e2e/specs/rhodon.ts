@@ -1,4 +1,4 @@
-import { test as base, expect, type FrameLocator, type Page } from "@playwright/test";
+import { type APIRequestContext, test as base, expect, type FrameLocator, type Page } from "@playwright/test";
 
 export { expect };
 
@@ -49,6 +49,11 @@ export function half(page: Page, mode: "light" | "dark"): FrameLocator {
 export async function buttonColor(page: Page, mode: "light" | "dark"): Promise<string> {
   const button = half(page, mode).getByRole("button", { name: "Book a crossing" });
   return button.evaluate((node) => getComputedStyle(node).backgroundColor);
+}
+
+/** The document of a theme as it is saved. */
+export async function savedSpec(request: APIRequestContext, slug: string) {
+  return (await (await request.get(`/api/themes/${slug}`)).json()).spec;
 }
 
 export async function saved(page: Page, revision: number) {

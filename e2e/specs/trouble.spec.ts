@@ -1,10 +1,6 @@
 // A server that is away, slow or refuses: it is told, and nothing is lost.
-import type { APIRequestContext, Page } from "@playwright/test";
-import { buttonColor, expect, open, saved, test } from "./rhodon";
-
-async function document(request: APIRequestContext, slug: string) {
-  return (await (await request.get(`/api/themes/${slug}`)).json()).spec;
-}
+import type { Page } from "@playwright/test";
+import { buttonColor, expect, open, saved, savedSpec, test } from "./rhodon";
 
 /** Cuts the line to the server for writes; the result mends it. */
 async function cut(page: Page): Promise<() => Promise<void>> {
@@ -15,12 +11,7 @@ async function cut(page: Page): Promise<() => Promise<void>> {
   return () => page.unroute(address);
 }
 
-test("changes made while the server is away are saved once it is back", async ({
-  page,
-  slug,
-  request,
-  faults,
-}) => {
+test("changes made while the server is away are saved once it is back", async ({ page, slug, request }) => {
   await open(page, slug, "stave");
   const mend = await cut(page);
   await page.getByRole("button", { name: "Pin Petrol 100" }).click();
@@ -28,22 +19,20 @@ test("changes made while the server is away are saved once it is back", async ({
   await expect(page.getByText("The server does not answer.")).toBeVisible();
   await page.getByRole("button", { name: "Pin Petrol 200" }).click();
   await expect(page.getByText("rev 1 · not saved")).toBeVisible();
-  expect((await document(request, slug)).scales).toBeUndefined();
+  expect((await savedSpec(request, slug)).scales).toBeUndefined();
   await mend();
   await saved(page, 2);
   await expect(page.getByText("The server does not answer.")).toBeHidden();
-  expect(Object.keys((await document(request, slug)).scales.petrol.pins)).toEqual(["100", "200"]);
+  expect(Object.keys((await savedSpec(request, slug)).scales.petrol.pins)).toEqual(["100", "200"]);
   await expect(
     page.getByRole("contentinfo").getByText(/Petrol 100: pinned at .*; Petrol 200: pinned at/),
   ).toBeVisible();
-  faults.length = 0;
 });
 
 test("a choice for the handoff made while the server is away is saved too", async ({
   page,
   slug,
   request,
-  faults,
 }) => {
   await open(page, slug, "handoff");
   const mend = await cut(page);
@@ -51,11 +40,10 @@ test("a choice for the handoff made while the server is away is saved too", asyn
   await expect(page.getByText("rev 1 · not saved")).toBeVisible();
   await mend();
   await saved(page, 2);
-  expect((await document(request, slug)).handoff).toEqual({ sass: {} });
-  faults.length = 0;
+  expect((await savedSpec(request, slug)).handoff).toEqual({ sass: {} });
 });
 
-test("a file that cannot be written is told, and shown again once it can", async ({ page, slug, faults }) => {
+test("a file that cannot be written is told, and shown again once it can", async ({ page, slug }) => {
   await open(page, slug, "handoff");
   const file = page.getByRole("region", { name: "theme.css", exact: true });
   await expect(file).toContainText("--petrol-600");
@@ -67,14 +55,9 @@ test("a file that cannot be written is told, and shown again once it can", async
   await page.getByLabel("format").selectOption("rgb");
   await expect(file).toContainText("rgb(");
   await expect(page.getByRole("alert")).toBeHidden();
-  faults.length = 0;
 });
 
-test("an archive that cannot be packed is told, and can be asked for again", async ({
-  page,
-  slug,
-  faults,
-}) => {
+test("an archive that cannot be packed is told, and can be asked for again", async ({ page, slug }) => {
   await open(page, slug, "handoff");
   await page.getByRole("checkbox", { name: "Sass module in the archive" }).click();
   await saved(page, 2);
@@ -87,14 +70,9 @@ test("an archive that cannot be packed is told, and can be asked for again", asy
   await button.click();
   expect((await waiting).suggestedFilename()).toMatch(/-2\.zip$/);
   await expect(page.getByRole("alert")).toBeHidden();
-  faults.length = 0;
 });
 
-test("a preview that fails leaves the last good one, and the next one is shown", async ({
-  page,
-  slug,
-  faults,
-}) => {
+test("a preview that fails leaves the last good one, and the next one is shown", async ({ page, slug }) => {
   await open(page, slug, "stave");
   const before = await buttonColor(page, "light");
   await page.route("**/api/preview", (route) => route.fulfill({ status: 503, body: "" }));
@@ -106,7 +84,6 @@ test("a preview that fails leaves the last good one, and the next one is shown",
   await step.press("ArrowLeft");
   await saved(page, 2);
   await expect(page.getByText("The server does not answer.")).toBeHidden();
-  faults.length = 0;
 });
 
 test("very long names make revisions all the same", async ({ page, slug, request }) => {
@@ -123,10 +100,10 @@ test("very long names make revisions all the same", async ({ page, slug, request
     .first()
     .click();
   await saved(page, 4);
-  expect((await document(request, slug)).brand[0].name).toContain("ferry ferry");
+  expect((await savedSpec(request, slug)).brand[0].name).toContain("ferry ferry");
 });
 
-test("a window is not closed over what only it has, without a question", async ({ page, slug, faults }) => {
+test("a window is not closed over what only it has, without a question", async ({ page, slug }) => {
   const asked: string[] = [];
   page.on("dialog", (dialog) => {
     asked.push(dialog.type());
@@ -140,13 +117,11 @@ test("a window is not closed over what only it has, without a question", async (
   await expect.poll(() => asked).toEqual(["beforeunload"]);
   await mend();
   await saved(page, 2);
-  faults.length = 0;
 });
 
 test("a change that was saved while its answer got lost is not taken for somebody else's", async ({
   page,
   slug,
-  faults,
 }) => {
   await open(page, slug, "stave");
   await page.route(
@@ -163,5 +138,4 @@ test("a change that was saved while its answer got lost is not taken for somebod
   await expect(page.getByRole("dialog")).toBeHidden();
   await page.getByRole("button", { name: "Pin Petrol 200" }).click();
   await saved(page, 3);
-  faults.length = 0;
 });

@@ -185,7 +185,7 @@ impl From<StoreError> for ApiError {
             StoreError::HasChildren { .. } => {
                 Self::new(StatusCode::CONFLICT, "/problems/has-children", "Other themes extend it", detail)
             }
-            StoreError::Circle(_) => Self::value("/spec/extends", detail),
+            StoreError::Inherit(error) => error.into(),
             StoreError::Stale { current, based_on, .. } => Self {
                 current: Some(Box::new((*current).into())),
                 base: based_on.map(|r| Box::new((*r).into())),

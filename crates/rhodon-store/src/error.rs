@@ -1,5 +1,6 @@
 //! What can go wrong with stored themes.
 
+use rhodon_theme::InheritError;
 use sea_orm::DbErr;
 
 use crate::record::RevisionRecord;
@@ -42,9 +43,9 @@ pub enum StoreError {
         /// Names of the themes that extend it.
         children: Vec<String>,
     },
-    /// It would come to extend itself: slugs, from the theme back to it.
-    #[error("themes extend each other in a circle: {}", .0.join(" → "))]
-    Circle(Vec<String>),
+    /// It would come to extend itself.
+    #[error(transparent)]
+    Inherit(#[from] InheritError),
     /// The database did not answer as it should.
     #[error("the database failed: {0}")]
     Database(#[from] DbErr),

@@ -6,9 +6,11 @@
 
 mod entity;
 mod error;
+mod lineage;
 mod live;
 mod migration;
 mod record;
+mod slug;
 mod store;
 
 pub use error::StoreError;

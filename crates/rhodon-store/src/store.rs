@@ -6,7 +6,7 @@ use chrono::Utc;
 use rhodon_theme::{Slug, Spec};
 use sea_orm::{
     ActiveModelTrait, ActiveValue::Set, ColumnTrait, ConnectOptions, ConnectionTrait, Database,
-    DatabaseConnection, DatabaseTransaction, EntityTrait, QueryFilter, QueryOrder, QuerySelect, SqlErr,
+    DatabaseConnection, DatabaseTransaction, EntityTrait, QueryFilter, QueryOrder, QuerySelect,
     TransactionTrait,
 };
 use sea_orm_migration::MigratorTrait;
@@ -14,11 +14,13 @@ use uuid::Uuid;
 
 use crate::entity::{revision, theme};
 use crate::error::StoreError;
+use crate::lineage::{check_parents, follow_parent};
 use crate::live;
 use crate::migration::Migrator;
 use crate::record::{RevisionRecord, ThemeRecord};
+use crate::slug::{free_slug, named, slug_for};
 
-type Result<T> = std::result::Result<T, StoreError>;
+pub(crate) type Result<T> = std::result::Result<T, StoreError>;
 
 /// Any number will do, as long as every server takes the same.
 const MIGRATION_LOCK: i64 = 0x5268_6f64_6f6e;
@@ -247,10 +249,8 @@ impl Store {
         if found.deleted_at.is_none() {
             return Ok(found.into());
         }
-        let slug = match found.slug.parse() {
-            Ok(own) => free_slug(&tx, own, id).await?,
-            Err(_) => free_slug(&tx, Slug::theme(), id).await?,
-        };
+        let own = found.slug.parse().unwrap_or_else(|_| Slug::theme());
+        let slug = free_slug(&tx, own, id).await?;
         let mut row: theme::ActiveModel = found.into();
         row.deleted_at = Set(None);
         row.slug = Set(slug.to_string());
@@ -260,7 +260,8 @@ impl Store {
     }
 }
 
-async fn live(db: &impl ConnectionTrait, slug: &str) -> Result<theme::Model> {
+/// A theme that is not deleted.
+pub(crate) async fn live(db: &impl ConnectionTrait, slug: &str) -> Result<theme::Model> {
     let found = theme::Entity::find()
         .filter(theme::Column::Slug.eq(slug))
         .filter(theme::Column::DeletedAt.is_null())
@@ -374,78 +375,4 @@ async fn move_to(tx: &DatabaseTransaction, theme: theme::Model, to: &revision::M
     follow_parent(tx, &before, &slug).await?;
     live::tell(tx, moved.id, moved.current).await?;
     Ok(moved.into())
-}
-
-/// A theme must not come to extend itself, be it through others.
-async fn check_parents(tx: &DatabaseTransaction, theme: &theme::Model, parent: Option<String>) -> Result<()> {
-    let mut line = vec![theme.slug.clone()];
-    let mut next = parent;
-    while let Some(slug) = next {
-        let circle = line.contains(&slug);
-        line.push(slug.clone());
-        if circle {
-            return Err(StoreError::Circle(line));
-        }
-        // A parent that is gone is told when the theme is derived.
-        next = match live(tx, &slug).await {
-            Ok(found) => found.parent,
-            Err(StoreError::NoTheme(_)) => None,
-            Err(e) => return Err(e),
-        };
-    }
-    Ok(())
-}
-
-/// Themes that extend a renamed one keep extending it.
-async fn follow_parent(tx: &DatabaseTransaction, old: &str, new: &str) -> Result<()> {
-    if old == new {
-        return Ok(());
-    }
-    let children = theme::Entity::find().filter(theme::Column::Parent.eq(old)).all(tx).await?;
-    for child in children {
-        let revisions =
-            revision::Entity::find().filter(revision::Column::ThemeId.eq(child.id)).all(tx).await?;
-        for saved in revisions {
-            let mut spec = saved.spec.clone();
-            if spec.get("extends").and_then(|v| v.as_str()) != Some(old) {
-                continue;
-            }
-            spec["extends"] = new.into();
-            let mut row: revision::ActiveModel = saved.into();
-            row.spec = Set(spec);
-            row.update(tx).await?;
-        }
-        let mut row: theme::ActiveModel = child.into();
-        row.parent = Set(Some(new.to_owned()));
-        row.update(tx).await?;
-    }
-    Ok(())
-}
-
-/// The slug of a theme under another name: the one it has may stay.
-async fn slug_for(tx: &DatabaseTransaction, theme: &theme::Model, name: &str) -> Result<String> {
-    let wanted = Slug::from_name(name, &Slug::theme());
-    Ok(free_slug(tx, wanted, theme.id).await?.to_string())
-}
-
-/// A slug that no theme but `own` has.
-async fn free_slug(tx: &DatabaseTransaction, wanted: Slug, own: Uuid) -> Result<Slug> {
-    let taken: Vec<String> = theme::Entity::find()
-        .filter(theme::Column::Id.ne(own))
-        .select_only()
-        .column(theme::Column::Slug)
-        .filter(theme::Column::DeletedAt.is_null())
-        .filter(theme::Column::Slug.starts_with(wanted.as_str()))
-        .into_tuple()
-        .all(tx)
-        .await?;
-    Ok(wanted.unique(|s| taken.iter().any(|t| t == s.as_str())))
-}
-
-/// The unique index on slugs speaks here.
-fn named(error: sea_orm::DbErr, slug: &str) -> StoreError {
-    match error.sql_err() {
-        Some(SqlErr::UniqueConstraintViolation(_)) => StoreError::SlugTaken(slug.to_owned()),
-        _ => error.into(),
-    }
 }

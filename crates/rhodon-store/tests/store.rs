@@ -4,7 +4,7 @@
 use rhodon_color::Color;
 use rhodon_store::{Save, Store, StoreError};
 use rhodon_testing::fresh_database;
-use rhodon_theme::Spec;
+use rhodon_theme::{InheritError, Spec};
 
 async fn store() -> Store {
     let store = Store::connect(&fresh_database("store").await).await.unwrap();
@@ -250,7 +250,9 @@ async fn undo_and_redo_do_not_close_a_circle() {
     store.undo("tern", 2).await.unwrap();
     store.save("gull", save(&extending("Gull", "tern"), "under tern", 1)).await.unwrap();
     match store.redo("tern", 1).await {
-        Err(StoreError::Circle(line)) => assert_eq!(line, ["tern", "gull", "tern"]),
+        Err(StoreError::Inherit(InheritError::Circle(line))) => {
+            assert_eq!(line, ["tern", "gull", "tern"].map(|s| s.parse().unwrap()));
+        }
         other => panic!("{other:?}"),
     }
     assert_eq!(store.get("tern").await.unwrap().0.parent, None);

@@ -53,6 +53,12 @@ function isProblem(error: unknown): error is Problem {
   return typeof error === "object" && error !== null && "detail" in error;
 }
 
+/** What a failed request says about the one value that it asked about. */
+export function refusalIn(error: unknown): string {
+  const { problems, detail } = problemOf(error);
+  return problems?.[0]?.message ?? detail;
+}
+
 /** What a failed request says, as a problem. */
 export function problemOf(error: unknown): Problem {
   if (error instanceof ApiProblem) return error.problem;

@@ -12,12 +12,14 @@ type ScaleSettings = NonNullable<Spec["scales"]>[string];
 
 /** Whether two documents say the same. */
 export function alike(a: Spec, b: Spec): boolean {
-  return a === b || JSON.stringify(a) === JSON.stringify(b);
+  // A change keeps every part that it does not touch: most of a large document is the same object.
+  const keys = new Set([...Object.keys(a), ...Object.keys(b)] as (keyof Spec)[]);
+  return [...keys].every((key) => a[key] === b[key] || JSON.stringify(a[key]) === JSON.stringify(b[key]));
 }
 
 /** Whether two documents come to the same theme: what is chosen for the handoff derives nothing. */
 export function derivesAlike(a: Spec, b: Spec): boolean {
-  return a === b || alike({ ...a, handoff: undefined }, { ...b, handoff: undefined });
+  return alike({ ...a, handoff: undefined }, { ...b, handoff: undefined });
 }
 
 export function setBrand(spec: Spec, index: number, change: Partial<Brand>): Spec {

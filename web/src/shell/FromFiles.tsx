@@ -1,6 +1,6 @@
 import { Button, FileButton } from "@mantine/core";
 import { useEffect, useRef, useState } from "react";
-import { ApiProblem, answer, api, type Spec } from "../api/client";
+import { answer, api, problemOf, type Spec } from "../api/client";
 import classes from "./FromFiles.module.css";
 
 type Read = Awaited<ReturnType<typeof readFiles>>;
@@ -20,7 +20,7 @@ interface Props {
 export function FromFiles({ dropped, onSpec }: Props) {
   const [read, setRead] = useState<Read>();
   const [refusal, setRefusal] = useState<string>();
-  const told = (error: unknown) => setRefusal(error instanceof ApiProblem ? error.message : String(error));
+  const told = (error: unknown) => setRefusal(problemOf(error).detail);
   const take = async (files: File[]) => {
     if (files.length === 0) return;
     setRefusal(undefined);

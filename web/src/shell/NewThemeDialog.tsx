@@ -1,6 +1,6 @@
 import { Button, Group, Modal, TextInput } from "@mantine/core";
 import { type FormEvent, useState } from "react";
-import { ApiProblem, answer, api, type Spec } from "../api/client";
+import { answer, api, problemOf, type Spec } from "../api/client";
 import { FromFiles } from "./FromFiles";
 import { useMakeTheme } from "./useMakeTheme";
 
@@ -28,7 +28,7 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    create().catch((error) => setRefusal(error instanceof ApiProblem ? error.message : String(error)));
+    create().catch((error) => setRefusal(problemOf(error).detail));
   };
   return (
     <>

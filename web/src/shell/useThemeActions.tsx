@@ -2,7 +2,7 @@ import { Button, Group, Text } from "@mantine/core";
 import { notifications } from "@mantine/notifications";
 import { useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
-import { ApiProblem, answer, api } from "../api/client";
+import { answer, api, problemOf } from "../api/client";
 import { themeQuery, themesQuery } from "../api/queries";
 
 /** Duplicate, delete with a way back, for any theme. */
@@ -12,8 +12,7 @@ export function useThemeActions() {
   const refresh = () => client.invalidateQueries({ queryKey: themesQuery.queryKey });
   const open = (slug: string) => navigate({ to: "/themes/$slug/stave", params: { slug } });
 
-  const refused = (error: unknown) =>
-    notifications.show({ message: error instanceof ApiProblem ? error.message : String(error) });
+  const refused = (error: unknown) => notifications.show({ message: problemOf(error).detail });
 
   const duplicate = async (slug: string) => {
     try {

@@ -15,6 +15,10 @@ static WRITTEN: LazyLock<Vec<Sheet>> = LazyLock::new(|| {
     files.into_iter().map(|f| Sheet { name: f.path, text: f.text }).collect()
 });
 
+fn sheet(name: &str, text: String) -> Sheet {
+    Sheet { name: name.to_owned(), text }
+}
+
 /// What an answer must be, whatever was asked.
 fn check(import: &Import) -> Result<(), TestCaseError> {
     for problem in &import.problems {
@@ -183,11 +187,10 @@ proptest! {
     fn any_tree_is_read_or_refused(first in tree(), second in prop::option::of(tree())) {
         let mut whole = json!({ "base": { "$type": "color", "$value": "#0f5c7a" } });
         whole["more"] = first.clone();
-        let sheet = |name: &str, value: &Value| Sheet { name: name.to_owned(), text: value.to_string() };
-        check(&document(&[sheet("a.json", &first)]))?;
-        check(&document(&[sheet("a.json", &whole)]))?;
+        check(&document(&[sheet("a.json", first.to_string())]))?;
+        check(&document(&[sheet("a.json", whole.to_string())]))?;
         if let Some(second) = second {
-            check(&document(&[sheet("a.json", &whole), sheet("b.json", &second)]))?;
+            check(&document(&[sheet("a.json", whole.to_string()), sheet("b.json", second.to_string())]))?;
         }
     }
 }
@@ -211,5 +214,28 @@ proptest! {
         let sheets: Vec<Sheet> =
             files.into_iter().map(|(name, value)| Sheet { name, text: value.to_string() }).collect();
         check(&document(&sheets))?;
+    }
+}
+
+proptest! {
+    /// No text makes the reader panic.
+    #[test]
+    fn any_json_is_read_or_refused(text in r#"(\{|\}|\[|\]|"\$value"|"\$type"|"\$ref"|"a"|:|,|"color"|"\{a\}"|1|null| ){0,40}"#) {
+        let _ = document(&[sheet("a.json", text)]);
+    }
+
+    #[test]
+    fn any_shape_of_tokens_is_read_or_refused(names in prop::collection::vec("[a-zA-Z .$-]{0,6}", 1..6), value in "\\PC{0,12}", kind in "color|dimension|fontFamily|fontWeight|number|shadow") {
+        let mut token = json!({ "$type": kind, "$value": value });
+        for name in names {
+            token = json!({ name: token });
+        }
+        let mut file = json!({ "base": { "$type": "color", "$value": "#0f5c7a" } });
+        file["more"] = token;
+        if let Some(spec) = document(&[sheet("a.json", file.to_string())]).spec {
+            // What is read is a document that reads and derives.
+            prop_assert_eq!(Spec::read(&spec.to_json()), Ok(spec.clone()));
+            Made::of(spec);
+        }
     }
 }

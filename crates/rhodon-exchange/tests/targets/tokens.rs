@@ -426,26 +426,3 @@ fn files_that_hold_no_theme_are_refused_with_a_reason() {
         assert!(told.starts_with(expected), "{told}");
     }
 }
-
-proptest! {
-    /// No text makes the reader panic.
-    #[test]
-    fn any_json_is_read_or_refused(text in r#"(\{|\}|\[|\]|"\$value"|"\$type"|"\$ref"|"a"|:|,|"color"|"\{a\}"|1|null| ){0,40}"#) {
-        let _ = read(&[("a.json", text)]);
-    }
-
-    #[test]
-    fn any_shape_of_tokens_is_read_or_refused(names in prop::collection::vec("[a-zA-Z .$-]{0,6}", 1..6), value in "\\PC{0,12}", kind in "color|dimension|fontFamily|fontWeight|number|shadow") {
-        let mut token = json!({ "$type": kind, "$value": value });
-        for name in names {
-            token = json!({ name: token });
-        }
-        let mut file = json!({ "base": { "$type": "color", "$value": "#0f5c7a" } });
-        file["more"] = token;
-        if let Some(spec) = read(&[("a.json", file.to_string())]).spec {
-            // What is read is a document that reads and derives.
-            prop_assert_eq!(Spec::read(&spec.to_json()), Ok(spec.clone()));
-            Made::of(spec);
-        }
-    }
-}

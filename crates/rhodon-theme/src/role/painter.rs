@@ -162,14 +162,13 @@ impl<'a> Painter<'a> {
 
     /// Roles and measured pairs.
     pub(crate) fn finish(mut self) -> Painted {
-        // A chain of late references is as long as the list at most.
-        for _ in 0..self.waiting.len() {
-            for (id, role) in self.waiting.clone() {
-                if let Some(found) = self.find(&role) {
-                    let color = self.value(found);
-                    self.roles[id.0].1.value = Value::Color(color);
-                }
-            }
+        // What was written is followed to its end beforehand: no reference leads to another one.
+        let mut awaited = Ahead::new();
+        for (id, role) in std::mem::take(&mut self.waiting) {
+            let Some(found) = self.find(&role) else { continue };
+            let color = self.value(found);
+            self.roles[id.0].1.value = Value::Color(color);
+            awaited.insert(role, color);
         }
         let pairs = self
             .declared
@@ -186,7 +185,6 @@ impl<'a> Painter<'a> {
                 }
             })
             .collect();
-        let awaited = self.waiting.iter().map(|(id, role)| (role.clone(), self.value(*id))).collect();
         Painted { roles: self.roles, pairs, awaited }
     }
 }

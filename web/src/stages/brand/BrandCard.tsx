@@ -1,10 +1,11 @@
 import { TextInput } from "@mantine/core";
 import { IconArrowDown, IconArrowUp, IconX } from "@tabler/icons-react";
 import { useEffect, useRef, useState } from "react";
-import { ApiProblem, answer, api, type Spec } from "../../api/client";
+import { answer, api, refusalIn, type Spec } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
 import { moveBrand, removeBrand, setBrand } from "../../editor/edits";
 import { CopyButton } from "../../shell/CopyButton";
+import { useOnce } from "../../shell/useOnce";
 import classes from "./BrandStage.module.css";
 import { hangingOn, RemoveDialog } from "./RemoveDialog";
 import { useTypedColor } from "./useTypedColor";
@@ -23,6 +24,7 @@ export function BrandCard({ index, color, count }: Props) {
   const [slug, setSlug] = useState(color.slug ?? "");
   useEffect(() => setSlug(color.slug ?? ""), [color.slug]);
   const [nameRefusal, setNameRefusal] = useState<string>();
+  const once = useOnce();
   const [removing, setRemoving] = useState(false);
   const saved = theme.spec.brand?.find((b) => b.slug === color.slug)?.color ?? color.color;
   const pending = useRef<string>(undefined);
@@ -52,12 +54,7 @@ export function BrandCard({ index, color, count }: Props) {
       discard();
     } else save();
   };
-  const renaming = useRef("");
   const rename = async (next: { name: string; slug?: string }) => {
-    // Enter and then leaving the field rename once.
-    const asked = `${next.slug ?? color.slug} ${next.name}`;
-    if (renaming.current === asked) return;
-    renaming.current = asked;
     try {
       const body = { spec: theme.spec, brand: color.slug ?? "", ...next };
       const renamed = await answer(api.POST("/api/rename-brand", { body }));
@@ -65,19 +62,16 @@ export function BrandCard({ index, color, count }: Props) {
       await commit(() => renamed.spec, label);
       setNameRefusal(undefined);
     } catch (error) {
-      setNameRefusal(
-        error instanceof ApiProblem ? (error.problem.problems?.[0]?.message ?? error.message) : String(error),
-      );
-    } finally {
-      if (renaming.current === asked) renaming.current = "";
+      setNameRefusal(refusalIn(error));
     }
   };
   const leaveName = () => {
     if (name.trim() === "") setName(color.name);
-    else if (name.trim() !== color.name) void rename({ name: name.trim() });
+    else if (name.trim() !== color.name) void once("name", name, () => rename({ name: name.trim() }));
   };
   const leaveSlug = () => {
-    if (slug.trim() !== color.slug) void rename({ name: color.name, slug: slug.trim() });
+    if (slug.trim() !== color.slug)
+      void once("slug", slug, () => rename({ name: color.name, slug: slug.trim() }));
   };
   const hanging = hangingOn(theme.spec, color.slug ?? "");
   const remove = () => {

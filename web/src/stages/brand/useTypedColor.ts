@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { ApiProblem, answer, api, type ColorView } from "../../api/client";
+import { answer, api, type ColorView, problemOf } from "../../api/client";
 
 export interface TypedColor {
   text: string;
@@ -31,7 +31,7 @@ export function useTypedColor(initial: string, onColor: (seen: ColorView) => voi
       settled.current = value;
       if (tell) told.current(found);
     } catch (error) {
-      if (latest.current === value) setRefusal(error instanceof ApiProblem ? error.message : String(error));
+      if (latest.current === value) setRefusal(problemOf(error).detail);
     }
   }, []);
 

@@ -1,6 +1,6 @@
 import { Button } from "@mantine/core";
 import { useState } from "react";
-import { answer, api, type Target } from "../../api/client";
+import { answer, api, problemOf, type Target } from "../../api/client";
 import { saveFile } from "../../api/save";
 import { useTheEditor } from "../../editor/EditorContext";
 import classes from "./HandoffStage.module.css";
@@ -27,7 +27,7 @@ export function ArchiveBar({ targets, chosen, onChoose }: Props) {
       const packed = await answer<unknown>(api.POST("/api/archive", { body, parseAs: "blob" }));
       saveFile(`${theme.slug}-${theme.revision}.zip`, packed as Blob);
     } catch (error) {
-      setRefusal(error instanceof Error ? error.message : String(error));
+      setRefusal(problemOf(error).detail);
     } finally {
       setBusy(false);
     }

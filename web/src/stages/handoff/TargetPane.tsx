@@ -1,9 +1,10 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { answer, api, type Spec, type Target } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
 import { numberOf } from "../../editor/identity";
 import { CopyButton } from "../../shell/CopyButton";
+import { useOnce } from "../../shell/useOnce";
 import { FileView } from "./FileView";
 import classes from "./HandoffStage.module.css";
 import { OptionField } from "./OptionField";
@@ -23,8 +24,7 @@ const exported = (spec: Spec, target: string, options: Options, revision: number
 export function TargetPane({ target, remembered, onRemember }: Props) {
   const { spec, theme, before } = useTheEditor();
   const [typed, setTyped] = useState<Options>({});
-  /** Choices on their way: Enter and then leaving the field save once. */
-  const sent = useRef<Options>({});
+  const once = useOnce();
   const [entered, setEntered] = useState(target.options[0]);
   const options = { ...remembered, ...typed };
   const revision = theme.spec === spec ? theme.revision : null;
@@ -44,24 +44,21 @@ export function TargetPane({ target, remembered, onRemember }: Props) {
   });
   /** Saves a choice once the server takes it; what it refuses stays as typed. */
   const save = async (key: string, value: string) => {
-    if (sent.current[key] === value) return;
-    sent.current[key] = value;
     const next = { ...remembered, [key]: value };
     const taken = await exported(spec, target.id, next, null).catch(() => undefined);
-    if (taken) await onRemember(key, value);
-    if (sent.current[key] === value) delete sent.current[key];
     if (!taken) return;
+    await onRemember(key, value);
     setTyped(({ [key]: last, ...rest }) =>
       last === undefined || last === value ? rest : { ...rest, [key]: last },
     );
   };
   const set = (key: string, value: string, done: boolean) => {
     setTyped((before) => ({ ...before, [key]: value }));
-    if (done) void save(key, value);
+    if (done) void once(key, value, () => save(key, value));
   };
   const leave = (key: string) => {
     const value = typed[key];
-    if (value !== undefined && value !== remembered[key]) void save(key, value);
+    if (value !== undefined && value !== remembered[key]) void once(key, value, () => save(key, value));
   };
   return (
     <div className={classes.pane}>

@@ -1,6 +1,6 @@
 import { Button, NativeSelect, SegmentedControl, TextInput } from "@mantine/core";
 import { type FormEvent, useState } from "react";
-import { ApiProblem, answer, api } from "../../api/client";
+import { answer, api, problemOf } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
 import { addIntent, addToken, type Edit } from "../../editor/edits";
 import classes from "./Ledger.module.css";
@@ -31,7 +31,7 @@ export function AddToken() {
       setLight("");
       setDark("");
     } catch (error) {
-      setRefusal(error instanceof ApiProblem ? error.message : String(error));
+      setRefusal(problemOf(error).detail);
     }
   };
   return (

@@ -1,5 +1,5 @@
 import { type FormEvent, type KeyboardEvent, useState } from "react";
-import { ApiProblem, answer, api, type Token } from "../../api/client";
+import { answer, api, refusalIn, type Token } from "../../api/client";
 import { useTheEditor } from "../../editor/EditorContext";
 import { type Edit, type Mode, setToken } from "../../editor/edits";
 import classes from "./Ledger.module.css";
@@ -32,9 +32,7 @@ export function ValueCell({ token, mode }: Props) {
       stop();
       await commit(change, `${token.path} (${mode}): ${written} → ${text.trim()}`);
     } catch (error) {
-      setRefusal(
-        error instanceof ApiProblem ? (error.problem.problems?.[0]?.message ?? error.message) : String(error),
-      );
+      setRefusal(refusalIn(error));
     }
   };
   const release = () =>

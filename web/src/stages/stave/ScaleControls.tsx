@@ -66,7 +66,7 @@ interface KnobProps {
 function Knob({ scale, name, title, unit, factor, value, min, max, step }: KnobProps) {
   const { theme, draft, commit } = useTheEditor();
   const shown = `${Math.round(value * factor)} ${unit}`;
-  const turnTo =
+  const setTo =
     (to: number): Edit =>
     (s) =>
       setScale(s, scale.slug, { [name]: to });
@@ -83,12 +83,12 @@ function Knob({ scale, name, title, unit, factor, value, min, max, step }: KnobP
         min={min}
         max={max}
         step={step}
-        onChange={(to) => draft(turnTo(to))}
+        onChange={(to) => draft(setTo(to))}
         onChangeEnd={(to) => {
           const from = theme.spec.scales?.[scale.slug]?.[name] ?? (name === "strength" ? 1 : 0);
           if (to !== from) {
             const words = `${Math.round(from * factor)} → ${Math.round(to * factor)} ${unit}`;
-            void commit(turnTo(to), `${scale.name}: ${title.toLowerCase()} ${words}`);
+            void commit(setTo(to), `${scale.name}: ${title.toLowerCase()} ${words}`);
           }
         }}
       />

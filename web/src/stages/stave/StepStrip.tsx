@@ -22,7 +22,8 @@ function Chip({ scale, step }: { scale: Scale; step: Step }) {
   const css = preview?.derived.tokens.find((t) => t.path === step.path)?.css ?? step.path;
   const set = (edit: Edit, label: string) => void commit(edit, `${scale.name} ${step.label}: ${label}`);
   const release = (s: Spec) => setStepLightness(s, scale.slug, step.label, undefined);
-  const pin = (hex: string | undefined) => (s: Spec) => setPin(release(s), scale.slug, step.label, hex);
+  const pin = (s: Spec) => setPin(release(s), scale.slug, step.label, step.hex);
+  const unpin = (s: Spec) => setPin(s, scale.slug, step.label, undefined);
   const leaveOut = () =>
     set(
       (s) => omitStep(s, scale.slug, step.label, !omitted),
@@ -53,7 +54,7 @@ function Chip({ scale, step }: { scale: Scale; step: Step }) {
       )}
       <span className={classes.chipTools}>
         {settings.pins?.[step.label] !== undefined ? (
-          <button type="button" className={classes.release} onClick={() => set(pin(undefined), "unpinned")}>
+          <button type="button" className={classes.release} onClick={() => set(unpin, "unpinned")}>
             unpin
           </button>
         ) : (
@@ -62,7 +63,7 @@ function Chip({ scale, step }: { scale: Scale; step: Step }) {
               type="button"
               className={classes.chipAction}
               aria-label={`Pin ${scale.name} ${step.label}`}
-              onClick={() => set(pin(step.hex), `pinned at ${step.hex}`)}
+              onClick={() => set(pin, `pinned at ${step.hex}`)}
             >
               pin
             </button>

@@ -26,7 +26,11 @@ pub struct GamutFit {
 impl Color {
     /// A colour from coordinates in CSS's units (see [`Space`]) and an opacity, cut to 0–1.
     pub fn new(space: Space, coords: [f64; 3], alpha: f64) -> Self {
-        Self { space, coords, alpha: alpha.clamp(0.0, 1.0) }
+        Self {
+            space,
+            coords,
+            alpha: alpha.clamp(0.0, 1.0),
+        }
     }
 
     /// Reads any colour of CSS Color 4, and nothing else.
@@ -90,7 +94,9 @@ impl Color {
     pub fn to_rgb8(self) -> Rgb8 {
         let linear = self.to_linear_srgb();
         if gamut::inside(linear) {
-            let [r, g, b] = self.in_space(Space::Srgb).map(|v| (v * 255.0).round().clamp(0.0, 255.0) as u8);
+            let [r, g, b] = self
+                .in_space(Space::Srgb)
+                .map(|v| (v * 255.0).round().clamp(0.0, 255.0) as u8);
             return Rgb8::new(r, g, b);
         }
         Rgb8::from_linear_clipped(gamut::map(linear))
@@ -99,7 +105,10 @@ impl Color {
     /// Which gamuts hold it.
     pub fn gamut_fit(self) -> GamutFit {
         let rgb = self.to_linear_srgb();
-        GamutFit { srgb: gamut::inside(rgb), p3: gamut::inside(apply(&SRGB_TO_P3, rgb)) }
+        GamutFit {
+            srgb: gamut::inside(rgb),
+            p3: gamut::inside(apply(&SRGB_TO_P3, rgb)),
+        }
     }
 
     /// Opacity as an 8-bit value.
@@ -110,13 +119,21 @@ impl Color {
     /// `#rrggbb`, or `#rrggbbaa` where it is not opaque.
     pub fn to_hex(self) -> String {
         let code = self.to_rgb8();
-        if self.alpha < 1.0 { format!("{code}{:02x}", self.alpha8()) } else { code.to_string() }
+        if self.alpha < 1.0 {
+            format!("{code}{:02x}", self.alpha8())
+        } else {
+            code.to_string()
+        }
     }
 }
 
 impl From<Rgb8> for Color {
     fn from(code: Rgb8) -> Self {
-        Self::new(Space::Srgb, code.channels().map(|c| f64::from(c) / 255.0), 1.0)
+        Self::new(
+            Space::Srgb,
+            code.channels().map(|c| f64::from(c) / 255.0),
+            1.0,
+        )
     }
 }
 

@@ -28,7 +28,9 @@ pub struct ContrastOn {
 impl ContrastOn {
     /// Against this colour.
     pub fn new(ground: Rgb8) -> Self {
-        Self { luminance: luminance(ground) }
+        Self {
+            luminance: luminance(ground),
+        }
     }
 
     /// Contrast ratio of another colour, as [`contrast_ratio`].
@@ -42,6 +44,10 @@ impl ContrastOn {
 /// each none where it would lie beyond black or white.
 pub fn lightness_limits(ground: Rgb8, ratio: f64) -> (Option<f64>, Option<f64>) {
     let y = luminance(ground) + 0.05;
-    let inside = |v: f64| (0.0..=1.0).contains(&v).then(|| crate::lightness_from_luminance(v));
+    let inside = |v: f64| {
+        (0.0..=1.0)
+            .contains(&v)
+            .then(|| crate::lightness_from_luminance(v))
+    };
     (inside(y / ratio - 0.05), inside(y * ratio - 0.05))
 }

@@ -10,7 +10,8 @@ const JND: f64 = 0.02;
 const EPSILON: f64 = 0.0001;
 
 pub(crate) fn inside(rgb: [f64; 3]) -> bool {
-    rgb.iter().all(|v| (-TOLERANCE..=1.0 + TOLERANCE).contains(v))
+    rgb.iter()
+        .all(|v| (-TOLERANCE..=1.0 + TOLERANCE).contains(v))
 }
 
 fn clip(rgb: [f64; 3]) -> [f64; 3] {
@@ -30,8 +31,9 @@ pub(crate) fn map(rgb: [f64; 3]) -> [f64; 3] {
         return [0.0; 3];
     }
     let candidate = |c: f64| Oklch { c, ..origin }.to_linear();
-    let error =
-        |lin: [f64; 3], c: f64| Oklab::from_linear(clip(lin)).distance(Oklab::from(Oklch { c, ..origin }));
+    let error = |lin: [f64; 3], c: f64| {
+        Oklab::from_linear(clip(lin)).distance(Oklab::from(Oklch { c, ..origin }))
+    };
     if error(rgb, origin.c) < JND {
         return clip(rgb);
     }

@@ -43,11 +43,15 @@ impl HueSlice {
 
     fn within(hue: f64, lms_to_rgb: &Mat3) -> Self {
         let (sin, cos) = libm::sincos(hue.to_radians());
-        let k: [f64; 3] = std::array::from_fn(|j| OKLAB_TO_LMS[j][1] * cos + OKLAB_TO_LMS[j][2] * sin);
+        let k: [f64; 3] =
+            std::array::from_fn(|j| OKLAB_TO_LMS[j][1] * cos + OKLAB_TO_LMS[j][2] * sin);
         let cubic = |weights: &[f64; 3]| {
             std::array::from_fn(|n| {
                 let binomial = [1.0, 3.0, 3.0, 1.0][n];
-                (0..3).map(|j| weights[j] * k[j].powi(n as i32)).sum::<f64>() * binomial
+                (0..3)
+                    .map(|j| weights[j] * k[j].powi(n as i32))
+                    .sum::<f64>()
+                    * binomial
             })
         };
         Self {
@@ -67,7 +71,11 @@ impl HueSlice {
     pub fn at(&self, y: f64, c: f64) -> Oklch {
         let s = self.ratio(y, c).min(self.max_ratio(y));
         let l = self.oklab_lightness(y, s);
-        Oklch { l, c: s * l, h: self.hue }
+        Oklch {
+            l,
+            c: s * l,
+            h: self.hue,
+        }
     }
 
     /// Linear RGB of the slice's gamut at luminance `y` and chroma `c`; the caller keeps `c` within

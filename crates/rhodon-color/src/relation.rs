@@ -13,11 +13,26 @@ pub struct Relation {
 
 /// Every relation. A new one is one line.
 pub const RELATIONS: &[Relation] = &[
-    Relation { id: "complementary", turns: &[180.0] },
-    Relation { id: "analogous", turns: &[-30.0, 30.0] },
-    Relation { id: "split", turns: &[150.0, 210.0] },
-    Relation { id: "triad", turns: &[120.0, 240.0] },
-    Relation { id: "square", turns: &[90.0, 180.0, 270.0] },
+    Relation {
+        id: "complementary",
+        turns: &[180.0],
+    },
+    Relation {
+        id: "analogous",
+        turns: &[-30.0, 30.0],
+    },
+    Relation {
+        id: "split",
+        turns: &[150.0, 210.0],
+    },
+    Relation {
+        id: "triad",
+        turns: &[120.0, 240.0],
+    },
+    Relation {
+        id: "square",
+        turns: &[90.0, 180.0, 270.0],
+    },
 ];
 
 /// The companions of a colour: same L\*, and the same share of the chroma that sRGB
@@ -26,7 +41,11 @@ pub fn companions(color: Rgb8, turns: &[f64]) -> Vec<Rgb8> {
     let origin = color.to_oklch();
     let y = luminance_from_lightness(color.lightness());
     let limit = HueSlice::new(origin.h).max_chroma(y);
-    let strength = if limit > 1e-6 { (origin.c / limit).min(1.0) } else { 0.0 };
+    let strength = if limit > 1e-6 {
+        (origin.c / limit).min(1.0)
+    } else {
+        0.0
+    };
     turns
         .iter()
         .map(|turn| {
@@ -49,7 +68,11 @@ pub fn drawn(turns: &[f64], draw: u32) -> Vec<f64> {
         let unit = ((z ^ (z >> 31)) >> 11) as f64 / (1u64 << 53) as f64;
         (unit * 2.0 - 1.0) * SPREAD
     };
-    turns.iter().enumerate().map(|(i, t)| if draw == 0 { *t } else { t + offset(i) }).collect()
+    turns
+        .iter()
+        .enumerate()
+        .map(|(i, t)| if draw == 0 { *t } else { t + offset(i) })
+        .collect()
 }
 
 #[cfg(test)]
@@ -63,7 +86,12 @@ mod tests {
             for draw in 1..50 {
                 let found = drawn(relation.turns, draw);
                 assert_eq!(found, drawn(relation.turns, draw));
-                assert!(found.iter().zip(relation.turns).all(|(a, b)| (a - b).abs() <= SPREAD));
+                assert!(
+                    found
+                        .iter()
+                        .zip(relation.turns)
+                        .all(|(a, b)| (a - b).abs() <= SPREAD)
+                );
             }
         }
         assert_ne!(drawn(&[180.0], 1), drawn(&[180.0], 2));

@@ -89,7 +89,9 @@ impl FromStr for Rgb8 {
     type Err = Rgb8Error;
 
     fn from_str(s: &str) -> Result<Self, Rgb8Error> {
-        let digits = s.strip_prefix('#').filter(|d| d.len() == 6 && d.bytes().all(|b| b.is_ascii_hexdigit()));
+        let digits = s
+            .strip_prefix('#')
+            .filter(|d| d.len() == 6 && d.bytes().all(|b| b.is_ascii_hexdigit()));
         let value = u32::from_str_radix(digits.ok_or(Rgb8Error)?, 16).map_err(|_| Rgb8Error)?;
         let [_, r, g, b] = value.to_be_bytes();
         Ok(Self { r, g, b })

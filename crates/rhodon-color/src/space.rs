@@ -36,31 +36,79 @@ pub(crate) const SRGB_TO_XYZ: Mat3 = [
 ];
 pub(crate) const XYZ_TO_SRGB: Mat3 = inverse(&SRGB_TO_XYZ);
 const P3_TO_XYZ: Mat3 = [
-    [608311.0 / 1250200.0, 189793.0 / 714400.0, 198249.0 / 1000160.0],
-    [35783.0 / 156275.0, 247089.0 / 357200.0, 198249.0 / 2500400.0],
+    [
+        608311.0 / 1250200.0,
+        189793.0 / 714400.0,
+        198249.0 / 1000160.0,
+    ],
+    [
+        35783.0 / 156275.0,
+        247089.0 / 357200.0,
+        198249.0 / 2500400.0,
+    ],
     [0.0, 32229.0 / 714400.0, 5220557.0 / 5000800.0],
 ];
 const XYZ_TO_P3: Mat3 = inverse(&P3_TO_XYZ);
 pub(crate) const SRGB_TO_P3: Mat3 = product(&XYZ_TO_P3, &SRGB_TO_XYZ);
 const A98_TO_XYZ: Mat3 = [
-    [573536.0 / 994567.0, 263643.0 / 1420810.0, 187206.0 / 994567.0],
-    [591459.0 / 1989134.0, 6239551.0 / 9945670.0, 374412.0 / 4972835.0],
-    [53769.0 / 1989134.0, 351524.0 / 4972835.0, 4929758.0 / 4972835.0],
+    [
+        573536.0 / 994567.0,
+        263643.0 / 1420810.0,
+        187206.0 / 994567.0,
+    ],
+    [
+        591459.0 / 1989134.0,
+        6239551.0 / 9945670.0,
+        374412.0 / 4972835.0,
+    ],
+    [
+        53769.0 / 1989134.0,
+        351524.0 / 4972835.0,
+        4929758.0 / 4972835.0,
+    ],
 ];
 const PROPHOTO_TO_XYZ_D50: Mat3 = [
-    [0.797_766_644_900_642_3, 0.135_181_297_400_533_08, 0.031_347_734_128_392_2],
-    [0.288_074_828_819_401_3, 0.711_835_234_241_873, 0.000_089_936_938_725_64],
+    [
+        0.797_766_644_900_642_3,
+        0.135_181_297_400_533_08,
+        0.031_347_734_128_392_2,
+    ],
+    [
+        0.288_074_828_819_401_3,
+        0.711_835_234_241_873,
+        0.000_089_936_938_725_64,
+    ],
     [0.0, 0.0, 0.825_104_602_510_460_2],
 ];
 const REC2020_TO_XYZ: Mat3 = [
-    [63426534.0 / 99577255.0, 20160776.0 / 139408157.0, 47086771.0 / 278816314.0],
-    [26158966.0 / 99577255.0, 472592308.0 / 697040785.0, 8267143.0 / 139408157.0],
+    [
+        63426534.0 / 99577255.0,
+        20160776.0 / 139408157.0,
+        47086771.0 / 278816314.0,
+    ],
+    [
+        26158966.0 / 99577255.0,
+        472592308.0 / 697040785.0,
+        8267143.0 / 139408157.0,
+    ],
     [0.0, 19567812.0 / 697040785.0, 295819943.0 / 278816314.0],
 ];
 const D50_TO_D65: Mat3 = [
-    [0.955_473_421_488_075, -0.023_098_454_948_764_71, 0.063_259_243_200_570_72],
-    [-0.028_369_709_333_863_7, 1.009_995_398_081_304_1, 0.021_041_441_191_917_323],
-    [0.012_314_014_864_481_998, -0.020_507_649_298_898_964, 1.330_365_926_242_124],
+    [
+        0.955_473_421_488_075,
+        -0.023_098_454_948_764_71,
+        0.063_259_243_200_570_72,
+    ],
+    [
+        -0.028_369_709_333_863_7,
+        1.009_995_398_081_304_1,
+        0.021_041_441_191_917_323,
+    ],
+    [
+        0.012_314_014_864_481_998,
+        -0.020_507_649_298_898_964,
+        1.330_365_926_242_124,
+    ],
 ];
 const D65_TO_D50: Mat3 = inverse(&D50_TO_D65);
 
@@ -91,9 +139,10 @@ impl Space {
             Space::DisplayP3 => apply(&P3_TO_XYZ, c.map(transfer::srgb_to_linear)),
             Space::DisplayP3Linear => apply(&P3_TO_XYZ, c),
             Space::A98Rgb => apply(&A98_TO_XYZ, c.map(transfer::a98_to_linear)),
-            Space::ProphotoRgb => {
-                apply(&D50_TO_D65, apply(&PROPHOTO_TO_XYZ_D50, c.map(transfer::prophoto_to_linear)))
-            }
+            Space::ProphotoRgb => apply(
+                &D50_TO_D65,
+                apply(&PROPHOTO_TO_XYZ_D50, c.map(transfer::prophoto_to_linear)),
+            ),
             Space::Rec2020 => apply(&REC2020_TO_XYZ, c.map(transfer::rec2020_to_linear)),
             Space::XyzD50 => apply(&D50_TO_D65, c),
             Space::XyzD65 => c,
@@ -116,7 +165,9 @@ impl Space {
             Space::A98Rgb => apply(&inverse(&A98_TO_XYZ), xyz).map(transfer::a98_from_linear),
             Space::ProphotoRgb => apply(&inverse(&PROPHOTO_TO_XYZ_D50), apply(&D65_TO_D50, xyz))
                 .map(transfer::prophoto_from_linear),
-            Space::Rec2020 => apply(&inverse(&REC2020_TO_XYZ), xyz).map(transfer::rec2020_from_linear),
+            Space::Rec2020 => {
+                apply(&inverse(&REC2020_TO_XYZ), xyz).map(transfer::rec2020_from_linear)
+            }
             Space::XyzD50 => apply(&D65_TO_D50, xyz),
             Space::XyzD65 => xyz,
             Space::Lab => xyz_to_lab(apply(&D65_TO_D50, xyz), WHITE_D50),
@@ -136,8 +187,18 @@ const KAPPA: f64 = 24389.0 / 27.0;
 const EPSILON: f64 = 216.0 / 24389.0;
 
 fn xyz_to_lab(xyz: Vec3, white: Vec3) -> Vec3 {
-    let f = |t: f64| if t > EPSILON { libm::cbrt(t) } else { (KAPPA * t + 16.0) / 116.0 };
-    let [x, y, z] = [f(xyz[0] / white[0]), f(xyz[1] / white[1]), f(xyz[2] / white[2])];
+    let f = |t: f64| {
+        if t > EPSILON {
+            libm::cbrt(t)
+        } else {
+            (KAPPA * t + 16.0) / 116.0
+        }
+    };
+    let [x, y, z] = [
+        f(xyz[0] / white[0]),
+        f(xyz[1] / white[1]),
+        f(xyz[2] / white[2]),
+    ];
     [116.0 * y - 16.0, 500.0 * (x - y), 200.0 * (y - z)]
 }
 
@@ -146,16 +207,28 @@ fn lab_to_xyz([l, a, b]: Vec3, white: Vec3) -> Vec3 {
     let (fx, fz) = (fy + a / 500.0, fy - b / 200.0);
     let cube = |f: f64| {
         let c = f * f * f;
-        if c > EPSILON { c } else { (116.0 * f - 16.0) / KAPPA }
+        if c > EPSILON {
+            c
+        } else {
+            (116.0 * f - 16.0) / KAPPA
+        }
     };
-    let y = if l > KAPPA * EPSILON { fy * fy * fy } else { l / KAPPA };
+    let y = if l > KAPPA * EPSILON {
+        fy * fy * fy
+    } else {
+        l / KAPPA
+    };
     [cube(fx) * white[0], y * white[1], cube(fz) * white[2]]
 }
 
 /// Polar form: lightness, chroma, hue in degrees 0–360.
 pub(crate) fn to_polar([l, a, b]: Vec3) -> Vec3 {
     let hue = libm::atan2(b, a).to_degrees();
-    [l, libm::hypot(a, b), if hue < 0.0 { hue + 360.0 } else { hue }]
+    [
+        l,
+        libm::hypot(a, b),
+        if hue < 0.0 { hue + 360.0 } else { hue },
+    ]
 }
 
 /// The inverse of [`to_polar`].
@@ -183,7 +256,11 @@ fn srgb_to_hsl([r, g, b]: Vec3) -> Vec3 {
     if d.abs() < 1e-12 {
         return [0.0, 0.0, l];
     }
-    let mut s = if l == 0.0 || l == 1.0 { 0.0 } else { (max - l) / l.min(1.0 - l) };
+    let mut s = if l == 0.0 || l == 1.0 {
+        0.0
+    } else {
+        (max - l) / l.min(1.0 - l)
+    };
     let mut h = 60.0
         * if max == r {
             (g - b) / d + if g < b { 6.0 } else { 0.0 }

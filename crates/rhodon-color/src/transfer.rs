@@ -6,14 +6,22 @@ use std::sync::LazyLock;
 /// sRGB, also used by Display-P3; mirrored for negative values as CSS does.
 pub(crate) fn srgb_to_linear(v: f64) -> f64 {
     let a = v.abs();
-    let out = if a <= 0.04045 { a / 12.92 } else { libm::pow((a + 0.055) / 1.055, 2.4) };
+    let out = if a <= 0.04045 {
+        a / 12.92
+    } else {
+        libm::pow((a + 0.055) / 1.055, 2.4)
+    };
     out.copysign(v)
 }
 
 /// The inverse of [`srgb_to_linear`].
 pub(crate) fn srgb_from_linear(v: f64) -> f64 {
     let a = v.abs();
-    let out = if a > 0.003_130_8 { 1.055 * libm::pow(a, 1.0 / 2.4) - 0.055 } else { 12.92 * a };
+    let out = if a > 0.003_130_8 {
+        1.055 * libm::pow(a, 1.0 / 2.4) - 0.055
+    } else {
+        12.92 * a
+    };
     out.copysign(v)
 }
 
@@ -29,13 +37,21 @@ pub(crate) fn a98_from_linear(v: f64) -> f64 {
 /// ProPhoto: a power of 1.8 with a linear toe below 16/512.
 pub(crate) fn prophoto_to_linear(v: f64) -> f64 {
     let a = v.abs();
-    let out = if a <= 16.0 / 512.0 { a / 16.0 } else { libm::pow(a, 1.8) };
+    let out = if a <= 16.0 / 512.0 {
+        a / 16.0
+    } else {
+        libm::pow(a, 1.8)
+    };
     out.copysign(v)
 }
 
 pub(crate) fn prophoto_from_linear(v: f64) -> f64 {
     let a = v.abs();
-    let out = if a >= 1.0 / 512.0 { libm::pow(a, 1.0 / 1.8) } else { 16.0 * a };
+    let out = if a >= 1.0 / 512.0 {
+        libm::pow(a, 1.0 / 1.8)
+    } else {
+        16.0 * a
+    };
     out.copysign(v)
 }
 
@@ -55,8 +71,11 @@ pub(crate) fn rec2020_to_linear(v: f64) -> f64 {
 
 pub(crate) fn rec2020_from_linear(v: f64) -> f64 {
     let a = v.abs();
-    let out =
-        if a > REC2020_BETA { REC2020_ALPHA * libm::pow(a, 0.45) - (REC2020_ALPHA - 1.0) } else { 4.5 * a };
+    let out = if a > REC2020_BETA {
+        REC2020_ALPHA * libm::pow(a, 0.45) - (REC2020_ALPHA - 1.0)
+    } else {
+        4.5 * a
+    };
     out.copysign(v)
 }
 

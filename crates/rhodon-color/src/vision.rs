@@ -41,7 +41,9 @@ impl Vision {
         let below = (position.floor() as usize).min(9);
         let (low, high) = (level(kind, below), level(kind, below + 1));
         let t = position - below as f64;
-        Self(std::array::from_fn(|r| std::array::from_fn(|c| low[r][c] + (high[r][c] - low[r][c]) * t)))
+        Self(std::array::from_fn(|r| {
+            std::array::from_fn(|c| low[r][c] + (high[r][c] - low[r][c]) * t)
+        }))
     }
 
     /// The colour as it is seen.

@@ -38,8 +38,16 @@ fn close(a: [f64; 3], b: [f64; 3], within: f64) -> bool {
 #[test]
 fn known_colours_have_known_coordinates() {
     let red = Color::parse("red").unwrap();
-    assert!(close(red.in_space(Space::Oklch), [0.627_955, 0.257_683, 29.234], 1e-3));
-    assert!(close(red.in_space(Space::Lab), [54.290_5, 80.804_9, 69.891], 1e-3));
+    assert!(close(
+        red.in_space(Space::Oklch),
+        [0.627_955, 0.257_683, 29.234],
+        1e-3
+    ));
+    assert!(close(
+        red.in_space(Space::Lab),
+        [54.290_5, 80.804_9, 69.891],
+        1e-3
+    ));
     let white = Color::parse("white").unwrap();
     assert!(close(white.in_space(Space::Oklab), [1.0, 0.0, 0.0], 1e-9));
     assert!(close(white.in_space(Space::Lab), [100.0, 0.0, 0.0], 1e-9));
@@ -86,7 +94,11 @@ fn companions_share_lightness_and_never_leave_the_gamut() {
         let found = companions(petrol, relation.turns);
         assert_eq!(found.len(), relation.turns.len(), "{}", relation.id);
         for companion in found {
-            assert!((companion.lightness() - petrol.lightness()).abs() < 0.35, "{} {companion}", relation.id);
+            assert!(
+                (companion.lightness() - petrol.lightness()).abs() < 0.35,
+                "{} {companion}",
+                relation.id
+            );
         }
     }
 }
@@ -157,13 +169,32 @@ fn difference_has_the_published_values() {
         ([50.0, -0.001, 2.49], [50.0, 0.0011, -2.49], 4.7461),
         ([50.0, 2.5, 0.0], [73.0, 25.0, -18.0], 27.1492),
         ([50.0, 2.5, 0.0], [56.0, -27.0, -3.0], 31.9030),
-        ([60.2574, -34.0099, 36.2677], [60.4626, -34.1751, 39.4387], 1.2644),
-        ([22.7233, 20.0904, -46.6940], [23.0331, 14.9730, -42.5619], 2.0373),
-        ([90.9257, -0.5406, -0.9208], [88.6381, -0.8985, -0.7239], 1.5381),
-        ([2.0776, 0.0795, -1.1350], [0.9033, -0.0636, -0.5514], 0.9082),
+        (
+            [60.2574, -34.0099, 36.2677],
+            [60.4626, -34.1751, 39.4387],
+            1.2644,
+        ),
+        (
+            [22.7233, 20.0904, -46.6940],
+            [23.0331, 14.9730, -42.5619],
+            2.0373,
+        ),
+        (
+            [90.9257, -0.5406, -0.9208],
+            [88.6381, -0.8985, -0.7239],
+            1.5381,
+        ),
+        (
+            [2.0776, 0.0795, -1.1350],
+            [0.9033, -0.0636, -0.5514],
+            0.9082,
+        ),
     ] {
         let found = lab(one).difference(lab(other));
-        assert!((found - wanted).abs() < 1e-4, "{one:?} {other:?}: {found}, not {wanted}");
+        assert!(
+            (found - wanted).abs() < 1e-4,
+            "{one:?} {other:?}: {found}, not {wanted}"
+        );
     }
 }
 
@@ -179,8 +210,16 @@ fn lightness_limits_are_where_a_ratio_begins() {
                 let found = if a > b { a / b } else { b / a };
                 assert!((found - ratio).abs() < 1e-9, "{ground} {ratio}: {found}");
             }
-            assert_eq!(darker.is_some(), contrast_ratio(ground, Rgb8::BLACK) >= ratio, "{ground} {ratio}");
-            assert_eq!(lighter.is_some(), contrast_ratio(ground, Rgb8::WHITE) >= ratio, "{ground} {ratio}");
+            assert_eq!(
+                darker.is_some(),
+                contrast_ratio(ground, Rgb8::BLACK) >= ratio,
+                "{ground} {ratio}"
+            );
+            assert_eq!(
+                lighter.is_some(),
+                contrast_ratio(ground, Rgb8::WHITE) >= ratio,
+                "{ground} {ratio}"
+            );
         }
     }
 }
@@ -197,22 +236,36 @@ fn known_eyes_see_known_colours() {
     ] {
         let found = Vision::new(kind, 1.0).see(code(color));
         let apart = difference(found, code(seen));
-        assert!(apart < 4.0, "{kind:?} sees {color} as {found}, {apart} from {seen}");
+        assert!(
+            apart < 4.0,
+            "{kind:?} sees {color} as {found}, {apart} from {seen}"
+        );
     }
     // More severe is further from normal.
     for kind in VisionKind::ALL {
         let moved = |s: f64| difference(code("#e4572e"), Vision::new(kind, s).see(code("#e4572e")));
         let steps: Vec<f64> = (0..=10).map(|i| moved(f64::from(i) / 10.0)).collect();
-        assert!(steps.windows(2).all(|w| w[1] >= w[0] - 0.3), "{kind:?} {steps:?}");
-        assert_eq!(Vision::new(kind, 7.0).see(code("#e4572e")), Vision::new(kind, 1.0).see(code("#e4572e")));
-        assert_eq!(Vision::new(kind, -1.0).see(code("#e4572e")), code("#e4572e"));
+        assert!(
+            steps.windows(2).all(|w| w[1] >= w[0] - 0.3),
+            "{kind:?} {steps:?}"
+        );
+        assert_eq!(
+            Vision::new(kind, 7.0).see(code("#e4572e")),
+            Vision::new(kind, 1.0).see(code("#e4572e"))
+        );
+        assert_eq!(
+            Vision::new(kind, -1.0).see(code("#e4572e")),
+            code("#e4572e")
+        );
     }
 }
 
 #[test]
 fn a_code_reads_only_as_it_prints() {
     assert_eq!("#0F5c7A".parse::<Rgb8>().unwrap(), Rgb8::new(15, 92, 122));
-    for bad in ["", "#", "0f5c7a", "#0f5c7", "#0f5c7aa", "#0f5c7g", " #0f5c7a", "#+f5c7a", "#öö"] {
+    for bad in [
+        "", "#", "0f5c7a", "#0f5c7", "#0f5c7aa", "#0f5c7g", " #0f5c7a", "#+f5c7a", "#öö",
+    ] {
         assert_eq!(
             bad.parse::<Rgb8>().unwrap_err().to_string(),
             "expected a code of the form #rrggbb",

@@ -5,7 +5,9 @@ use proptest::prelude::*;
 use rhodon_color::{Color, Notation, Rgb8};
 
 fn hex(text: &str) -> String {
-    Color::parse(text).unwrap_or_else(|e| panic!("{text}: {e}")).to_hex()
+    Color::parse(text)
+        .unwrap_or_else(|e| panic!("{text}: {e}"))
+        .to_hex()
 }
 
 #[test]
@@ -44,9 +46,12 @@ fn each_form_gives_its_code() {
 
 #[test]
 fn typed_hex_may_lack_its_hash() {
-    for (text, code) in
-        [("0f5c7a", "#0f5c7a"), (" e91 ", "#ee9911"), ("0F5C7A80", "#0f5c7a80"), ("teal", "#008080")]
-    {
+    for (text, code) in [
+        ("0f5c7a", "#0f5c7a"),
+        (" e91 ", "#ee9911"),
+        ("0F5C7A80", "#0f5c7a80"),
+        ("teal", "#008080"),
+    ] {
         assert_eq!(Color::parse_typed(text).unwrap().to_hex(), code, "{text}");
     }
     assert!(Color::parse_typed("0f5c7").is_err());
@@ -72,7 +77,10 @@ fn green_is_green_in_every_space() {
     ] {
         // The tests' own decimals are rounded: they allow one step of 8-bit.
         let [r, g, b] = Color::parse(text).unwrap().to_rgb8().channels();
-        assert!(r <= 1 && (127..=129).contains(&g) && b <= 1, "{text}: {r} {g} {b}");
+        assert!(
+            r <= 1 && (127..=129).contains(&g) && b <= 1,
+            "{text}: {r} {g} {b}"
+        );
     }
 }
 
@@ -96,7 +104,10 @@ fn what_css_refuses_is_refused_with_a_sentence() {
         ("rgb(1 2 3 0.5)", "a slash before the opacity"),
         ("rgb(1,2,3 / 0.5)", "a comma before the opacity"),
         ("rgb(1 2 3 / 0.5 0.6)", "nothing more"),
-        ("rgb(1deg 2 3)", "number or a percentage for red, found an angle"),
+        (
+            "rgb(1deg 2 3)",
+            "number or a percentage for red, found an angle",
+        ),
         ("rgb(1px 2 3)", "`1px`"),
         ("hsl(50%, 50%, 50%)", "a number or an angle for hue"),
         ("hsl(120, 50, 50)", "percentages after the hue"),
@@ -112,7 +123,10 @@ fn what_css_refuses_is_refused_with_a_sentence() {
         ("url(x)", "CSS colour"),
     ] {
         let message = Color::parse(text).expect_err(text).to_string();
-        assert!(message.starts_with("expected ") && message.contains(part), "{text}: {message}");
+        assert!(
+            message.starts_with("expected ") && message.contains(part),
+            "{text}: {message}"
+        );
     }
 }
 
@@ -129,19 +143,31 @@ fn an_opacity_is_written_in_each_notation() {
         assert_eq!(Color::parse(text).unwrap().to_hex(), "#0f5c7a80", "{text}");
         assert_eq!(notation.id().parse(), Ok(notation));
     }
-    assert_eq!("lab".parse::<Notation>().unwrap_err().to_string(), "expected hex, rgb, hsl or oklch");
+    assert_eq!(
+        "lab".parse::<Notation>().unwrap_err().to_string(),
+        "expected hex, rgb, hsl or oklch"
+    );
 }
 
 #[test]
 fn what_lies_outside_srgb_is_kept_where_a_notation_can() {
     let green = Color::parse("color(display-p3 0 1 0)").unwrap();
     let written = Notation::Oklch.write(green);
-    assert!(!Color::parse(&written).unwrap().gamut_fit().srgb, "{written}");
+    assert!(
+        !Color::parse(&written).unwrap().gamut_fit().srgb,
+        "{written}"
+    );
     for notation in [Notation::Hex, Notation::Rgb, Notation::Hsl] {
         let written = notation.write(green);
-        assert!(Color::parse(&written).unwrap().gamut_fit().srgb, "{written}");
+        assert!(
+            Color::parse(&written).unwrap().gamut_fit().srgb,
+            "{written}"
+        );
     }
-    assert_eq!(Notation::Oklch.write(Color::parse("#777").unwrap()), "oklch(0.56926 0 none)");
+    assert_eq!(
+        Notation::Oklch.write(Color::parse("#777").unwrap()),
+        "oklch(0.56926 0 none)"
+    );
 }
 
 #[test]

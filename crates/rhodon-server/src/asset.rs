@@ -25,7 +25,11 @@ pub(crate) async fn serve(uri: Uri, headers: HeaderMap) -> Response {
         return ApiError::not_found(format!("nothing is at {}", uri.path())).into_response();
     }
     if path.ends_with(".html") || !path.rsplit('/').next().unwrap_or_default().contains('.') {
-        return page(if path.ends_with(".html") { path } else { "index.html" });
+        return page(if path.ends_with(".html") {
+            path
+        } else {
+            "index.html"
+        });
     }
     let gzip = accepts_gzip(&headers);
     let packed = gzip.then(|| Assets::get(&format!("{path}.gz"))).flatten();
@@ -33,7 +37,9 @@ pub(crate) async fn serve(uri: Uri, headers: HeaderMap) -> Response {
     let Some(file) = packed.or_else(|| Assets::get(path)) else {
         return ApiError::not_found(format!("nothing is at {}", uri.path())).into_response();
     };
-    let kind = Assets::get(path).map(|f| f.metadata.mimetype().to_owned()).unwrap_or_default();
+    let kind = Assets::get(path)
+        .map(|f| f.metadata.mimetype().to_owned())
+        .unwrap_or_default();
     let mut response = Body::from(file.data).into_response();
     let out = response.headers_mut();
     if let Ok(kind) = HeaderValue::from_str(&kind) {
@@ -44,13 +50,19 @@ pub(crate) async fn serve(uri: Uri, headers: HeaderMap) -> Response {
     }
     out.insert(header::VARY, HeaderValue::from_static("accept-encoding"));
     if path.starts_with(HASHED) {
-        out.insert(header::CACHE_CONTROL, HeaderValue::from_static("public, max-age=31536000, immutable"));
+        out.insert(
+            header::CACHE_CONTROL,
+            HeaderValue::from_static("public, max-age=31536000, immutable"),
+        );
     }
     response
 }
 
 fn accepts_gzip(headers: &HeaderMap) -> bool {
-    let value = headers.get(header::ACCEPT_ENCODING).and_then(|v| v.to_str().ok()).unwrap_or_default();
+    let value = headers
+        .get(header::ACCEPT_ENCODING)
+        .and_then(|v| v.to_str().ok())
+        .unwrap_or_default();
     value.split(',').any(|part| {
         let mut words = part.split(';').map(str::trim);
         words.next() == Some("gzip") && !words.any(|q| q == "q=0" || q == "q=0.0")
@@ -59,15 +71,23 @@ fn accepts_gzip(headers: &HeaderMap) -> bool {
 
 fn page(path: &str) -> Response {
     let Some(file) = Assets::get(path) else {
-        let detail = "the front end is not built: run `npm ci && npm run build` in web/, or bin/start";
-        return ApiError::new(StatusCode::NOT_FOUND, "/problems/no-front-end", "No front end", detail)
-            .into_response();
+        let detail =
+            "the front end is not built: run `npm ci && npm run build` in web/, or bin/start";
+        return ApiError::new(
+            StatusCode::NOT_FOUND,
+            "/problems/no-front-end",
+            "No front end",
+            detail,
+        )
+        .into_response();
     };
     let nonce = uuid::Uuid::new_v4().simple().to_string();
     let html = String::from_utf8_lossy(&file.data).replace(NONCE, &nonce);
     let mut response = axum::response::Html(html).into_response();
     if let Ok(policy) = HeaderValue::from_str(&content_security_policy(Some(&nonce))) {
-        response.headers_mut().insert(header::CONTENT_SECURITY_POLICY, policy);
+        response
+            .headers_mut()
+            .insert(header::CONTENT_SECURITY_POLICY, policy);
     }
     response
 }
@@ -78,11 +98,17 @@ mod tests {
 
     #[test]
     fn gzip_is_sent_only_where_it_is_wanted() {
-        for (value, wanted) in
-            [("gzip, br", true), ("br;q=1, gzip;q=0.5", true), ("gzip;q=0", false), ("", false)]
-        {
+        for (value, wanted) in [
+            ("gzip, br", true),
+            ("br;q=1, gzip;q=0.5", true),
+            ("gzip;q=0", false),
+            ("", false),
+        ] {
             let mut headers = HeaderMap::new();
-            headers.insert(header::ACCEPT_ENCODING, HeaderValue::from_str(value).unwrap());
+            headers.insert(
+                header::ACCEPT_ENCODING,
+                HeaderValue::from_str(value).unwrap(),
+            );
             assert_eq!(accepts_gzip(&headers), wanted, "{value}");
         }
     }

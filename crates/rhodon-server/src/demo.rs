@@ -1,7 +1,7 @@
 //! The sample scenario, for a database that holds no theme yet.
 
 use rhodon_store::{Store, StoreError};
-use rhodon_theme::{Problems, Spec};
+use rhodon_theme::{Document, Problems};
 
 /// The parent first, so that it is there when its children come.
 const THEMES: [&str; 3] = [
@@ -31,7 +31,7 @@ pub async fn load(store: &Store) -> Result<(), DemoError> {
     }
     // The parent is shown first: lists put the last changed on top.
     for text in THEMES {
-        store.create(&Spec::parse(text)?, "demo data").await?;
+        store.create(&Document::parse(text)?, "demo data").await?;
     }
     Ok(())
 }

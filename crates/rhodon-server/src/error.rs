@@ -4,7 +4,7 @@ use axum::Json;
 use axum::extract::rejection::{JsonRejection, PathRejection};
 use axum::http::{HeaderValue, StatusCode, header};
 use axum::response::{IntoResponse, Response};
-use rhodon_exchange::ExportError;
+use rhodon_formats::ExportError;
 use rhodon_store::{RevisionRecord, StoreError};
 use rhodon_theme::{InheritError, Problems};
 use serde::Serialize;
@@ -60,7 +60,11 @@ pub struct SavedState {
 
 impl From<RevisionRecord> for SavedState {
     fn from(r: RevisionRecord) -> Self {
-        Self { revision: r.number, label: r.label, spec: r.spec }
+        Self {
+            revision: r.number,
+            label: r.label,
+            spec: r.spec,
+        }
     }
 }
 
@@ -89,7 +93,12 @@ impl ApiError {
         let detail = format!("Something went wrong on the server. The log tells more under {id}.");
         Self {
             id: Some(id),
-            ..Self::new(StatusCode::INTERNAL_SERVER_ERROR, "/problems/fault", "Server fault", detail)
+            ..Self::new(
+                StatusCode::INTERNAL_SERVER_ERROR,
+                "/problems/fault",
+                "Server fault",
+                detail,
+            )
         }
     }
 
@@ -102,11 +111,15 @@ impl ApiError {
 
     /// A document that cannot be used, with every place in it; `at` is where it stands in the body.
     pub fn invalid(at: &str, problems: Problems) -> Self {
-        let detail = problems.0.first().map(ToString::to_string).unwrap_or_default();
-        let places = problems
+        let detail = problems
             .0
-            .into_iter()
-            .map(|p| Place { pointer: format!("{at}{}", p.pointer), message: p.message });
+            .first()
+            .map(ToString::to_string)
+            .unwrap_or_default();
+        let places = problems.0.into_iter().map(|p| Place {
+            pointer: format!("{at}{}", p.pointer),
+            message: p.message,
+        });
         Self {
             problems: places.collect(),
             ..Self::new(
@@ -122,7 +135,10 @@ impl ApiError {
     pub fn value(pointer: &str, message: impl Into<String>) -> Self {
         let message = message.into();
         Self {
-            problems: vec![Place { pointer: pointer.to_owned(), message: message.clone() }],
+            problems: vec![Place {
+                pointer: pointer.to_owned(),
+                message: message.clone(),
+            }],
             ..Self::new(
                 StatusCode::UNPROCESSABLE_ENTITY,
                 "/problems/invalid-value",
@@ -134,7 +150,12 @@ impl ApiError {
 
     /// Nothing is there.
     pub fn not_found(detail: impl Into<String>) -> Self {
-        Self::new(StatusCode::NOT_FOUND, "/problems/not-found", "Not found", detail)
+        Self::new(
+            StatusCode::NOT_FOUND,
+            "/problems/not-found",
+            "Not found",
+            detail,
+        )
     }
 }
 
@@ -159,15 +180,31 @@ impl From<JsonRejection> for ApiError {
                 "expected at most 2 MiB",
             );
         }
-        let detail = format!("expected JSON of the documented shape: {}", rejection.body_text());
-        Self::new(status, "/problems/invalid-request", "The request cannot be read", detail)
+        let detail = format!(
+            "expected JSON of the documented shape: {}",
+            rejection.body_text()
+        );
+        Self::new(
+            status,
+            "/problems/invalid-request",
+            "The request cannot be read",
+            detail,
+        )
     }
 }
 
 impl From<PathRejection> for ApiError {
     fn from(rejection: PathRejection) -> Self {
-        let detail = format!("expected an address of the documented form: {}", rejection.body_text());
-        Self::new(rejection.status(), "/problems/invalid-request", "The request cannot be read", detail)
+        let detail = format!(
+            "expected an address of the documented form: {}",
+            rejection.body_text()
+        );
+        Self::new(
+            rejection.status(),
+            "/problems/invalid-request",
+            "The request cannot be read",
+            detail,
+        )
     }
 }
 
@@ -176,20 +213,36 @@ impl From<StoreError> for ApiError {
         let detail = error.to_string();
         match error {
             StoreError::NoTheme(_) | StoreError::NoRevision { .. } => Self::not_found(detail),
-            StoreError::NothingTo(_) => {
-                Self::new(StatusCode::CONFLICT, "/problems/nothing-to-do", "Nothing to do", detail)
-            }
-            StoreError::SlugTaken(_) => {
-                Self::new(StatusCode::CONFLICT, "/problems/name-taken", "The name is taken", detail)
-            }
-            StoreError::HasChildren { .. } => {
-                Self::new(StatusCode::CONFLICT, "/problems/has-children", "Other themes extend it", detail)
-            }
+            StoreError::NothingTo(_) => Self::new(
+                StatusCode::CONFLICT,
+                "/problems/nothing-to-do",
+                "Nothing to do",
+                detail,
+            ),
+            StoreError::SlugTaken(_) => Self::new(
+                StatusCode::CONFLICT,
+                "/problems/name-taken",
+                "The name is taken",
+                detail,
+            ),
+            StoreError::HasChildren { .. } => Self::new(
+                StatusCode::CONFLICT,
+                "/problems/has-children",
+                "Other themes extend it",
+                detail,
+            ),
             StoreError::Inherit(error) => error.into(),
-            StoreError::Stale { current, based_on, .. } => Self {
+            StoreError::Stale {
+                current, based_on, ..
+            } => Self {
                 current: Some(Box::new((*current).into())),
                 base: based_on.map(|r| Box::new((*r).into())),
-                ..Self::new(StatusCode::CONFLICT, "/problems/stale-revision", "The theme has changed", detail)
+                ..Self::new(
+                    StatusCode::CONFLICT,
+                    "/problems/stale-revision",
+                    "The theme has changed",
+                    detail,
+                )
             },
             StoreError::Database(cause) => {
                 let id = uuid::Uuid::new_v4().to_string();
@@ -219,9 +272,9 @@ impl From<ExportError> for ApiError {
         let pointer = match error {
             ExportError::Unknown { .. } => "/target",
             ExportError::Option(_) => "/options",
-            ExportError::Remembered { .. } | ExportError::Clash { .. } | ExportError::Reserved { .. } => {
-                "/spec"
-            }
+            ExportError::Remembered { .. }
+            | ExportError::Clash { .. }
+            | ExportError::Reserved { .. } => "/spec",
         };
         Self::value(pointer, error.to_string())
     }

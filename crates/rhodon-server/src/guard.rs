@@ -33,7 +33,10 @@ impl Hosts {
 
 /// The layer.
 pub(crate) async fn check(State(hosts): State<Hosts>, request: Request, next: Next) -> Response {
-    let host = request.headers().get(header::HOST).and_then(|h| h.to_str().ok());
+    let host = request
+        .headers()
+        .get(header::HOST)
+        .and_then(|h| h.to_str().ok());
     let target = request.uri().authority().map(|a| a.as_str());
     match host.or(target) {
         Some(name) if hosts.allow(name) => next.run(request).await,
@@ -44,8 +47,13 @@ pub(crate) async fn check(State(hosts): State<Hosts>, request: Request, next: Ne
 fn refused(uri: &Uri) -> Response {
     tracing::warn!(path = uri.path(), "refused a request for another host");
     let detail = "expected the host that this server was started for";
-    ApiError::new(StatusCode::MISDIRECTED_REQUEST, "/problems/other-host", "Another host", detail)
-        .into_response()
+    ApiError::new(
+        StatusCode::MISDIRECTED_REQUEST,
+        "/problems/other-host",
+        "Another host",
+        detail,
+    )
+    .into_response()
 }
 
 #[cfg(test)]

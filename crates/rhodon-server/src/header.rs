@@ -8,8 +8,14 @@ use axum::response::Response;
 const FIXED: [(HeaderName, &str); 4] = [
     (header::X_CONTENT_TYPE_OPTIONS, "nosniff"),
     (header::REFERRER_POLICY, "no-referrer"),
-    (HeaderName::from_static("cross-origin-opener-policy"), "same-origin"),
-    (HeaderName::from_static("cross-origin-resource-policy"), "same-origin"),
+    (
+        HeaderName::from_static("cross-origin-opener-policy"),
+        "same-origin",
+    ),
+    (
+        HeaderName::from_static("cross-origin-resource-policy"),
+        "same-origin",
+    ),
 ];
 
 /// The policy of pages; style elements need the nonce of their response.

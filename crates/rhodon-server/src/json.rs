@@ -17,11 +17,19 @@ pub struct JsonBody<T>(pub T);
 /// # Errors
 /// As [`JsonBody`]: not JSON by its type, not JSON by its text, or of another shape.
 pub(crate) fn parse<T: DeserializeOwned>(headers: &HeaderMap, body: &Bytes) -> Result<T, ApiError> {
-    let kind = headers.get(header::CONTENT_TYPE).and_then(|v| v.to_str().ok()).unwrap_or_default();
+    let kind = headers
+        .get(header::CONTENT_TYPE)
+        .and_then(|v| v.to_str().ok())
+        .unwrap_or_default();
     if !kind.starts_with("application/json") {
         let status = StatusCode::UNSUPPORTED_MEDIA_TYPE;
         let detail = "expected Content-Type: application/json";
-        return Err(ApiError::new(status, "/problems/invalid-request", "The request cannot be read", detail));
+        return Err(ApiError::new(
+            status,
+            "/problems/invalid-request",
+            "The request cannot be read",
+            detail,
+        ));
     }
     Ok(axum::Json::<T>::from_bytes(body)?.0)
 }

@@ -20,7 +20,10 @@ pub struct Live {
 impl Live {
     /// Begins to listen; the server works without it while the database is away.
     pub fn start(database: String) -> Self {
-        let live = Self { changes: broadcast::Sender::new(BEHIND), stopping: watch::Sender::new(false) };
+        let live = Self {
+            changes: broadcast::Sender::new(BEHIND),
+            stopping: watch::Sender::new(false),
+        };
         let own = live.clone();
         tokio::spawn(async move {
             let mut stopped = own.stopping.subscribe();

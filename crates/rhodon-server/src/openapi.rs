@@ -1,7 +1,7 @@
 //! The OpenAPI document: routes from their handlers, the theme document from the core's own
 //! JSON Schema.
 
-use rhodon_theme::Spec;
+use rhodon_theme::Document;
 use serde_json::{Value, json};
 use utoipa::OpenApi;
 use utoipa::openapi::schema::{OneOfBuilder, Schema, Type};
@@ -9,10 +9,10 @@ use utoipa::openapi::{ObjectBuilder, Ref, RefOr};
 
 #[derive(OpenApi)]
 #[openapi(info(title = "Rhodon", description = "Brand colours into theme tokens."))]
-pub(crate) struct Document;
+pub(crate) struct ApiDescription;
 
 /// Name of the theme document among the schemas.
-const SPEC: &str = "Spec";
+const SPEC: &str = "ThemeDocument";
 
 /// A reference to the theme document.
 pub(crate) fn spec_schema() -> RefOr<Schema> {
@@ -22,26 +22,36 @@ pub(crate) fn spec_schema() -> RefOr<Schema> {
 /// A reference to the theme document, or nothing.
 pub(crate) fn optional_spec_schema() -> RefOr<Schema> {
     let null = ObjectBuilder::new().schema_type(Type::Null);
-    OneOfBuilder::new().item(Ref::from_schema_name(SPEC)).item(null).into()
+    OneOfBuilder::new()
+        .item(Ref::from_schema_name(SPEC))
+        .item(null)
+        .into()
 }
 
 /// The whole document.
 pub fn openapi() -> Value {
     let (_, document) = crate::route::api().split_for_parts();
     let mut document = serde_json::to_value(document).unwrap_or_default();
-    let mut spec = Spec::schema();
+    let mut spec = Document::schema();
     let parts = spec.as_object_mut().and_then(|s| {
         s.remove("$schema");
         s.remove("$defs")
     });
-    let mut schemas = parts.and_then(|p| p.as_object().cloned()).unwrap_or_default();
+    let mut schemas = parts
+        .and_then(|p| p.as_object().cloned())
+        .unwrap_or_default();
     schemas.insert(SPEC.to_owned(), spec);
     for (name, mut schema) in schemas {
         point_to_components(&mut schema);
         document["components"]["schemas"][name] = schema;
     }
-    let operations = document["paths"].as_object_mut().into_iter().flat_map(|paths| paths.values_mut());
-    for operation in operations.flat_map(|o| o.as_object_mut().into_iter().flat_map(|m| m.values_mut())) {
+    let operations = document["paths"]
+        .as_object_mut()
+        .into_iter()
+        .flat_map(|paths| paths.values_mut());
+    for operation in
+        operations.flat_map(|o| o.as_object_mut().into_iter().flat_map(|m| m.values_mut()))
+    {
         describe_refusals(&mut operation["responses"]);
     }
     document
@@ -52,8 +62,13 @@ pub fn openapi() -> Value {
 fn describe_refusals(responses: &mut Value) {
     const JSON: &str = "application/json";
     const PROBLEM: &str = "application/problem+json";
-    let Some(all) = responses.as_object_mut() else { return };
-    for (_, refusal) in all.iter_mut().filter(|(status, _)| !status.starts_with('2')) {
+    let Some(all) = responses.as_object_mut() else {
+        return;
+    };
+    for (_, refusal) in all
+        .iter_mut()
+        .filter(|(status, _)| !status.starts_with('2'))
+    {
         if let Some(content) = refusal["content"].as_object_mut()
             && let Some(schema) = content.remove(JSON)
         {
@@ -61,7 +76,8 @@ fn describe_refusals(responses: &mut Value) {
         }
     }
     let schema = json!({ "$ref": "#/components/schemas/Problem" });
-    let any = json!({ "description": "Any other refusal", "content": { PROBLEM: { "schema": schema } } });
+    let any =
+        json!({ "description": "Any other refusal", "content": { PROBLEM: { "schema": schema } } });
     all.insert("default".to_owned(), any);
 }
 
@@ -71,7 +87,9 @@ fn point_to_components(schema: &mut Value) {
         Value::Object(map) => {
             for (key, value) in map.iter_mut() {
                 match value.as_str().and_then(|s| s.strip_prefix("#/$defs/")) {
-                    Some(name) if key == "$ref" => *value = format!("#/components/schemas/{name}").into(),
+                    Some(name) if key == "$ref" => {
+                        *value = format!("#/components/schemas/{name}").into()
+                    }
                     _ => point_to_components(value),
                 }
             }

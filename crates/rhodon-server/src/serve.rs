@@ -67,7 +67,10 @@ pub enum ServeError {
 /// # Errors
 /// See [`ServeError`].
 pub async fn serve(config: Config, ready: impl FnOnce(SocketAddr)) -> Result<(), ServeError> {
-    let listen = |cause| ServeError::Listen { address: config.listen, cause };
+    let listen = |cause| ServeError::Listen {
+        address: config.listen,
+        cause,
+    };
     let listener = TcpListener::bind(config.listen).await.map_err(listen)?;
     let address = listener.local_addr().map_err(listen)?;
     let store = Store::connect(&config.database).await?;
@@ -97,12 +100,21 @@ pub fn router(store: Store, live: Live, address: SocketAddr) -> Router {
         .layer(TraceLayer::new_for_http())
         .layer(axum::middleware::from_fn(header::add))
         .layer(CatchPanicLayer::custom(fault::answer))
-        .layer(axum::middleware::from_fn_with_state(Hosts::of(address), guard::check))
+        .layer(axum::middleware::from_fn_with_state(
+            Hosts::of(address),
+            guard::check,
+        ))
         .layer(origin)
-        .layer(TimeoutLayer::with_status_code(StatusCode::SERVICE_UNAVAILABLE, MAX_TIME))
+        .layer(TimeoutLayer::with_status_code(
+            StatusCode::SERVICE_UNAVAILABLE,
+            MAX_TIME,
+        ))
         .layer(DefaultBodyLimit::max(MAX_BODY));
     api.with_state(AppState { store, live })
-        .route("/api/openapi.json", get(move || async move { axum::Json(document) }))
+        .route(
+            "/api/openapi.json",
+            get(move || async move { axum::Json(document) }),
+        )
         .method_not_allowed_fallback(other_method)
         .fallback(asset::serve)
         .layer(layers)
@@ -110,12 +122,23 @@ pub fn router(store: Store, live: Live, address: SocketAddr) -> Router {
 
 async fn other_method(method: Method) -> ApiError {
     let detail = format!("expected a method that is documented for this address, found {method}");
-    ApiError::new(StatusCode::METHOD_NOT_ALLOWED, "/problems/other-method", "Another method", detail)
+    ApiError::new(
+        StatusCode::METHOD_NOT_ALLOWED,
+        "/problems/other-method",
+        "Another method",
+        detail,
+    )
 }
 
 fn other_origin() -> Response {
     let detail = "expected a request from this server's own pages";
-    ApiError::new(StatusCode::FORBIDDEN, "/problems/other-origin", "Another origin", detail).into_response()
+    ApiError::new(
+        StatusCode::FORBIDDEN,
+        "/problems/other-origin",
+        "Another origin",
+        detail,
+    )
+    .into_response()
 }
 
 /// Resolves at Ctrl+C or SIGTERM.

@@ -3,7 +3,7 @@
 use std::fmt::Display;
 
 use rhodon_color::{HueSlice, Rgb8, ink_on, lightness_limits};
-use rhodon_exchange::css_name;
+use rhodon_formats::css_name;
 use rhodon_theme::{Cell, Derived, Mode, NamedScale, Origin, Pair, Reason, Section, Token, Value};
 use serde::{Serialize, Serializer};
 use utoipa::ToSchema;
@@ -169,24 +169,32 @@ impl<'a> From<&'a Derived> for DerivedView<'a> {
             tokens: theme.tokens.iter().map(TokenView::from).collect(),
             pairs: theme.pairs.iter().map(PairView::from).collect(),
             notes: &theme.notes,
-            guides: GuidesView { light: guide(theme, Mode::Light), dark: guide(theme, Mode::Dark) },
+            guides: GuidesView {
+                light: guide(theme, Mode::Light),
+                dark: guide(theme, Mode::Dark),
+            },
         }
     }
 }
 
 impl<'a> From<&'a NamedScale> for ScaleView<'a> {
     fn from(s: &'a NamedScale) -> Self {
-        let steps = s.scale.steps.iter().zip(&s.paths).map(|(step, path)| StepView {
-            label: step.label.as_str(),
-            path,
-            hex: Shown(step.color),
-            lightness: step.lightness,
-            chroma: step.oklch.c,
-            limit: HueSlice::new(step.oklch.h).max_chroma(step.color.luminance_cie()),
-            hue: step.oklch.hue(),
-            pinned: step.pinned,
-            ink: Shown(ink_on(step.color)),
-        });
+        let steps = s
+            .scale
+            .steps
+            .iter()
+            .zip(&s.paths)
+            .map(|(step, path)| StepView {
+                label: step.label.as_str(),
+                path,
+                hex: Shown(step.color),
+                lightness: step.lightness,
+                chroma: step.oklch.c,
+                limit: HueSlice::new(step.oklch.h).max_chroma(step.color.luminance_cie()),
+                hue: step.oklch.hue(),
+                pinned: step.pinned,
+                ink: Shown(ink_on(step.color)),
+            });
         Self {
             slug: s.slug.as_str(),
             name: &s.name,
@@ -222,18 +230,33 @@ impl<'a> From<&'a Token> for TokenView<'a> {
 
 impl<'a> From<&'a Pair> for PairView<'a> {
     fn from(p: &'a Pair) -> Self {
-        Self { mode: p.mode.id(), fg: &p.fg, bg: &p.bg, ratio: p.ratio, need: p.need, pass: p.pass }
+        Self {
+            mode: p.mode.id(),
+            fg: &p.fg,
+            bg: &p.bg,
+            ratio: p.ratio,
+            need: p.need,
+            pass: p.pass,
+        }
     }
 }
 
 fn guide(theme: &Derived, mode: Mode) -> GuideView {
-    let base = theme.token("surface.base").and_then(|t| t.cell(mode).value.color());
+    let base = theme
+        .token("surface.base")
+        .and_then(|t| t.cell(mode).value.color());
     let page = base.map_or(Rgb8::WHITE, |c| c.code);
     let dark_page = page.lightness() < 50.0;
     let lines = LINES.iter().filter_map(|ratio| {
         let (darker, lighter) = lightness_limits(page, *ratio);
         let lightness = if dark_page { lighter } else { darker };
-        lightness.map(|lightness| LineView { ratio: *ratio, lightness })
+        lightness.map(|lightness| LineView {
+            ratio: *ratio,
+            lightness,
+        })
     });
-    GuideView { page: page.to_string(), lines: lines.collect() }
+    GuideView {
+        page: page.to_string(),
+        lines: lines.collect(),
+    }
 }

@@ -39,10 +39,15 @@ pub(crate) async fn follow_parent(tx: &DatabaseTransaction, old: &str, new: &str
     if old == new {
         return Ok(());
     }
-    let children = theme::Entity::find().filter(theme::Column::Parent.eq(old)).all(tx).await?;
+    let children = theme::Entity::find()
+        .filter(theme::Column::Parent.eq(old))
+        .all(tx)
+        .await?;
     for child in children {
-        let revisions =
-            revision::Entity::find().filter(revision::Column::ThemeId.eq(child.id)).all(tx).await?;
+        let revisions = revision::Entity::find()
+            .filter(revision::Column::ThemeId.eq(child.id))
+            .all(tx)
+            .await?;
         for saved in revisions {
             let mut spec = saved.spec.clone();
             if spec.get("extends").and_then(|v| v.as_str()) != Some(old) {

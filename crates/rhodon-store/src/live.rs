@@ -21,7 +21,8 @@ pub struct Moved {
 /// Tells every listener, once the transaction is committed.
 pub(crate) async fn tell(tx: &DatabaseTransaction, id: Uuid, revision: i32) -> Result<(), DbErr> {
     // Both parts are formatted from their own types: nothing needs escaping.
-    tx.execute_unprepared(&format!("NOTIFY {CHANNEL}, '{id} {revision}'")).await?;
+    tx.execute_unprepared(&format!("NOTIFY {CHANNEL}, '{id} {revision}'"))
+        .await?;
     Ok(())
 }
 
@@ -35,7 +36,8 @@ impl Changes {
     /// # Errors
     /// The server does not answer.
     pub async fn listen(url: &str) -> Result<Self, StoreError> {
-        let failed = |e: sea_orm::sqlx::Error| DbErr::Conn(sea_orm::RuntimeErr::SqlxError(e.into()));
+        let failed =
+            |e: sea_orm::sqlx::Error| DbErr::Conn(sea_orm::RuntimeErr::SqlxError(e.into()));
         let mut listener = PgListener::connect(url).await.map_err(failed)?;
         listener.listen(CHANNEL).await.map_err(failed)?;
         Ok(Self(listener))
@@ -47,8 +49,11 @@ impl Changes {
     /// The connection is lost for good.
     pub async fn next(&mut self) -> Result<Moved, StoreError> {
         loop {
-            let note =
-                self.0.recv().await.map_err(|e| DbErr::Conn(sea_orm::RuntimeErr::SqlxError(e.into())))?;
+            let note = self
+                .0
+                .recv()
+                .await
+                .map_err(|e| DbErr::Conn(sea_orm::RuntimeErr::SqlxError(e.into())))?;
             if let Some(moved) = parse(note.payload()) {
                 return Ok(moved);
             }
@@ -58,7 +63,10 @@ impl Changes {
 
 fn parse(payload: &str) -> Option<Moved> {
     let (id, revision) = payload.split_once(' ')?;
-    Some(Moved { id: id.parse().ok()?, revision: revision.parse().ok()? })
+    Some(Moved {
+        id: id.parse().ok()?,
+        revision: revision.parse().ok()?,
+    })
 }
 
 #[cfg(test)]

@@ -1,7 +1,9 @@
 //! Slugs of themes: made from names, unique among those that are not deleted.
 
 use rhodon_theme::Slug;
-use sea_orm::{ColumnTrait, DatabaseTransaction, DbErr, EntityTrait, QueryFilter, QuerySelect, SqlErr};
+use sea_orm::{
+    ColumnTrait, DatabaseTransaction, DbErr, EntityTrait, QueryFilter, QuerySelect, SqlErr,
+};
 use uuid::Uuid;
 
 use crate::entity::theme;
@@ -9,7 +11,11 @@ use crate::error::StoreError;
 use crate::store::Result;
 
 /// The slug of a theme under another name: the one it has may stay.
-pub(crate) async fn slug_for(tx: &DatabaseTransaction, theme: &theme::Model, name: &str) -> Result<String> {
+pub(crate) async fn slug_for(
+    tx: &DatabaseTransaction,
+    theme: &theme::Model,
+    name: &str,
+) -> Result<String> {
     let wanted = Slug::from_name(name, &Slug::theme());
     Ok(free_slug(tx, wanted, theme.id).await?.to_string())
 }

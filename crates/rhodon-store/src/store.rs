@@ -3,7 +3,7 @@
 use std::time::Duration;
 
 use chrono::Utc;
-use rhodon_theme::{Slug, Spec};
+use rhodon_theme::{Document, Slug};
 use sea_orm::{
     ActiveModelTrait, ActiveValue::Set, ColumnTrait, ConnectOptions, ConnectionTrait, Database,
     DatabaseConnection, DatabaseTransaction, EntityTrait, QueryFilter, QueryOrder, QuerySelect,
@@ -35,7 +35,7 @@ pub struct Store {
 #[derive(Clone, Debug)]
 pub struct Save<'a> {
     /// The document.
-    pub spec: &'a Spec,
+    pub spec: &'a Document,
     /// What was changed, in words.
     pub label: &'a str,
     /// Number of the revision that was edited.
@@ -55,7 +55,9 @@ impl Store {
             .acquire_timeout(Duration::from_secs(5))
             .test_before_acquire(false)
             .sqlx_logging(false);
-        Ok(Self { db: Database::connect(options).await? })
+        Ok(Self {
+            db: Database::connect(options).await?,
+        })
     }
 
     /// Brings the schema up to date; several servers may do so at once.
@@ -64,7 +66,8 @@ impl Store {
     /// A migration that fails; nothing is then changed.
     pub async fn migrate(&self) -> Result<()> {
         let tx = self.db.begin().await?;
-        tx.execute_unprepared(&format!("SELECT pg_advisory_xact_lock({MIGRATION_LOCK})")).await?;
+        tx.execute_unprepared(&format!("SELECT pg_advisory_xact_lock({MIGRATION_LOCK})"))
+            .await?;
         Migrator::up(&tx, None).await?;
         tx.commit().await?;
         Ok(())
@@ -105,7 +108,11 @@ impl Store {
     ///
     /// # Errors
     /// The database failed.
-    pub async fn create(&self, spec: &Spec, label: &str) -> Result<(ThemeRecord, RevisionRecord)> {
+    pub async fn create(
+        &self,
+        spec: &Document,
+        label: &str,
+    ) -> Result<(ThemeRecord, RevisionRecord)> {
         let wanted = Slug::from_name(&spec.name, &Slug::theme());
         let tx = self.db.begin().await?;
         let id = Uuid::now_v7();
@@ -135,7 +142,15 @@ impl Store {
         let found = locked(&tx, slug).await?;
         check_base(&tx, &found, save.base).await?;
         let number = last_number(&tx, found.id).await? + 1;
-        let made = insert_revision(&tx, found.id, number, Some(found.current), save.spec, save.label).await?;
+        let made = insert_revision(
+            &tx,
+            found.id,
+            number,
+            Some(found.current),
+            save.spec,
+            save.label,
+        )
+        .await?;
         let theme = move_to(&tx, found, &made).await?;
         tx.commit().await?;
         Ok((theme, made.into()))
@@ -157,7 +172,12 @@ impl Store {
         self.step(slug, base, "redo").await
     }
 
-    async fn step(&self, slug: &str, base: i32, way: &'static str) -> Result<(ThemeRecord, RevisionRecord)> {
+    async fn step(
+        &self,
+        slug: &str,
+        base: i32,
+        way: &'static str,
+    ) -> Result<(ThemeRecord, RevisionRecord)> {
         let tx = self.db.begin().await?;
         let found = locked(&tx, slug).await?;
         check_base(&tx, &found, base).await?;
@@ -225,7 +245,10 @@ impl Store {
             .await?;
         if !children.is_empty() {
             let children = children.into_iter().map(|c| c.name).collect();
-            return Err(StoreError::HasChildren { slug: slug.to_owned(), children });
+            return Err(StoreError::HasChildren {
+                slug: slug.to_owned(),
+                children,
+            });
         }
         let mut row: theme::ActiveModel = found.into();
         row.deleted_at = Set(Some(Utc::now().into()));
@@ -299,11 +322,17 @@ async fn revision_of(
     number: i32,
 ) -> Result<revision::Model> {
     let found = find_revision(db, theme, number).await?;
-    found.ok_or_else(|| StoreError::NoRevision { slug: theme.slug.clone(), number })
+    found.ok_or_else(|| StoreError::NoRevision {
+        slug: theme.slug.clone(),
+        number,
+    })
 }
 
 /// The newest revision that came from the current one.
-async fn next_revision(db: &impl ConnectionTrait, theme: &theme::Model) -> Result<Option<revision::Model>> {
+async fn next_revision(
+    db: &impl ConnectionTrait,
+    theme: &theme::Model,
+) -> Result<Option<revision::Model>> {
     Ok(revision::Entity::find()
         .filter(revision::Column::ThemeId.eq(theme.id))
         .filter(revision::Column::CameFrom.eq(theme.current))
@@ -342,7 +371,7 @@ async fn insert_revision(
     theme: Uuid,
     number: i32,
     came_from: Option<i32>,
-    spec: &Spec,
+    spec: &Document,
     label: &str,
 ) -> Result<revision::Model> {
     let row = revision::ActiveModel {
@@ -358,12 +387,20 @@ async fn insert_revision(
 }
 
 /// Makes a revision current; name, slug and parent of the theme follow its document.
-async fn move_to(tx: &DatabaseTransaction, theme: theme::Model, to: &revision::Model) -> Result<ThemeRecord> {
+async fn move_to(
+    tx: &DatabaseTransaction,
+    theme: theme::Model,
+    to: &revision::Model,
+) -> Result<ThemeRecord> {
     let text = |key: &str| to.spec.get(key).and_then(|v| v.as_str()).map(str::to_owned);
     let parent = text("extends");
     check_parents(tx, &theme, parent.clone()).await?;
     let name = text("name").unwrap_or_else(|| theme.name.clone());
-    let slug = if name == theme.name { theme.slug.clone() } else { slug_for(tx, &theme, &name).await? };
+    let slug = if name == theme.name {
+        theme.slug.clone()
+    } else {
+        slug_for(tx, &theme, &name).await?
+    };
     let before = theme.slug.clone();
     let mut row: theme::ActiveModel = theme.into();
     row.current = Set(to.number);

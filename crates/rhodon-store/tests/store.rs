@@ -4,19 +4,21 @@
 use rhodon_color::Color;
 use rhodon_store::{Save, Store, StoreError};
 use rhodon_testing::fresh_database;
-use rhodon_theme::{InheritError, Spec};
+use rhodon_theme::{Document, InheritError};
 
 async fn store() -> Store {
-    let store = Store::connect(&fresh_database("store").await).await.unwrap();
+    let store = Store::connect(&fresh_database("store").await)
+        .await
+        .unwrap();
     store.migrate().await.unwrap();
     store
 }
 
-fn spec(name: &str, code: &str) -> Spec {
-    Spec::from_brand(name, &[Color::parse(code).unwrap()])
+fn spec(name: &str, code: &str) -> Document {
+    Document::from_brand(name, &[Color::parse(code).unwrap()])
 }
 
-fn save<'a>(spec: &'a Spec, label: &'a str, base: i32) -> Save<'a> {
+fn save<'a>(spec: &'a Document, label: &'a str, base: i32) -> Save<'a> {
     Save { spec, label, base }
 }
 
@@ -36,11 +38,17 @@ async fn servers_that_migrate_at_once_do_not_collide() {
 #[tokio::test]
 async fn a_document_comes_back_as_it_was_saved() {
     let store = store().await;
-    let wanted = Spec::parse(include_str!("../../../demo/brindle-sound-ferries.rhodon.json")).unwrap();
+    let wanted = Document::parse(include_str!(
+        "../../../demo/brindle-sound-ferries.rhodon.json"
+    ))
+    .unwrap();
     store.create(&wanted, "created").await.unwrap();
     let (theme, revision) = store.get("brindle-sound-ferries").await.unwrap();
-    assert_eq!((theme.revision, revision.number, revision.label.as_str()), (1, 1, "created"));
-    assert_eq!(Spec::read(&revision.spec).unwrap(), wanted);
+    assert_eq!(
+        (theme.revision, revision.number, revision.label.as_str()),
+        (1, 1, "created")
+    );
+    assert_eq!(Document::read(&revision.spec).unwrap(), wanted);
 }
 
 #[tokio::test]
@@ -48,20 +56,40 @@ async fn undo_and_redo_walk_the_revisions_and_lose_none() {
     let store = store().await;
     let versions = ["#0f5c7a", "#0f5c7b", "#0f5c7c"].map(|c| spec("Tern", c));
     store.create(&versions[0], "created").await.unwrap();
-    store.save("tern", save(&versions[1], "second", 1)).await.unwrap();
-    store.save("tern", save(&versions[2], "third", 2)).await.unwrap();
+    store
+        .save("tern", save(&versions[1], "second", 1))
+        .await
+        .unwrap();
+    store
+        .save("tern", save(&versions[2], "third", 2))
+        .await
+        .unwrap();
     assert_eq!(store.steps("tern").await.unwrap(), (true, false));
 
     assert_eq!(store.undo("tern", 3).await.unwrap().1.label, "second");
     assert_eq!(store.undo("tern", 2).await.unwrap().1.label, "created");
-    assert!(matches!(store.undo("tern", 1).await, Err(StoreError::NothingTo("undo"))));
+    assert!(matches!(
+        store.undo("tern", 1).await,
+        Err(StoreError::NothingTo("undo"))
+    ));
     assert_eq!(store.redo("tern", 1).await.unwrap().1.label, "second");
 
     // A change after undo starts a branch; what was undone stays in the list.
-    store.save("tern", save(&versions[0], "other", 2)).await.unwrap();
-    assert!(matches!(store.redo("tern", 4).await, Err(StoreError::NothingTo("redo"))));
-    let labels: Vec<String> =
-        store.revisions("tern", 10).await.unwrap().into_iter().map(|r| r.label).collect();
+    store
+        .save("tern", save(&versions[0], "other", 2))
+        .await
+        .unwrap();
+    assert!(matches!(
+        store.redo("tern", 4).await,
+        Err(StoreError::NothingTo("redo"))
+    ));
+    let labels: Vec<String> = store
+        .revisions("tern", 10)
+        .await
+        .unwrap()
+        .into_iter()
+        .map(|r| r.label)
+        .collect();
     assert_eq!(labels, ["other", "third", "second", "created"]);
     assert_eq!(store.undo("tern", 4).await.unwrap().1.label, "second");
     assert_eq!(store.redo("tern", 2).await.unwrap().1.label, "other");
@@ -70,12 +98,25 @@ async fn undo_and_redo_walk_the_revisions_and_lose_none() {
 #[tokio::test]
 async fn a_stale_write_is_refused_with_both_revisions() {
     let store = store().await;
-    store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap();
-    store.save("tern", save(&spec("Tern", "#112233"), "theirs", 1)).await.unwrap();
+    store
+        .create(&spec("Tern", "#0f5c7a"), "created")
+        .await
+        .unwrap();
+    store
+        .save("tern", save(&spec("Tern", "#112233"), "theirs", 1))
+        .await
+        .unwrap();
     let mine = spec("Tern", "#445566");
     match store.save("tern", save(&mine, "mine", 1)).await {
-        Err(StoreError::Stale { current, base: 1, based_on: Some(base) }) => {
-            assert_eq!((current.label.as_str(), base.label.as_str()), ("theirs", "created"));
+        Err(StoreError::Stale {
+            current,
+            base: 1,
+            based_on: Some(base),
+        }) => {
+            assert_eq!(
+                (current.label.as_str(), base.label.as_str()),
+                ("theirs", "created")
+            );
         }
         other => panic!("{other:?}"),
     }
@@ -85,7 +126,10 @@ async fn a_stale_write_is_refused_with_both_revisions() {
 #[tokio::test]
 async fn of_two_writes_at_once_exactly_one_wins() {
     let store = store().await;
-    store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap();
+    store
+        .create(&spec("Tern", "#0f5c7a"), "created")
+        .await
+        .unwrap();
     let tasks: Vec<_> = (0..8)
         .map(|i| {
             let store = store.clone();
@@ -99,21 +143,47 @@ async fn of_two_writes_at_once_exactly_one_wins() {
     for task in tasks {
         won += usize::from(task.await.unwrap());
     }
-    assert_eq!((won, store.revisions("tern", 10).await.unwrap().len()), (1, 2));
+    assert_eq!(
+        (won, store.revisions("tern", 10).await.unwrap().len()),
+        (1, 2)
+    );
 }
 
 #[tokio::test]
 async fn slugs_follow_names_and_stay_unique() {
     let store = store().await;
-    let first = store.create(&spec("Night Crossing", "#000080"), "created").await.unwrap().0;
-    let second = store.create(&spec("Night crossing!", "#000080"), "created").await.unwrap().0;
-    assert_eq!((first.slug.as_str(), second.slug.as_str()), ("night-crossing", "night-crossing-2"));
+    let first = store
+        .create(&spec("Night Crossing", "#000080"), "created")
+        .await
+        .unwrap()
+        .0;
+    let second = store
+        .create(&spec("Night crossing!", "#000080"), "created")
+        .await
+        .unwrap()
+        .0;
+    assert_eq!(
+        (first.slug.as_str(), second.slug.as_str()),
+        ("night-crossing", "night-crossing-2")
+    );
 
-    let child = Spec { extends: Some("night-crossing".parse().unwrap()), ..spec("Child", "#123456") };
+    let child = Document {
+        extends: Some("night-crossing".parse().unwrap()),
+        ..spec("Child", "#123456")
+    };
     store.create(&child, "created").await.unwrap();
-    let renamed =
-        store.save("night-crossing", save(&spec("Day Crossing", "#000080"), "renamed", 1)).await.unwrap().0;
-    assert_eq!((renamed.slug.as_str(), renamed.id), ("day-crossing", first.id));
+    let renamed = store
+        .save(
+            "night-crossing",
+            save(&spec("Day Crossing", "#000080"), "renamed", 1),
+        )
+        .await
+        .unwrap()
+        .0;
+    assert_eq!(
+        (renamed.slug.as_str(), renamed.id),
+        ("day-crossing", first.id)
+    );
     let followed = store.get("child").await.unwrap();
     assert_eq!(followed.0.parent.as_deref(), Some("day-crossing"));
     assert_eq!(followed.1.spec["extends"], "day-crossing");
@@ -122,12 +192,22 @@ async fn slugs_follow_names_and_stay_unique() {
 #[tokio::test]
 async fn a_deleted_theme_can_be_brought_back() {
     let store = store().await;
-    let made = store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap().0;
+    let made = store
+        .create(&spec("Tern", "#0f5c7a"), "created")
+        .await
+        .unwrap()
+        .0;
     store.delete("tern").await.unwrap();
-    assert!(matches!(store.get("tern").await, Err(StoreError::NoTheme(_))));
+    assert!(matches!(
+        store.get("tern").await,
+        Err(StoreError::NoTheme(_))
+    ));
     assert!(store.list().await.unwrap().is_empty());
     // Its slug is free meanwhile; coming back it takes the next one.
-    store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap();
+    store
+        .create(&spec("Tern", "#0f5c7a"), "created")
+        .await
+        .unwrap();
     assert_eq!(store.restore(made.id).await.unwrap().slug, "tern-2");
     assert_eq!(store.list().await.unwrap().len(), 2);
 }
@@ -135,8 +215,14 @@ async fn a_deleted_theme_can_be_brought_back() {
 #[tokio::test]
 async fn a_parent_is_not_deleted_under_its_children() {
     let store = store().await;
-    store.create(&spec("Parent", "#0f5c7a"), "created").await.unwrap();
-    let child = Spec { extends: Some("parent".parse().unwrap()), ..spec("Child", "#123456") };
+    store
+        .create(&spec("Parent", "#0f5c7a"), "created")
+        .await
+        .unwrap();
+    let child = Document {
+        extends: Some("parent".parse().unwrap()),
+        ..spec("Child", "#123456")
+    };
     store.create(&child, "created").await.unwrap();
     match store.delete("parent").await {
         Err(StoreError::HasChildren { children, .. }) => assert_eq!(children, ["Child"]),
@@ -149,35 +235,80 @@ async fn a_parent_is_not_deleted_under_its_children() {
 #[tokio::test]
 async fn undoing_a_new_name_takes_back_the_slug_and_the_children() {
     let store = store().await;
-    store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap();
-    let child = Spec { extends: Some("tern".parse().unwrap()), ..spec("Chick", "#123456") };
+    store
+        .create(&spec("Tern", "#0f5c7a"), "created")
+        .await
+        .unwrap();
+    let child = Document {
+        extends: Some("tern".parse().unwrap()),
+        ..spec("Chick", "#123456")
+    };
     store.create(&child, "created").await.unwrap();
-    store.save("tern", save(&spec("Gull", "#0f5c7a"), "renamed", 1)).await.unwrap();
-    assert_eq!(store.get("chick").await.unwrap().0.parent.as_deref(), Some("gull"));
+    store
+        .save("tern", save(&spec("Gull", "#0f5c7a"), "renamed", 1))
+        .await
+        .unwrap();
+    assert_eq!(
+        store.get("chick").await.unwrap().0.parent.as_deref(),
+        Some("gull")
+    );
 
     let (undone, _) = store.undo("gull", 2).await.unwrap();
-    assert_eq!((undone.slug.as_str(), undone.name.as_str()), ("tern", "Tern"));
+    assert_eq!(
+        (undone.slug.as_str(), undone.name.as_str()),
+        ("tern", "Tern")
+    );
     let (chick, revision) = store.get("chick").await.unwrap();
-    assert_eq!((chick.parent.as_deref(), &revision.spec["extends"]), (Some("tern"), &"tern".into()));
+    assert_eq!(
+        (chick.parent.as_deref(), &revision.spec["extends"]),
+        (Some("tern"), &"tern".into())
+    );
 
     // Somebody took the new slug meanwhile.
-    store.create(&spec("Gull", "#445566"), "created").await.unwrap();
+    store
+        .create(&spec("Gull", "#445566"), "created")
+        .await
+        .unwrap();
     let (redone, _) = store.redo("tern", 1).await.unwrap();
-    assert_eq!((redone.slug.as_str(), redone.name.as_str()), ("gull-2", "Gull"));
-    assert_eq!(store.get("chick").await.unwrap().0.parent.as_deref(), Some("gull-2"));
+    assert_eq!(
+        (redone.slug.as_str(), redone.name.as_str()),
+        ("gull-2", "Gull")
+    );
+    assert_eq!(
+        store.get("chick").await.unwrap().0.parent.as_deref(),
+        Some("gull-2")
+    );
 }
 
 #[tokio::test]
 async fn a_name_that_gives_the_same_slug_keeps_it() {
     let store = store().await;
-    store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap();
-    let second = store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap().0;
+    store
+        .create(&spec("Tern", "#0f5c7a"), "created")
+        .await
+        .unwrap();
+    let second = store
+        .create(&spec("Tern", "#0f5c7a"), "created")
+        .await
+        .unwrap()
+        .0;
     assert_eq!(second.slug, "tern-2");
     for (base, name) in [(1, "Tern!"), (2, "  Tern  "), (3, "Térn")] {
-        let renamed = store.save("tern-2", save(&spec(name, "#0f5c7a"), "renamed", base)).await.unwrap().0;
-        assert_eq!((renamed.slug.as_str(), renamed.name.as_str()), ("tern-2", name));
+        let renamed = store
+            .save("tern-2", save(&spec(name, "#0f5c7a"), "renamed", base))
+            .await
+            .unwrap()
+            .0;
+        assert_eq!(
+            (renamed.slug.as_str(), renamed.name.as_str()),
+            ("tern-2", name)
+        );
     }
-    let nameless = store.save("tern-2", save(&spec("…", "#0f5c7a"), "renamed", 4)).await.unwrap().0;
+    let nameless = store
+        .save("tern-2", save(&spec("…", "#0f5c7a"), "renamed", 4))
+        .await
+        .unwrap()
+        .0;
     assert_eq!(nameless.slug, "theme");
 }
 
@@ -185,20 +316,40 @@ async fn a_name_that_gives_the_same_slug_keeps_it() {
 async fn themes_are_listed_by_their_last_change() {
     let store = store().await;
     for name in ["One", "Two", "Three"] {
-        store.create(&spec(name, "#0f5c7a"), "created").await.unwrap();
+        store
+            .create(&spec(name, "#0f5c7a"), "created")
+            .await
+            .unwrap();
     }
-    store.save("one", save(&spec("One", "#112233"), "darker", 1)).await.unwrap();
-    let slugs = || async { store.list().await.unwrap().into_iter().map(|t| t.slug).collect::<Vec<_>>() };
+    store
+        .save("one", save(&spec("One", "#112233"), "darker", 1))
+        .await
+        .unwrap();
+    let slugs = || async {
+        store
+            .list()
+            .await
+            .unwrap()
+            .into_iter()
+            .map(|t| t.slug)
+            .collect::<Vec<_>>()
+    };
     assert_eq!(slugs().await, ["one", "three", "two"]);
     store.undo("one", 2).await.unwrap();
-    store.save("two", save(&spec("Two", "#112233"), "darker", 1)).await.unwrap();
+    store
+        .save("two", save(&spec("Two", "#112233"), "darker", 1))
+        .await
+        .unwrap();
     assert_eq!(slugs().await, ["two", "one", "three"]);
 }
 
 #[tokio::test]
 async fn what_is_not_there_is_told_by_name() {
     let store = store().await;
-    store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap();
+    store
+        .create(&spec("Tern", "#0f5c7a"), "created")
+        .await
+        .unwrap();
     for error in [
         store.get("gull").await.unwrap_err(),
         store.undo("gull", 1).await.unwrap_err(),
@@ -206,17 +357,30 @@ async fn what_is_not_there_is_told_by_name() {
         store.revisions("gull", 5).await.unwrap_err(),
         store.steps("gull").await.unwrap_err(),
     ] {
-        assert!(matches!(&error, StoreError::NoTheme(slug) if slug == "gull"), "{error:?}");
+        assert!(
+            matches!(&error, StoreError::NoTheme(slug) if slug == "gull"),
+            "{error:?}"
+        );
         assert!(error.to_string().contains("gull"), "{error}");
     }
     let missing = store.revision("tern", 7).await.unwrap_err();
-    assert!(matches!(missing, StoreError::NoRevision { number: 7, .. }), "{missing:?}");
+    assert!(
+        matches!(missing, StoreError::NoRevision { number: 7, .. }),
+        "{missing:?}"
+    );
     assert!(store.restore(uuid::Uuid::nil()).await.is_err());
-    assert!(matches!(store.redo("tern", 1).await, Err(StoreError::NothingTo("redo"))));
+    assert!(matches!(
+        store.redo("tern", 1).await,
+        Err(StoreError::NothingTo("redo"))
+    ));
     // A base that never was is stale too, with nothing to show for it.
     let odd = spec("Tern", "#445566");
     match store.save("tern", save(&odd, "odd", 99)).await {
-        Err(StoreError::Stale { base: 99, based_on: None, .. }) => {}
+        Err(StoreError::Stale {
+            base: 99,
+            based_on: None,
+            ..
+        }) => {}
         other => panic!("{other:?}"),
     }
 }
@@ -224,10 +388,16 @@ async fn what_is_not_there_is_told_by_name() {
 #[tokio::test]
 async fn many_revisions_are_kept_and_the_newest_listed() {
     let store = store().await;
-    store.create(&spec("Tern", "#000000"), "created").await.unwrap();
+    store
+        .create(&spec("Tern", "#000000"), "created")
+        .await
+        .unwrap();
     for i in 1..40 {
         let next = spec("Tern", &format!("#0000{i:02x}"));
-        store.save("tern", save(&next, &format!("change {i}"), i)).await.unwrap();
+        store
+            .save("tern", save(&next, &format!("change {i}"), i))
+            .await
+            .unwrap();
     }
     let newest = store.revisions("tern", 10).await.unwrap();
     assert_eq!(newest.len(), 10);
@@ -236,19 +406,37 @@ async fn many_revisions_are_kept_and_the_newest_listed() {
         store.undo("tern", back).await.unwrap();
     }
     assert_eq!(store.get("tern").await.unwrap().1.label, "created");
-    assert_eq!(store.revisions("tern", 100).await.unwrap().len(), 40, "undoing loses nothing");
+    assert_eq!(
+        store.revisions("tern", 100).await.unwrap().len(),
+        40,
+        "undoing loses nothing"
+    );
 }
 
 #[tokio::test]
 async fn undo_and_redo_do_not_close_a_circle() {
     let store = store().await;
-    let extending =
-        |name: &str, parent: &str| Spec { extends: Some(parent.parse().unwrap()), ..spec(name, "#0f5c7a") };
-    store.create(&spec("Tern", "#0f5c7a"), "created").await.unwrap();
-    store.create(&spec("Gull", "#0f5c7a"), "created").await.unwrap();
-    store.save("tern", save(&extending("Tern", "gull"), "under gull", 1)).await.unwrap();
+    let extending = |name: &str, parent: &str| Document {
+        extends: Some(parent.parse().unwrap()),
+        ..spec(name, "#0f5c7a")
+    };
+    store
+        .create(&spec("Tern", "#0f5c7a"), "created")
+        .await
+        .unwrap();
+    store
+        .create(&spec("Gull", "#0f5c7a"), "created")
+        .await
+        .unwrap();
+    store
+        .save("tern", save(&extending("Tern", "gull"), "under gull", 1))
+        .await
+        .unwrap();
     store.undo("tern", 2).await.unwrap();
-    store.save("gull", save(&extending("Gull", "tern"), "under tern", 1)).await.unwrap();
+    store
+        .save("gull", save(&extending("Gull", "tern"), "under tern", 1))
+        .await
+        .unwrap();
     match store.redo("tern", 1).await {
         Err(StoreError::Inherit(InheritError::Circle(line))) => {
             assert_eq!(line, ["tern", "gull", "tern"].map(|s| s.parse().unwrap()));

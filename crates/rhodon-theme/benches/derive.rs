@@ -7,7 +7,7 @@ use criterion::{Criterion, criterion_group, criterion_main};
 use mimalloc::MiMalloc;
 use rhodon_color::Color;
 use rhodon_theme::scale::{self, Request};
-use rhodon_theme::{Resolved, Spec, derive};
+use rhodon_theme::{Document, Resolved, derive};
 
 /// As in the `rhodon` binary.
 #[global_allocator]
@@ -19,7 +19,9 @@ const BRAND: [&str; 5] = ["#0f5c7a", "#8a9a2b", "#e4572e", "#5c6b73", "#7a4b8f"]
 fn scale_from_hex(c: &mut Criterion) {
     c.bench_function("scale of 11 steps from a hex code", |b| {
         b.iter(|| {
-            let code = Color::parse(black_box("#0f5c7a")).expect("a colour").to_rgb8();
+            let code = Color::parse(black_box("#0f5c7a"))
+                .expect("a colour")
+                .to_rgb8();
             scale::build(&Request::around(code)).expect("a scale")
         });
     });
@@ -27,9 +29,12 @@ fn scale_from_hex(c: &mut Criterion) {
 
 fn whole_theme(c: &mut Criterion) {
     let colors = BRAND.map(|b| Color::parse(b).expect("a colour"));
-    let theme = Resolved::alone(Spec::from_brand("Bench", &colors));
+    let theme = Resolved::alone(Document::from_brand("Bench", &colors));
     let derived = derive(&theme).expect("a theme");
-    assert_eq!((derived.scales.len(), derived.pairs.is_empty()), (10, false));
+    assert_eq!(
+        (derived.scales.len(), derived.pairs.is_empty()),
+        (10, false)
+    );
     c.bench_function("theme of 10 scales in both modes", |b| {
         b.iter(|| derive(black_box(&theme)).expect("a theme"))
     });

@@ -7,7 +7,10 @@ use rhodon_color::{Rgb8, difference};
 use rhodon_theme::scale::{self, Request};
 
 fn main() -> Result<(), Box<dyn std::error::Error>> {
-    let method = std::env::args().nth(1).unwrap_or_else(|| "natural".to_owned()).parse()?;
+    let method = std::env::args()
+        .nth(1)
+        .unwrap_or_else(|| "natural".to_owned())
+        .parse()?;
     let mut state = 0x2545_f491_4f6c_dd1du64;
     let mut next = || {
         state ^= state << 13;
@@ -26,27 +29,44 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
     let start = Instant::now();
     let scales: Vec<_> = brands
         .iter()
-        .map(|b| scale::build(&Request { method, ..Request::around(*b) }))
+        .map(|b| {
+            scale::build(&Request {
+                method,
+                ..Request::around(*b)
+            })
+        })
         .collect::<Result<_, _>>()?;
     let time = start.elapsed() / 10_000;
     for (brand, scale) in brands.iter().zip(&scales) {
         let steps = &scale.steps;
-        broken += usize::from(steps.windows(2).any(|w| w[0].color.luminance() <= w[1].color.luminance()));
+        broken += usize::from(
+            steps
+                .windows(2)
+                .any(|w| w[0].color.luminance() <= w[1].color.luminance()),
+        );
         assert!(steps.iter().any(|s| s.color == *brand), "{brand} lost");
         let own = brand.to_oklch();
-        let d: Vec<f64> = steps.windows(2).map(|w| difference(w[0].color, w[1].color)).collect();
+        let d: Vec<f64> = steps
+            .windows(2)
+            .map(|w| difference(w[0].color, w[1].color))
+            .collect();
         let inner = &d[1..9];
         let mean = inner.iter().sum::<f64>() / 8.0;
         spreads.push((inner.iter().map(|g| (g - mean).powi(2)).sum::<f64>() / 8.0).sqrt() / mean);
         gaps.extend(d.iter().copied());
         jumps.push(d[0]);
-        for (s, t) in steps.iter().zip([97.0, 92.5, 82.0, 71.0, 60.0, 49.6, 40.5, 31.0, 21.5, 13.5, 7.5]) {
+        for (s, t) in steps.iter().zip([
+            97.0, 92.5, 82.0, 71.0, 60.0, 49.6, 40.5, 31.0, 21.5, 13.5, 7.5,
+        ]) {
             if !s.pinned {
                 off.push((s.lightness - t).abs());
             }
         }
         if own.c > 0.02 {
-            let drift = steps.iter().map(|s| s.color.to_oklch()).filter(|c| c.c > 0.02);
+            let drift = steps
+                .iter()
+                .map(|s| s.color.to_oklch())
+                .filter(|c| c.c > 0.02);
             drifts.extend(drift.map(|c| ((c.h - own.h + 540.0).rem_euclid(360.0) - 180.0).abs()));
         }
     }

@@ -6,11 +6,12 @@ use std::collections::BTreeMap;
 use std::time::Instant;
 
 use rhodon_color::{Color, Rgb8, Vision, VisionKind, difference};
-use rhodon_theme::{Mode, Resolved, Spec, derive, status_colors};
+use rhodon_theme::{Document, Mode, Resolved, derive, status_colors};
 
 const HARD: &[&str] = &[
-    "#000000", "#ffffff", "#ffff00", "#00ff00", "#0000ff", "#ff0000", "#00ffff", "#ff00ff", "#808080",
-    "#7f8081", "#010101", "#fefefe", "#767676", "#777777", "#16c72e", "#39ff14", "#f2c200", "#3a00b8",
+    "#000000", "#ffffff", "#ffff00", "#00ff00", "#0000ff", "#ff0000", "#00ffff", "#ff00ff",
+    "#808080", "#7f8081", "#010101", "#fefefe", "#767676", "#777777", "#16c72e", "#39ff14",
+    "#f2c200", "#3a00b8",
 ];
 
 fn main() -> Result<(), Box<dyn std::error::Error>> {
@@ -21,7 +22,10 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         state ^= state << 17;
         state
     };
-    let mut brands: Vec<Vec<Color>> = HARD.iter().map(|h| vec![Color::parse(h).expect("valid")]).collect();
+    let mut brands: Vec<Vec<Color>> = HARD
+        .iter()
+        .map(|h| vec![Color::parse(h).expect("valid")])
+        .collect();
     brands.extend((0..10_000).map(|i| {
         (0..=i % 4)
             .map(|_| {
@@ -30,11 +34,15 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
             })
             .collect()
     }));
-    let specs: Vec<Resolved> =
-        brands.iter().map(|b| Resolved::alone(Spec::from_brand("Survey", b))).collect();
+    let specs: Vec<Resolved> = brands
+        .iter()
+        .map(|b| Resolved::alone(Document::from_brand("Survey", b)))
+        .collect();
     let start = Instant::now();
-    let themes: Vec<_> =
-        specs.iter().map(|s| derive(s).map_err(|e| e.to_string())).collect::<Result<_, _>>()?;
+    let themes: Vec<_> = specs
+        .iter()
+        .map(|s| derive(s).map_err(|e| e.to_string()))
+        .collect::<Result<_, _>>()?;
     let time = start.elapsed() / specs.len() as u32;
     let eyes = VisionKind::ALL.map(|kind| Vision::new(kind, 1.0));
     let (mut below, mut pairs, mut least_hover) = (BTreeMap::new(), 0, f64::INFINITY);
@@ -48,7 +56,10 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
                 .push((brand[0].to_hex(), p.ratio));
         }
         let code = |path: &str, mode| {
-            theme.token(path).and_then(|t| t.cell(mode).value.color().map(|c| c.code)).expect("role")
+            theme
+                .token(path)
+                .and_then(|t| t.cell(mode).value.color().map(|c| c.code))
+                .expect("role")
         };
         for intent in &theme.intents {
             let d = difference(
@@ -79,11 +90,18 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         themes[0].tokens.len(),
         themes[0].pairs.len()
     );
-    println!("{pairs} pairs, below their limit: {}", below.values().map(Vec::len).sum::<usize>());
+    println!(
+        "{pairs} pairs, below their limit: {}",
+        below.values().map(Vec::len).sum::<usize>()
+    );
     for (name, cases) in &below {
         println!("  {name}: {} such as {:?}", cases.len(), cases[0]);
     }
     println!("fill to hover: least {least_hover:.2}; status apart: least {least_status:.2}");
-    println!("chart colours apart: least {:.2}, median {:.2}", chart[0], chart[chart.len() / 2]);
+    println!(
+        "chart colours apart: least {:.2}, median {:.2}",
+        chart[0],
+        chart[chart.len() / 2]
+    );
     Ok(())
 }

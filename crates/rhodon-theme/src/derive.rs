@@ -5,14 +5,14 @@ use std::sync::Arc;
 
 use rhodon_color::{Color, HueSlice, Rgb8, luminance_from_lightness};
 
-use crate::book::{Book, End};
+use crate::custom_token;
+use crate::document::{Problems, Resolved, ScaleSettings, TokenKind};
 use crate::intent::{self, Plan, Source};
 use crate::label::{Slug, StepLabel};
-use crate::own;
+use crate::overrides::{End, Overrides};
 use crate::reason::Reason;
 use crate::role::{self, Backdrop};
 use crate::scale::{self, Pin, Request, Scale, default_labels};
-use crate::spec::{Problems, Resolved, ScaleSpec, TokenKind};
 use crate::token::{Cell, Cells, Mode, Pair, Section, Token};
 use crate::typeface;
 use crate::value::{ColorValue, Origin, Value};
@@ -33,7 +33,7 @@ pub struct NamedScale {
     /// Where its colour comes from, in words.
     pub reason: Reason,
     /// Its settings.
-    pub settings: ScaleSpec,
+    pub settings: ScaleSettings,
 }
 
 impl NamedScale {
@@ -98,8 +98,12 @@ impl Derived {
 /// Every decision that contradicts another, with its place in the document.
 pub fn derive(theme: &Resolved) -> Result<Derived, Problems> {
     let (scales, intents) = scales(theme)?;
-    let book = Book::new(theme, step_values(&scales))?;
-    let backdrop = Backdrop { scales: &scales, intents: &intents, book: &book };
+    let overrides = Overrides::new(theme, step_values(&scales))?;
+    let backdrop = Backdrop {
+        scales: &scales,
+        intents: &intents,
+        overrides: &overrides,
+    };
     let [light, dark] = Mode::BOTH.map(|mode| role::paint(mode, &backdrop));
     let mut tokens = Vec::with_capacity(512);
     scales.iter().for_each(|s| scale_tokens(s, &mut tokens));
@@ -114,15 +118,25 @@ pub fn derive(theme: &Resolved) -> Result<Derived, Problems> {
         });
     }
     typeface::tokens(&theme.spec, &mut tokens);
-    check_roles(theme, &book, &tokens)?;
-    own::tokens(theme, &book, &mut tokens)?;
+    check_roles(theme, &overrides, &tokens)?;
+    custom_token::tokens(theme, &overrides, &mut tokens)?;
     check_paths(&tokens)?;
     let mut pairs = light.pairs;
     pairs.extend(dark.pairs);
-    let notes =
-        scales.iter().flat_map(|s| s.scale.notes.iter().map(|n| format!("{}: {n}", s.name))).collect();
+    let notes = scales
+        .iter()
+        .flat_map(|s| s.scale.notes.iter().map(|n| format!("{}: {n}", s.name)))
+        .collect();
     let font_import = theme.spec.typography.import.clone();
-    Ok(Derived { name: theme.spec.name.clone(), scales, intents, tokens, pairs, notes, font_import })
+    Ok(Derived {
+        name: theme.spec.name.clone(),
+        scales,
+        intents,
+        tokens,
+        pairs,
+        notes,
+        font_import,
+    })
 }
 
 fn scales(theme: &Resolved) -> Result<(Vec<NamedScale>, Vec<IntentScale>), Problems> {
@@ -133,14 +147,24 @@ fn scales(theme: &Resolved) -> Result<(Vec<NamedScale>, Vec<IntentScale>), Probl
         .iter()
         .filter_map(|b| Color::parse(&b.color).ok().map(|c| (b.slug.clone(), c)))
         .collect();
-    let codes: Vec<(Slug, Rgb8)> = brand.iter().map(|(s, c)| (s.clone(), c.to_rgb8())).collect();
+    let codes: Vec<(Slug, Rgb8)> = brand
+        .iter()
+        .map(|(s, c)| (s.clone(), c.to_rgb8()))
+        .collect();
     if codes.is_empty() {
-        return Err(Problems::one("/brand", "expected at least one brand colour, found none"));
+        return Err(Problems::one(
+            "/brand",
+            "expected at least one brand colour, found none",
+        ));
     }
     let plans = intent::plan(theme, &codes)?;
     let mut scales = Vec::with_capacity(codes.len() + plans.len());
     for (i, (slug, code)) in codes.iter().enumerate() {
-        let origin = if theme.inherited.brand.contains(slug) { Origin::Inherited } else { Origin::Set };
+        let origin = if theme.inherited.brand.contains(slug) {
+            Origin::Inherited
+        } else {
+            Origin::Set
+        };
         let draft = Draft {
             slug,
             name: &theme.spec.brand[i].name,
@@ -151,19 +175,41 @@ fn scales(theme: &Resolved) -> Result<(Vec<NamedScale>, Vec<IntentScale>), Probl
         scales.extend(build(theme, &draft, &codes, &mut problems));
     }
     let mut intents = Vec::with_capacity(plans.len());
-    for Plan { name, source, origin, reason } in plans {
+    for Plan {
+        name,
+        source,
+        origin,
+        reason,
+    } in plans
+    {
         let scale = match &source {
             Source::Brand(slug) => scales.iter().position(|s: &NamedScale| s.slug == *slug),
             own => {
                 let title = capitalised(name.as_str());
-                let draft = Draft { slug: &name, name: &title, source: own, origin, reason: &reason };
+                let draft = Draft {
+                    slug: &name,
+                    name: &title,
+                    source: own,
+                    origin,
+                    reason: &reason,
+                };
                 scales.extend(build(theme, &draft, &codes, &mut problems));
                 Some(scales.len().saturating_sub(1))
             }
         };
-        intents.extend(scale.map(|scale| IntentScale { name, scale, origin, reason }));
+        intents.extend(scale.map(|scale| IntentScale {
+            name,
+            scale,
+            origin,
+            reason,
+        }));
     }
-    for slug in theme.spec.scales.keys().filter(|k| !scales.iter().any(|s| s.slug == **k)) {
+    for slug in theme
+        .spec
+        .scales
+        .keys()
+        .filter(|k| !scales.iter().any(|s| s.slug == **k))
+    {
         if problems.0.is_empty() {
             let known: Vec<_> = scales.iter().map(|s| s.slug.as_str()).collect();
             problems.add(
@@ -172,13 +218,19 @@ fn scales(theme: &Resolved) -> Result<(Vec<NamedScale>, Vec<IntentScale>), Probl
             );
         }
     }
-    if problems.0.is_empty() { Ok((scales, intents)) } else { Err(problems) }
+    if problems.0.is_empty() {
+        Ok((scales, intents))
+    } else {
+        Err(problems)
+    }
 }
 
 fn capitalised(word: &str) -> String {
     let spaced = word.replace('-', " ");
     let mut chars = spaced.chars();
-    chars.next().map_or_else(String::new, |c| c.to_uppercase().chain(chars).collect())
+    chars
+        .next()
+        .map_or_else(String::new, |c| c.to_uppercase().chain(chars).collect())
 }
 
 /// A scale about to be built.
@@ -203,17 +255,27 @@ fn build(
     if problems.0.len() > before {
         return None;
     }
-    let mut scale = scale::build(&request).map_err(|e| problems.add(place, e.to_string())).ok()?;
+    let mut scale = scale::build(&request)
+        .map_err(|e| problems.add(place, e.to_string()))
+        .ok()?;
     if draft.origin == Origin::Derived {
         // Nobody fixed this colour: it moves when the brand does.
-        for step in scale.steps.iter_mut().filter(|s| !settings.pins.contains_key(&s.label)) {
+        for step in scale
+            .steps
+            .iter_mut()
+            .filter(|s| !settings.pins.contains_key(&s.label))
+        {
             step.pinned = false;
         }
     }
     Some(NamedScale {
         slug: draft.slug.clone(),
         name: draft.name.into(),
-        paths: scale.steps.iter().map(|s| format!("{}.{}", draft.slug, s.label).into()).collect(),
+        paths: scale
+            .steps
+            .iter()
+            .map(|s| format!("{}.{}", draft.slug, s.label).into())
+            .collect(),
         scale,
         origin: draft.origin,
         reason: draft.reason.clone(),
@@ -227,16 +289,21 @@ const NEUTRAL_CHROMA: (f64, f64) = (0.014, 0.04);
 fn request(
     theme: &Resolved,
     draft: &Draft<'_>,
-    settings: &ScaleSpec,
+    settings: &ScaleSettings,
     brand: &[(Slug, Rgb8)],
     place: &str,
     problems: &mut Problems,
 ) -> Request {
     let neutral = matches!(draft.source, Source::Neutral(_));
-    let mut labels =
-        settings.steps.clone().or_else(|| theme.spec.steps.clone()).unwrap_or_else(default_labels);
-    let zero: Option<StepLabel> =
-        "0".parse().ok().filter(|z| settings.zero.unwrap_or(neutral) && !labels.contains(z));
+    let mut labels = settings
+        .steps
+        .clone()
+        .or_else(|| theme.spec.steps.clone())
+        .unwrap_or_else(default_labels);
+    let zero: Option<StepLabel> = "0"
+        .parse()
+        .ok()
+        .filter(|z| settings.zero.unwrap_or(neutral) && !labels.contains(z));
     labels.splice(0..0, zero);
     let (tone, pinned) = match draft.source {
         Source::Own(code) => (*code, true),
@@ -245,11 +312,17 @@ fn request(
     };
     let mut pins = Vec::new();
     if pinned {
-        pins.push(Pin { color: tone, label: settings.at.clone() });
+        pins.push(Pin {
+            color: tone,
+            label: settings.at.clone(),
+        });
     }
     for (label, text) in &settings.pins {
         match Color::parse(text) {
-            Ok(color) => pins.push(Pin { color: color.to_rgb8(), label: Some(label.clone()) }),
+            Ok(color) => pins.push(Pin {
+                color: color.to_rgb8(),
+                label: Some(label.clone()),
+            }),
             Err(e) => problems.add(format!("{place}/pins/{label}"), e.to_string()),
         }
     }
@@ -267,9 +340,16 @@ fn request(
         .chain(settings.omit.iter().map(|l| ("omit", l)))
         .filter(|(_, l)| !known(l))
     {
-        problems.add(format!("{place}/{key}/{label}"), format!("no step {label} in this scale"));
+        problems.add(
+            format!("{place}/{key}/{label}"),
+            format!("no step {label} in this scale"),
+        );
     }
-    let lightness = settings.lightness.iter().map(|(l, v)| (l.clone(), *v)).collect();
+    let lightness = settings
+        .lightness
+        .iter()
+        .map(|(l, v)| (l.clone(), *v))
+        .collect();
     Request {
         method: settings.method.unwrap_or_default(),
         labels,
@@ -284,8 +364,15 @@ fn request(
 
 /// The two ends of a scale that runs between two colours.
 fn between(a: Rgb8, b: Rgb8, labels: &[StepLabel], others: Vec<Pin>) -> Vec<Pin> {
-    let (light, dark) = if a.lightness() >= b.lightness() { (a, b) } else { (b, a) };
-    let at = |color, label: Option<&StepLabel>| Pin { color, label: label.cloned() };
+    let (light, dark) = if a.lightness() >= b.lightness() {
+        (a, b)
+    } else {
+        (b, a)
+    };
+    let at = |color, label: Option<&StepLabel>| Pin {
+        color,
+        label: label.cloned(),
+    };
     let mut pins = vec![at(light, labels.first()), at(dark, labels.last())];
     // The first pin is the scale's own colour, whichever end it has.
     if light != a {
@@ -307,7 +394,11 @@ fn step_values(scales: &[NamedScale]) -> HashMap<Arc<str>, Value> {
     let mut out = HashMap::with_capacity(scales.len() * 14);
     for s in scales {
         for (i, step) in s.scale.steps.iter().enumerate() {
-            let color = ColorValue { code: step.color, alpha: 1.0, wide: step.wide };
+            let color = ColorValue {
+                code: step.color,
+                alpha: 1.0,
+                wide: step.wide,
+            };
             out.insert(s.step_path(i), Value::Color(color));
         }
         for (path, color) in alpha_steps(s) {
@@ -321,7 +412,11 @@ fn step_values(scales: &[NamedScale]) -> HashMap<Arc<str>, Value> {
 fn alpha_steps(s: &NamedScale) -> Vec<(Arc<str>, ColorValue)> {
     let base = s.scale.base_step();
     let step = |a: &u8| {
-        let color = ColorValue { code: base.color, alpha: f64::from(*a) / 100.0, wide: base.wide };
+        let color = ColorValue {
+            code: base.color,
+            alpha: f64::from(*a) / 100.0,
+            wide: base.wide,
+        };
         (format!("{}.a{a}", s.slug).into(), color)
     };
     s.settings.alpha.iter().map(step).collect()
@@ -335,18 +430,35 @@ fn scale_tokens(s: &NamedScale, out: &mut Vec<Token>) {
             section: Section::Scales,
             omitted,
             description: None,
-            cells: Cells::Both(Cell { value: Value::Color(color), alias: None, origin, reason }),
+            cells: Cells::Both(Cell {
+                value: Value::Color(color),
+                alias: None,
+                origin,
+                reason,
+            }),
         });
     };
     for (i, step) in s.scale.steps.iter().enumerate() {
-        let color = ColorValue { code: step.color, alpha: 1.0, wide: step.wide };
+        let color = ColorValue {
+            code: step.color,
+            alpha: 1.0,
+            wide: step.wide,
+        };
         let (origin, reason) = if step.pinned {
-            let origin = if s.origin == Origin::Inherited { Origin::Inherited } else { Origin::Set };
+            let origin = if s.origin == Origin::Inherited {
+                Origin::Inherited
+            } else {
+                Origin::Set
+            };
             (origin, format!("pinned: {}", s.reason).into())
         } else {
             (
                 Origin::Derived,
-                Reason::Method { method: s.method_id(), scale: s.name.clone(), lightness: step.lightness },
+                Reason::Method {
+                    method: s.method_id(),
+                    scale: s.name.clone(),
+                    lightness: step.lightness,
+                },
             )
         };
         push(s.step_path(i), color, origin, reason, s.omits(&step.label));
@@ -354,7 +466,13 @@ fn scale_tokens(s: &NamedScale, out: &mut Vec<Token>) {
     let base = &s.scale.base_step().label;
     for (path, color) in alpha_steps(s) {
         let reason = format!("{} {base} at {:.0} %", s.name, color.alpha * 100.0).into();
-        push(path, color, Origin::Derived, reason, s.settings.off == Some(true));
+        push(
+            path,
+            color,
+            Origin::Derived,
+            reason,
+            s.settings.off == Some(true),
+        );
     }
 }
 
@@ -365,22 +483,33 @@ impl NamedScale {
 }
 
 /// Roles set by hand must exist, and refer to something that exists.
-fn check_roles(theme: &Resolved, book: &Book, tokens: &[Token]) -> Result<(), Problems> {
+fn check_roles(theme: &Resolved, overrides: &Overrides, tokens: &[Token]) -> Result<(), Problems> {
     if theme.spec.roles.is_empty() {
         return Ok(());
     }
     let mut problems = Problems::default();
     let kinds: HashMap<&str, TokenKind> = tokens.iter().map(|t| (&*t.path, t.kind)).collect();
-    let roles: Vec<&str> = tokens.iter().filter(|t| t.section == Section::Roles).map(|t| &*t.path).collect();
+    let roles: Vec<&str> = tokens
+        .iter()
+        .filter(|t| t.section == Section::Roles)
+        .map(|t| &*t.path)
+        .collect();
     for path in theme.spec.roles.keys() {
         if !roles.contains(&path.as_str()) {
-            let near =
-                roles.iter().min_by_key(|r| strsim::damerau_levenshtein(r, path.as_str())).unwrap_or(&"");
-            problems.add(format!("/roles/{path}"), format!("no role \"{path}\": the nearest is \"{near}\""));
+            let near = roles
+                .iter()
+                .min_by_key(|r| strsim::damerau_levenshtein(r, path.as_str()))
+                .unwrap_or(&"");
+            problems.add(
+                format!("/roles/{path}"),
+                format!("no role \"{path}\": the nearest is \"{near}\""),
+            );
             continue;
         }
         for mode in Mode::BOTH {
-            let Ok(End::Path(end)) = book.follow(path.as_str(), mode) else { continue };
+            let Ok(End::Path(end)) = overrides.follow(path.as_str(), mode) else {
+                continue;
+            };
             let message = match kinds.get(end.as_str()) {
                 Some(TokenKind::Color) => continue,
                 Some(kind) => format!("expected a color, found a {}: \"{end}\"", kind.id()),
@@ -389,7 +518,11 @@ fn check_roles(theme: &Resolved, book: &Book, tokens: &[Token]) -> Result<(), Pr
             problems.add(format!("/roles/{path}/{}", mode.id()), message);
         }
     }
-    if problems.0.is_empty() { Ok(()) } else { Err(problems) }
+    if problems.0.is_empty() {
+        Ok(())
+    } else {
+        Err(problems)
+    }
 }
 
 fn check_paths(tokens: &[Token]) -> Result<(), Problems> {
@@ -399,7 +532,10 @@ fn check_paths(tokens: &[Token]) -> Result<(), Problems> {
         None => Ok(()),
         Some(t) => Err(Problems::one(
             "",
-            format!("two tokens have the path \"{}\": expected different names", t.path),
+            format!(
+                "two tokens have the path \"{}\": expected different names",
+                t.path
+            ),
         )),
     }
 }

@@ -2,15 +2,23 @@
 
 use rhodon_color::{Color, Rgb8, companions};
 
+use crate::document::{Problems, Resolved};
 use crate::label::Slug;
 use crate::reason::Reason;
-use crate::spec::{Problems, Resolved};
 use crate::status;
 use crate::value::Origin;
 
 /// The intents every theme has, in order.
-pub const INTENTS: [&str; 8] =
-    ["primary", "secondary", "accent", "success", "warning", "danger", "info", "neutral"];
+pub const INTENTS: [&str; 8] = [
+    "primary",
+    "secondary",
+    "accent",
+    "success",
+    "warning",
+    "danger",
+    "info",
+    "neutral",
+];
 
 /// Groups of derived tokens that are not intents.
 const ROLE_GROUPS: [&str; 14] = [
@@ -72,8 +80,16 @@ pub(crate) struct Plan {
 pub(crate) fn plan(theme: &Resolved, brand: &[(Slug, Rgb8)]) -> Result<Vec<Plan>, Problems> {
     let mut problems = Problems::default();
     let mut plans: Vec<Plan> = Vec::with_capacity(INTENTS.len() + brand.len());
-    let own_names = theme.spec.intents.keys().filter(|k| !INTENTS.contains(&k.as_str()));
-    let names: Vec<Slug> = INTENTS.iter().map(|n| Slug::known(n)).chain(own_names.cloned()).collect();
+    let own_names = theme
+        .spec
+        .intents
+        .keys()
+        .filter(|k| !INTENTS.contains(&k.as_str()));
+    let names: Vec<Slug> = INTENTS
+        .iter()
+        .map(|n| Slug::known(n))
+        .chain(own_names.cloned())
+        .collect();
     let mut free = free_brands(theme, brand).into_iter();
     let status = brand.first().map(|b| status::tuned(b.1));
     for name in names {
@@ -90,7 +106,11 @@ pub(crate) fn plan(theme: &Resolved, brand: &[(Slug, Rgb8)]) -> Result<Vec<Plan>
         name: slug.clone(),
         source: Source::Brand(slug),
     }));
-    if problems.0.is_empty() { Ok(plans) } else { Err(problems) }
+    if problems.0.is_empty() {
+        Ok(plans)
+    } else {
+        Err(problems)
+    }
 }
 
 /// Brand colours that no intent asks for by name.
@@ -98,13 +118,25 @@ fn free_brands(theme: &Resolved, brand: &[(Slug, Rgb8)]) -> Vec<Slug> {
     let asked = |slug: &Slug| {
         INTENTS.contains(&slug.as_str())
             || theme.spec.intents.contains_key(slug)
-            || theme.spec.intents.values().any(|i| i.scale.as_ref() == Some(slug))
+            || theme
+                .spec
+                .intents
+                .values()
+                .any(|i| i.scale.as_ref() == Some(slug))
     };
-    brand.iter().map(|b| b.0.clone()).filter(|s| !asked(s)).collect()
+    brand
+        .iter()
+        .map(|b| b.0.clone())
+        .filter(|s| !asked(s))
+        .collect()
 }
 
 fn brand_origin(theme: &Resolved, slug: &Slug) -> Origin {
-    if theme.inherited.brand.contains(slug) { Origin::Inherited } else { Origin::Set }
+    if theme.inherited.brand.contains(slug) {
+        Origin::Inherited
+    } else {
+        Origin::Set
+    }
 }
 
 /// What the document says about an intent: `Some(None)` where what it says is wrong.
@@ -115,30 +147,61 @@ fn asked(
     problems: &mut Problems,
 ) -> Option<Option<Plan>> {
     let has = |slug: &Slug| brand.iter().any(|b| b.0 == *slug);
-    let origin = if theme.inherited.intents.contains(name) { Origin::Inherited } else { Origin::Set };
+    let origin = if theme.inherited.intents.contains(name) {
+        Origin::Inherited
+    } else {
+        Origin::Set
+    };
     let spec = theme.spec.intents.get(name);
     if let Some(scale) = spec.and_then(|s| s.scale.clone()) {
         if !has(&scale) {
             let known: Vec<_> = brand.iter().map(|b| b.0.as_str()).collect();
             problems.add(
                 format!("/intents/{name}/scale"),
-                format!("no brand colour \"{scale}\": expected one of {}", known.join(", ")),
+                format!(
+                    "no brand colour \"{scale}\": expected one of {}",
+                    known.join(", ")
+                ),
             );
             return Some(None);
         }
         let reason = format!("set to the scale {scale}").into();
-        return Some(Some(Plan { name: name.clone(), source: Source::Brand(scale), origin, reason }));
+        return Some(Some(Plan {
+            name: name.clone(),
+            source: Source::Brand(scale),
+            origin,
+            reason,
+        }));
     }
-    if let Some(color) = spec.and_then(|s| s.color.as_deref()).and_then(|c| Color::parse(c).ok()) {
+    if let Some(color) = spec
+        .and_then(|s| s.color.as_deref())
+        .and_then(|c| Color::parse(c).ok())
+    {
         let source = Source::Own(color.to_rgb8());
-        return Some(Some(Plan { name: name.clone(), source, origin, reason: "set to a colour".into() }));
+        return Some(Some(Plan {
+            name: name.clone(),
+            source,
+            origin,
+            reason: "set to a colour".into(),
+        }));
     }
     if has(name) {
-        let (origin, reason) = (brand_origin(theme, name), "brand colour of that name".into());
-        return Some(Some(Plan { name: name.clone(), source: Source::Brand(name.clone()), origin, reason }));
+        let (origin, reason) = (
+            brand_origin(theme, name),
+            "brand colour of that name".into(),
+        );
+        return Some(Some(Plan {
+            name: name.clone(),
+            source: Source::Brand(name.clone()),
+            origin,
+            reason,
+        }));
     }
     if !INTENTS.contains(&name.as_str()) {
-        problems.add(format!("/intents/{name}"), "expected a scale or a color for an intent of your own");
+        problems.add(
+            format!("/intents/{name}"),
+            "expected a scale or a color for an intent of your own",
+        );
         return Some(None);
     }
     None
@@ -151,18 +214,38 @@ fn derived(
     status: Option<&status::Status>,
 ) -> Option<Plan> {
     let (_, first) = brand.first()?;
-    let companion = |turn: f64| companions(*first, &[turn]).first().copied().unwrap_or(*first);
-    let turned =
-        |turn: f64| (Source::Own(companion(turn)), format!("primary turned by {turn}° of hue").into());
-    let mut brought = |which: &'static str| free.next().map(|slug| (Source::Brand(slug), which.into()));
+    let companion = |turn: f64| {
+        companions(*first, &[turn])
+            .first()
+            .copied()
+            .unwrap_or(*first)
+    };
+    let turned = |turn: f64| {
+        (
+            Source::Own(companion(turn)),
+            format!("primary turned by {turn}° of hue").into(),
+        )
+    };
+    let mut brought =
+        |which: &'static str| free.next().map(|slug| (Source::Brand(slug), which.into()));
     let (source, reason) = match name.as_str() {
-        "primary" => {
-            brought("first brand colour").unwrap_or((Source::Own(*first), "first brand colour".into()))
-        }
+        "primary" => brought("first brand colour")
+            .unwrap_or((Source::Own(*first), "first brand colour".into())),
         "secondary" => brought("second brand colour").unwrap_or_else(|| turned(SECONDARY_TURN)),
         "accent" => brought("third brand colour").unwrap_or_else(|| turned(ACCENT_TURN)),
-        "neutral" => (Source::Neutral(*first), "grey with a trace of the primary hue".into()),
-        word => (Source::Own(status?.color(word)?), "status hue tuned to the primary colour".into()),
+        "neutral" => (
+            Source::Neutral(*first),
+            "grey with a trace of the primary hue".into(),
+        ),
+        word => (
+            Source::Own(status?.color(word)?),
+            "status hue tuned to the primary colour".into(),
+        ),
     };
-    Some(Plan { name: name.clone(), source, origin: Origin::Derived, reason })
+    Some(Plan {
+        name: name.clone(),
+        source,
+        origin: Origin::Derived,
+        reason,
+    })
 }

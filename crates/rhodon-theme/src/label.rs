@@ -119,7 +119,8 @@ fn is_slug(s: &str) -> bool {
 
 fn is_slug_tail(s: &str) -> bool {
     !s.is_empty()
-        && s.bytes().all(|b| b.is_ascii_lowercase() || b.is_ascii_digit() || b == b'-')
+        && s.bytes()
+            .all(|b| b.is_ascii_lowercase() || b.is_ascii_digit() || b == b'-')
         && s.split('-').all(|part| !part.is_empty())
 }
 
@@ -161,7 +162,9 @@ impl Slug {
         let text = folded(name);
         let trimmed = text.trim_start_matches(|c: char| !c.is_ascii_lowercase());
         let cut: String = trimmed.chars().take(48).collect();
-        cut.trim_matches('-').parse().unwrap_or_else(|_| fallback.clone())
+        cut.trim_matches('-')
+            .parse()
+            .unwrap_or_else(|_| fallback.clone())
     }
 
     /// This slug, or it with a number behind it, whichever `taken` allows first.
@@ -169,7 +172,10 @@ impl Slug {
         if !taken(&self) {
             return self;
         }
-        (2..).map(|n| Slug(format!("{self}-{n}").into())).find(|s| !taken(s)).unwrap_or(self)
+        (2..)
+            .map(|n| Slug(format!("{self}-{n}").into()))
+            .find(|s| !taken(s))
+            .unwrap_or(self)
     }
 
     /// `theme`: for a theme whose name has no usable letter.
@@ -211,9 +217,13 @@ mod tests {
         for bad in ["", "-5", "5-", "a b", "5.5"] {
             assert!(bad.parse::<StepLabel>().is_err(), "{bad:?}");
         }
-        for (path, fine) in
-            [("petrol.600", true), ("a.b-c.d", true), ("a..b", false), ("A.b", false), (".a", false)]
-        {
+        for (path, fine) in [
+            ("petrol.600", true),
+            ("a.b-c.d", true),
+            ("a..b", false),
+            ("A.b", false),
+            (".a", false),
+        ] {
             assert_eq!(path.parse::<TokenPath>().is_ok(), fine, "{path}");
         }
     }

@@ -4,38 +4,36 @@
 //! no clock, no files, no network, no randomness. Server, command line, tests and benches
 //! all call the same one.
 //!
-//! The way of the data: [`Spec::read`] → [`Resolved::follow`] (parents) → scales → roles of each
+//! The way of the data: [`Document::read`] → [`Resolved::follow`] (parents) → scales → roles of each
 //! mode → tokens. Adding a scale method is one file in `scale/` and one line in
 //! [`scale::METHODS`]; adding a family of roles is one file in `role/` and one line there.
 
-mod book;
+mod change;
+mod custom_token;
 mod derive;
-mod diff;
+mod document;
 mod intent;
 mod label;
 mod naming;
-mod own;
+mod overrides;
 mod reason;
-mod rename;
 mod role;
 pub mod scale;
-mod spec;
 mod status;
 mod token;
 mod typeface;
 mod value;
 
+pub use change::{Change, Diff, diff, rename_brand};
 pub use derive::{Derived, IntentScale, NamedScale, derive};
-pub use diff::{Change, Diff, diff};
+pub use document::{
+    Aim, BrandColor, Document, FORMAT, InheritError, Inherited, IntentChoice, ModeValues, OwnToken,
+    Problem, Problems, Resolved, ScaleSettings, ShapeSettings, TokenKind, TypeSettings, holds_nul,
+};
 pub use intent::INTENTS;
 pub use label::{KeptPath, NameError, Slug, StepLabel, TokenPath};
 pub use naming::name as color_name;
 pub use reason::Reason;
-pub use rename::rename_brand;
-pub use spec::{
-    Aim, BrandColor, FORMAT, InheritError, Inherited, IntentSpec, ModeValues, OwnToken, Problem, Problems,
-    Resolved, ScaleSpec, ShapeSpec, Spec, TokenKind, TypeSpec, holds_nul,
-};
 pub use status::{APART, Status, tuned as status_colors};
 pub use token::{Cell, Cells, Mode, Pair, Section, Token};
 pub use value::{ColorValue, Origin, Unit, Value, Written};

@@ -32,7 +32,11 @@ pub fn name(color: Rgb8) -> String {
         }
         .to_owned();
     }
-    let hue = HUES.iter().rev().find(|(from, _)| lch.h >= *from).map_or("rose", |(_, word)| word);
+    let hue = HUES
+        .iter()
+        .rev()
+        .find(|(from, _)| lch.h >= *from)
+        .map_or("rose", |(_, word)| word);
     let quality = match lightness {
         l if l < 35.0 => "Deep",
         l if l > 82.0 => "Pale",

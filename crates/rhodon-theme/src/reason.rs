@@ -79,16 +79,34 @@ impl fmt::Display for Reason {
     fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
         match self {
             Self::Plain(text) => f.write_str(text),
-            Self::Method { method, scale, lightness } => {
+            Self::Method {
+                method,
+                scale,
+                lightness,
+            } => {
                 write!(f, "{method} scale of {scale} at L* {lightness:.1}")
             }
-            Self::Nearest { scale, tone, readable: None } => {
+            Self::Nearest {
+                scale,
+                tone,
+                readable: None,
+            } => {
                 write!(f, "{scale} step nearest to L* {}", short(*tone))
             }
-            Self::Nearest { scale, tone, readable: Some((ratio, ground)) } => {
-                write!(f, "{scale} step nearest to L* {} with {ratio} : 1 on {ground}", short(*tone))
+            Self::Nearest {
+                scale,
+                tone,
+                readable: Some((ratio, ground)),
+            } => {
+                write!(
+                    f,
+                    "{scale} step nearest to L* {} with {ratio} : 1 on {ground}",
+                    short(*tone)
+                )
             }
-            Self::Itself { scale, ratio } => write!(f, "{scale} itself has {ratio} : 1 where it is used"),
+            Self::Itself { scale, ratio } => {
+                write!(f, "{scale} itself has {ratio} : 1 where it is used")
+            }
             Self::Between { scale, lightness } => {
                 write!(f, "{scale} at L* {}, between its steps", short(*lightness))
             }

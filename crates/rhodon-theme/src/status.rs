@@ -14,16 +14,37 @@ struct Anchor {
 }
 
 const ANCHORS: [Anchor; 4] = [
-    Anchor { name: "success", hue: 158.0, range: (146.0, 168.0), lightness: 58.0 },
-    Anchor { name: "warning", hue: 82.0, range: (72.0, 92.0), lightness: 80.0 },
-    Anchor { name: "danger", hue: 26.0, range: (16.0, 34.0), lightness: 42.0 },
-    Anchor { name: "info", hue: 250.0, range: (238.0, 264.0), lightness: 42.0 },
+    Anchor {
+        name: "success",
+        hue: 158.0,
+        range: (146.0, 168.0),
+        lightness: 58.0,
+    },
+    Anchor {
+        name: "warning",
+        hue: 82.0,
+        range: (72.0, 92.0),
+        lightness: 80.0,
+    },
+    Anchor {
+        name: "danger",
+        hue: 26.0,
+        range: (16.0, 34.0),
+        lightness: 42.0,
+    },
+    Anchor {
+        name: "info",
+        hue: 250.0,
+        range: (238.0, 264.0),
+        lightness: 42.0,
+    },
 ];
 
 /// Least CIEDE2000 between any two status colours, in every kind of vision.
 pub const APART: f64 = 10.0;
 
-static VISIONS: LazyLock<[Vision; 3]> = LazyLock::new(|| VisionKind::ALL.map(|kind| Vision::new(kind, 1.0)));
+static VISIONS: LazyLock<[Vision; 3]> =
+    LazyLock::new(|| VisionKind::ALL.map(|kind| Vision::new(kind, 1.0)));
 
 /// The four status colours of a brand.
 #[derive(Clone, Copy, Debug, PartialEq)]
@@ -34,7 +55,10 @@ pub struct Status {
 impl Status {
     /// The colour of `success`, `warning`, `danger` or `info`.
     pub fn color(&self, name: &str) -> Option<Rgb8> {
-        ANCHORS.iter().position(|a| a.name == name).map(|i| self.colors[i])
+        ANCHORS
+            .iter()
+            .position(|a| a.name == name)
+            .map(|i| self.colors[i])
     }
 
     /// Least CIEDE2000 between any two, in normal, protan, deutan and tritan vision.
@@ -61,7 +85,9 @@ fn least(labs: &[Lab65; 4]) -> f64 {
 pub fn tuned(brand: Rgb8) -> Status {
     let lch = brand.to_oklch();
     let lightness = brand.lightness();
-    let limit = HueSlice::new(lch.h).max_chroma(luminance_from_lightness(lightness)).max(0.06);
+    let limit = HueSlice::new(lch.h)
+        .max_chroma(luminance_from_lightness(lightness))
+        .max(0.06);
     let strength = (lch.c / limit).clamp(0.55, 1.0);
     let at = |t: f64| Status {
         colors: std::array::from_fn(|i| {
@@ -75,6 +101,9 @@ pub fn tuned(brand: Rgb8) -> Status {
             Rgb8::from_linear_clipped(slice.linear_at(y, share * slice.max_chroma(y)))
         }),
     };
-    let tuned = [1.0, 0.75, 0.5, 0.25].into_iter().map(at).find(|s| s.least_difference() >= APART);
+    let tuned = [1.0, 0.75, 0.5, 0.25]
+        .into_iter()
+        .map(at)
+        .find(|s| s.least_difference() >= APART);
     tuned.unwrap_or_else(|| at(0.0))
 }

@@ -1,6 +1,6 @@
 //! Type and shape: families, sizes by ratio, weights, corner radius, border width.
 
-use crate::spec::{Spec, TokenKind};
+use crate::document::{Document, TokenKind};
 use crate::token::{Cell, Cells, Section, Token};
 use crate::value::{Origin, Unit, Value};
 
@@ -9,17 +9,28 @@ const SYSTEM: [&str; 4] = ["system-ui", "Segoe UI", "Roboto", "sans-serif"];
 const SYSTEM_MONO: [&str; 3] = ["ui-monospace", "Consolas", "monospace"];
 
 /// Sizes by name and how many ratios they stand from the base.
-const SIZES: [(&str, i32); 6] =
-    [("fine", -2), ("small", -1), ("body", 0), ("lead", 1), ("title", 3), ("display", 5)];
+const SIZES: [(&str, i32); 6] = [
+    ("fine", -2),
+    ("small", -1),
+    ("body", 0),
+    ("lead", 1),
+    ("title", 3),
+    ("display", 5),
+];
 /// Radii by name and factor on the set one.
 const RADII: [(&str, f64); 3] = [("small", 0.5), ("medium", 1.0), ("large", 2.0)];
 /// A radius that rounds any control fully.
 const ROUND: f64 = 9999.0;
 
-pub(crate) fn tokens(spec: &Spec, out: &mut Vec<Token>) {
+pub(crate) fn tokens(spec: &Document, out: &mut Vec<Token>) {
     let mut add = |path: String, section: Section, value: Value, set: bool, reason: &str| {
         let origin = if set { Origin::Set } else { Origin::Derived };
-        let cell = Cell { value, alias: None, origin, reason: reason.to_owned().into() };
+        let cell = Cell {
+            value,
+            alias: None,
+            origin,
+            reason: reason.to_owned().into(),
+        };
         let kind = cell.value.kind();
         out.push(Token {
             path: path.into(),
@@ -71,7 +82,13 @@ pub(crate) fn tokens(spec: &Spec, out: &mut Vec<Token>) {
     let weights = [("regular", t.regular, 400), ("bold", t.bold, 600)];
     for (name, set, default) in weights {
         let value = Value::FontWeight(set.unwrap_or(default));
-        add(format!("type.weight.{name}"), Section::Type, value, set.is_some(), "font weight");
+        add(
+            format!("type.weight.{name}"),
+            Section::Type,
+            value,
+            set.is_some(),
+            "font weight",
+        );
     }
     let radius = spec.shape.radius.unwrap_or(6.0);
     for (name, factor) in RADII {
@@ -94,7 +111,13 @@ pub(crate) fn tokens(spec: &Spec, out: &mut Vec<Token>) {
         "rounds any control fully",
     );
     let border = Value::Dimension(spec.shape.border.unwrap_or(1.0), Unit::Px);
-    add("shape.border.width".into(), Section::Shape, border, spec.shape.border.is_some(), "border width");
+    add(
+        "shape.border.width".into(),
+        Section::Shape,
+        border,
+        spec.shape.border.is_some(),
+        "border width",
+    );
 }
 
 fn plural(power: i32) -> String {

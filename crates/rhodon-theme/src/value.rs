@@ -6,8 +6,8 @@ use rhodon_color::{Color, Rgb8};
 use schemars::JsonSchema;
 use serde::Serialize;
 
+use crate::document::TokenKind;
 use crate::label::{NameError, TokenPath};
-use crate::spec::TokenKind;
 
 /// A colour a token carries: the code every screen can show, an opacity, and the
 /// wider colour behind it where there is one.
@@ -24,7 +24,11 @@ pub struct ColorValue {
 impl ColorValue {
     /// An opaque colour.
     pub fn opaque(code: Rgb8) -> Self {
-        Self { code, alpha: 1.0, wide: None }
+        Self {
+            code,
+            alpha: 1.0,
+            wide: None,
+        }
     }
 
     /// As CSS states it, in sRGB.
@@ -35,14 +39,21 @@ impl ColorValue {
 
     /// As CSS states it, in the widest form known.
     pub fn widest(&self) -> Color {
-        self.wide.map_or_else(|| self.color(), |w| Color::new(w.space(), w.coords(), self.alpha))
+        self.wide.map_or_else(
+            || self.color(),
+            |w| Color::new(w.space(), w.coords(), self.alpha),
+        )
     }
 }
 
 impl From<Color> for ColorValue {
     fn from(color: Color) -> Self {
         let wide = (!color.gamut_fit().srgb).then_some(color);
-        Self { code: color.to_rgb8(), alpha: color.alpha(), wide }
+        Self {
+            code: color.to_rgb8(),
+            alpha: color.alpha(),
+            wide,
+        }
     }
 }
 
@@ -128,12 +139,20 @@ impl Written {
     pub fn parse(text: &str, kind: TokenKind) -> Result<Self, String> {
         let text = text.trim();
         if let Some(path) = text.strip_prefix('{') {
-            let path = path.strip_suffix('}').ok_or("expected a closing brace after the token path")?;
-            return path.trim().parse().map(Self::Reference).map_err(|e| e.to_string());
+            let path = path
+                .strip_suffix('}')
+                .ok_or("expected a closing brace after the token path")?;
+            return path
+                .trim()
+                .parse()
+                .map(Self::Reference)
+                .map_err(|e| e.to_string());
         }
         let literal = match kind {
             TokenKind::Color => Value::Color(Color::parse(text).map_err(|e| e.to_string())?.into()),
-            TokenKind::Dimension => dimension(text).ok_or("expected a length in px or rem, such as 12px")?,
+            TokenKind::Dimension => {
+                dimension(text).ok_or("expected a length in px or rem, such as 12px")?
+            }
             TokenKind::Number => Value::Number(finite(text).ok_or("expected a number")?),
             TokenKind::FontFamily => {
                 let names: Vec<String> = text
@@ -156,7 +175,9 @@ impl Written {
 }
 
 fn finite(text: &str) -> Option<f64> {
-    text.parse::<f64>().ok().filter(|n| n.is_finite() && n.abs() < 1e9)
+    text.parse::<f64>()
+        .ok()
+        .filter(|n| n.is_finite() && n.abs() < 1e9)
 }
 
 fn dimension(text: &str) -> Option<Value> {
@@ -169,8 +190,13 @@ fn dimension(text: &str) -> Option<Value> {
 
 impl TokenKind {
     /// All kinds.
-    pub const ALL: [Self; 5] =
-        [Self::Color, Self::Dimension, Self::Number, Self::FontFamily, Self::FontWeight];
+    pub const ALL: [Self; 5] = [
+        Self::Color,
+        Self::Dimension,
+        Self::Number,
+        Self::FontFamily,
+        Self::FontWeight,
+    ];
 
     /// Its name in the open Design Tokens format.
     pub fn id(self) -> &'static str {
@@ -189,7 +215,9 @@ impl FromStr for TokenKind {
 
     fn from_str(s: &str) -> Result<Self, NameError> {
         let found = Self::ALL.into_iter().find(|k| k.id() == s);
-        found.ok_or(NameError::new("color, dimension, number, fontFamily or fontWeight"))
+        found.ok_or(NameError::new(
+            "color, dimension, number, fontFamily or fontWeight",
+        ))
     }
 }
 

@@ -3,7 +3,7 @@
 use std::fs;
 use std::path::{Path, PathBuf};
 
-use rhodon_theme::{Problems, Resolved, Slug, Spec};
+use rhodon_theme::{Document, Problems, Resolved, Slug};
 
 use crate::input;
 use crate::output::Failure;
@@ -15,13 +15,23 @@ const ENDING: &str = ".rhodon.json";
 /// `-` reads standard input; parents are then sought in the current folder.
 pub fn read(path: &Path) -> Result<Resolved, Failure> {
     let (place, text, folder) = if path == Path::new("-") {
-        ("standard input".to_owned(), input::all()?, PathBuf::from("."))
+        (
+            "standard input".to_owned(),
+            input::all()?,
+            PathBuf::from("."),
+        )
     } else {
-        let text = fs::read_to_string(path)
-            .map_err(|cause| Failure::Io { place: path.display().to_string(), cause })?;
-        (path.display().to_string(), text, path.parent().unwrap_or(Path::new(".")).to_owned())
+        let text = fs::read_to_string(path).map_err(|cause| Failure::Io {
+            place: path.display().to_string(),
+            cause,
+        })?;
+        (
+            path.display().to_string(),
+            text,
+            path.parent().unwrap_or(Path::new(".")).to_owned(),
+        )
     };
-    let spec = Spec::parse(&text).map_err(|p| told(&place, &p))?;
+    let spec = Document::parse(&text).map_err(|p| told(&place, &p))?;
     let mut trouble = None;
     let resolved = Resolved::follow(spec, |slug| match parent(&folder, slug) {
         Ok(found) => found,
@@ -37,13 +47,24 @@ pub fn read(path: &Path) -> Result<Resolved, Failure> {
     }
 }
 
-fn parent(folder: &Path, slug: &Slug) -> Result<Option<Spec>, Failure> {
+fn parent(folder: &Path, slug: &Slug) -> Result<Option<Document>, Failure> {
     let path = folder.join(format!("{slug}{ENDING}"));
-    let Ok(text) = fs::read_to_string(&path) else { return Ok(None) };
-    Spec::parse(&text).map(Some).map_err(|p| told(&path.display().to_string(), &p))
+    let Ok(text) = fs::read_to_string(&path) else {
+        return Ok(None);
+    };
+    Document::parse(&text)
+        .map(Some)
+        .map_err(|p| told(&path.display().to_string(), &p))
 }
 
 /// Problems as lines that begin with the file's name.
 pub fn told(place: &str, problems: &Problems) -> Failure {
-    Failure::bad(problems.0.iter().map(|p| format!("{place}: {p}")).collect::<Vec<_>>().join("\n"))
+    Failure::bad(
+        problems
+            .0
+            .iter()
+            .map(|p| format!("{place}: {p}"))
+            .collect::<Vec<_>>()
+            .join("\n"),
+    )
 }

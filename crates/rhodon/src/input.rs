@@ -20,10 +20,16 @@ fn from_stdin(values: &[String]) -> bool {
 }
 
 /// Calls `each` for every input, in order; lines are handled as they arrive.
-pub fn each(values: &[String], mut each: impl FnMut(Item) -> Result<(), Failure>) -> Result<(), Failure> {
+pub fn each(
+    values: &[String],
+    mut each: impl FnMut(Item) -> Result<(), Failure>,
+) -> Result<(), Failure> {
     if !from_stdin(values) {
         for (i, text) in values.iter().enumerate() {
-            each(Item { place: format!("argument {}", i + 1), text: text.clone() })?;
+            each(Item {
+                place: format!("argument {}", i + 1),
+                text: text.clone(),
+            })?;
         }
         return Ok(());
     }
@@ -40,19 +46,28 @@ pub fn each(values: &[String], mut each: impl FnMut(Item) -> Result<(), Failure>
         // What is not UTF-8 is no colour either: it is refused where it stands.
         let text = String::from_utf8_lossy(&line);
         let text = text.trim_end_matches(['\n', '\r']);
-        each(Item { place: format!("line {number}"), text: text.to_owned() })?;
+        each(Item {
+            place: format!("line {number}"),
+            text: text.to_owned(),
+        })?;
     }
 }
 
 /// All of standard input.
 pub fn all() -> Result<String, Failure> {
     let mut text = String::new();
-    io::stdin().lock().read_to_string(&mut text).map_err(reading)?;
+    io::stdin()
+        .lock()
+        .read_to_string(&mut text)
+        .map_err(reading)?;
     Ok(text)
 }
 
 fn reading(cause: io::Error) -> Failure {
-    Failure::Io { place: "standard input".to_owned(), cause }
+    Failure::Io {
+        place: "standard input".to_owned(),
+        cause,
+    }
 }
 
 /// The most colours of one brand.
@@ -64,12 +79,22 @@ const MAX_BRAND: usize = 8;
 /// # Errors
 /// The colour that is wrong, and why.
 pub fn brand(text: &str) -> Result<Vec<Color>, String> {
-    let parts = if text.contains('\t') { text.split('\t').map(str::to_owned).collect() } else { split(text) };
+    let parts = if text.contains('\t') {
+        text.split('\t').map(str::to_owned).collect()
+    } else {
+        split(text)
+    };
     let parts: Vec<String> = parts.into_iter().filter(|p| !p.trim().is_empty()).collect();
     if !(1..=MAX_BRAND).contains(&parts.len()) {
-        return Err(format!("expected 1 to {MAX_BRAND} colours, found {}", parts.len()));
+        return Err(format!(
+            "expected 1 to {MAX_BRAND} colours, found {}",
+            parts.len()
+        ));
     }
-    parts.iter().map(|p| Color::parse_typed(p).map_err(|e| format!("{p:?}: {e}"))).collect()
+    parts
+        .iter()
+        .map(|p| Color::parse_typed(p).map_err(|e| format!("{p:?}: {e}")))
+        .collect()
 }
 
 fn split(text: &str) -> Vec<String> {

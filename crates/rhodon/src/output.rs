@@ -54,7 +54,11 @@ impl Failure {
 
 impl From<Failure> for ExitCode {
     fn from(failure: Failure) -> Self {
-        if failure.is_closed_pipe() { Self::SUCCESS } else { Self::from(2) }
+        if failure.is_closed_pipe() {
+            Self::SUCCESS
+        } else {
+            Self::from(2)
+        }
     }
 }
 
@@ -69,12 +73,24 @@ pub struct Printer {
 impl Printer {
     /// Prints JSON if asked to.
     pub fn new(json: bool) -> Self {
-        Self { out: BufWriter::new(io::stdout()), json, bad: false }
+        Self {
+            out: BufWriter::new(io::stdout()),
+            json,
+            bad: false,
+        }
     }
 
     /// One result: as a JSON line, or as text for people.
-    pub fn result(&mut self, value: &impl Serialize, text: impl FnOnce() -> String) -> Result<(), Failure> {
-        if self.json { self.line(value) } else { writeln!(self.out, "{}", text()).map_err(written) }
+    pub fn result(
+        &mut self,
+        value: &impl Serialize,
+        text: impl FnOnce() -> String,
+    ) -> Result<(), Failure> {
+        if self.json {
+            self.line(value)
+        } else {
+            writeln!(self.out, "{}", text()).map_err(written)
+        }
     }
 
     /// A line of input that is wrong: told on standard error, kept in the JSON, and the rest goes on.
@@ -108,7 +124,11 @@ impl Printer {
     /// Flushes, and tells how it went.
     pub fn finish(mut self) -> Result<Outcome, Failure> {
         self.out.flush().map_err(written)?;
-        Ok(if self.bad { Outcome::BadInput } else { Outcome::Done })
+        Ok(if self.bad {
+            Outcome::BadInput
+        } else {
+            Outcome::Done
+        })
     }
 }
 
@@ -123,7 +143,10 @@ fn shortened(input: &str) -> Cow<'_, str> {
 }
 
 fn written(cause: io::Error) -> Failure {
-    Failure::Io { place: "standard output".to_owned(), cause }
+    Failure::Io {
+        place: "standard output".to_owned(),
+        cause,
+    }
 }
 
 impl Printer {

@@ -53,7 +53,11 @@ pub struct Refused<'a> {
 
 impl<'a> Refused<'a> {
     pub fn new(input: &'a str, error: impl ToString) -> Self {
-        Self { input, ok: false, error: error.to_string() }
+        Self {
+            input,
+            ok: false,
+            error: error.to_string(),
+        }
     }
 }
 
@@ -104,13 +108,21 @@ pub struct DeriveReport<'a> {
 impl<'a> DeriveReport<'a> {
     pub fn new(theme: &'a Derived) -> Self {
         let tokens = theme.tokens.iter().flat_map(token_reports).collect();
-        Self { ok: true, tokens, pairs: &theme.pairs, findings: [] }
+        Self {
+            ok: true,
+            tokens,
+            pairs: &theme.pairs,
+            findings: [],
+        }
     }
 }
 
 fn token_reports(token: &Token) -> impl Iterator<Item = TokenReport<'_>> {
-    let modes: &[Option<Mode>] =
-        if token.is_modeless() { &[None] } else { &[Some(Mode::Light), Some(Mode::Dark)] };
+    let modes: &[Option<Mode>] = if token.is_modeless() {
+        &[None]
+    } else {
+        &[Some(Mode::Light), Some(Mode::Dark)]
+    };
     modes.iter().map(|mode| {
         let cell = token.cell(mode.unwrap_or(Mode::Light));
         TokenReport {

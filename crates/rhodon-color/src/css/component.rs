@@ -33,11 +33,17 @@ pub(crate) fn next<'i>(input: &mut Parser<'i, '_>) -> Result<'i, Component> {
     let start = input.position();
     let token = match input.next() {
         Ok(token) => token.clone(),
-        Err(_) => return Err(input.new_custom_error(ColorError::expected("another value").found("the end"))),
+        Err(_) => {
+            return Err(
+                input.new_custom_error(ColorError::expected("another value").found("the end"))
+            );
+        }
     };
     match &token {
         Token::Ident(word) if word.eq_ignore_ascii_case("none") => Ok(Component::None),
-        Token::Function(name) if name.eq_ignore_ascii_case("calc") => input.parse_nested_block(calc::sum),
+        Token::Function(name) if name.eq_ignore_ascii_case("calc") => {
+            input.parse_nested_block(calc::sum)
+        }
         _ => match measured(&token, input.slice_from(start)) {
             Some(component) => Ok(component),
             None => {
@@ -99,9 +105,14 @@ mod tests {
 
     #[test]
     fn numbers_are_read_as_css_reads_them() {
-        for (text, value) in
-            [("1", 1.0), ("-.5%", -0.5), ("+3.25deg", 3.25), ("1e2", 100.0), ("2em", 2.0), ("1e-1%", 0.1)]
-        {
+        for (text, value) in [
+            ("1", 1.0),
+            ("-.5%", -0.5),
+            ("+3.25deg", 3.25),
+            ("1e2", 100.0),
+            ("2em", 2.0),
+            ("1e-1%", 0.1),
+        ] {
             assert_eq!(leading_number(text), Some(value), "{text}");
         }
     }

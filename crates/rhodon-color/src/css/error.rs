@@ -12,7 +12,10 @@ pub struct ColorError {
 
 impl ColorError {
     pub(crate) fn expected(expected: impl Into<String>) -> Self {
-        Self { expected: expected.into(), found: None }
+        Self {
+            expected: expected.into(),
+            found: None,
+        }
     }
 
     pub(crate) fn found(mut self, found: impl Into<String>) -> Self {

@@ -18,10 +18,22 @@ pub(crate) struct Slot {
 const ANY: (f64, f64) = (f64::NEG_INFINITY, f64::INFINITY);
 
 const fn slot(name: &'static str, number: f64, percent: f64, range: (f64, f64)) -> Slot {
-    Slot { name, number: Some(number), percent: Some(percent), angle: false, range }
+    Slot {
+        name,
+        number: Some(number),
+        percent: Some(percent),
+        angle: false,
+        range,
+    }
 }
 
-const HUE: Slot = Slot { name: "hue", number: Some(1.0), percent: None, angle: true, range: ANY };
+const HUE: Slot = Slot {
+    name: "hue",
+    number: Some(1.0),
+    percent: None,
+    angle: true,
+    range: ANY,
+};
 
 /// A colour function.
 #[derive(Debug)]
@@ -48,13 +60,21 @@ pub(crate) const FUNCTIONS: &[Function] = &[
     Function {
         names: &["hsl", "hsla"],
         space: Space::Hsl,
-        slots: [HUE, slot("saturation", 0.01, 1.0, (0.0, f64::INFINITY)), slot("lightness", 0.01, 1.0, ANY)],
+        slots: [
+            HUE,
+            slot("saturation", 0.01, 1.0, (0.0, f64::INFINITY)),
+            slot("lightness", 0.01, 1.0, ANY),
+        ],
         legacy: true,
     },
     Function {
         names: &["hwb"],
         space: Space::Hwb,
-        slots: [HUE, slot("whiteness", 0.01, 1.0, ANY), slot("blackness", 0.01, 1.0, ANY)],
+        slots: [
+            HUE,
+            slot("whiteness", 0.01, 1.0, ANY),
+            slot("blackness", 0.01, 1.0, ANY),
+        ],
         legacy: false,
     },
     Function {
@@ -80,13 +100,21 @@ pub(crate) const FUNCTIONS: &[Function] = &[
     Function {
         names: &["oklab"],
         space: Space::Oklab,
-        slots: [slot("lightness", 1.0, 1.0, (0.0, 1.0)), slot("a", 1.0, 0.4, ANY), slot("b", 1.0, 0.4, ANY)],
+        slots: [
+            slot("lightness", 1.0, 1.0, (0.0, 1.0)),
+            slot("a", 1.0, 0.4, ANY),
+            slot("b", 1.0, 0.4, ANY),
+        ],
         legacy: false,
     },
     Function {
         names: &["oklch"],
         space: Space::Oklch,
-        slots: [slot("lightness", 1.0, 1.0, (0.0, 1.0)), slot("chroma", 1.0, 0.4, (0.0, f64::INFINITY)), HUE],
+        slots: [
+            slot("lightness", 1.0, 1.0, (0.0, 1.0)),
+            slot("chroma", 1.0, 0.4, (0.0, f64::INFINITY)),
+            HUE,
+        ],
         legacy: false,
     },
 ];
@@ -106,5 +134,8 @@ pub(crate) const COLOR_SPACES: &[(&str, Space)] = &[
 ];
 
 /// The three coordinates of `color()`.
-pub(crate) const COLOR_SLOTS: [Slot; 3] =
-    [slot("first", 1.0, 1.0, ANY), slot("second", 1.0, 1.0, ANY), slot("third", 1.0, 1.0, ANY)];
+pub(crate) const COLOR_SLOTS: [Slot; 3] = [
+    slot("first", 1.0, 1.0, ANY),
+    slot("second", 1.0, 1.0, ANY),
+    slot("third", 1.0, 1.0, ANY),
+];

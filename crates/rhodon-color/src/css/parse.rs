@@ -12,7 +12,8 @@ const MAX_LENGTH: usize = 1000;
 /// Brackets nested deeper than this are refused before they are parsed.
 const MAX_DEPTH: usize = 16;
 
-const FORMS: &str = "a CSS colour such as #0f5c7a, rgb(15 92 122), hsl(197 78% 27%) or oklch(45% 0.08 230)";
+const FORMS: &str =
+    "a CSS colour such as #0f5c7a, rgb(15 92 122), hsl(197 78% 27%) or oklch(45% 0.08 230)";
 
 /// Colour keywords whose value depends on where they stand.
 const CONTEXT_KEYWORDS: &[&str] = &[
@@ -49,7 +50,9 @@ pub(crate) fn parse(text: &str) -> std::result::Result<Color, ColorError> {
         return Err(ColorError::expected(FORMS).found(format!("{} characters", text.len())));
     }
     if text.bytes().filter(|b| *b == b'(').count() > MAX_DEPTH {
-        return Err(ColorError::expected(format!("at most {MAX_DEPTH} brackets")));
+        return Err(ColorError::expected(format!(
+            "at most {MAX_DEPTH} brackets"
+        )));
     }
     let trimmed = text.trim();
     if trimmed.is_empty() {
@@ -57,7 +60,9 @@ pub(crate) fn parse(text: &str) -> std::result::Result<Color, ColorError> {
     }
     let mut source = ParserInput::new(text);
     let mut input = Parser::new(&mut source);
-    input.parse_entirely(color).map_err(|error| sentence(&error, trimmed))
+    input
+        .parse_entirely(color)
+        .map_err(|error| sentence(&error, trimmed))
 }
 
 /// See [`Color::parse_typed`].
@@ -112,7 +117,11 @@ fn hex(digits: &str) -> Option<Color> {
     let byte = |i: usize| u8::from_str_radix(&wide[i..i + 2], 16).ok();
     let alpha = if wide.len() == 8 { byte(6)? } else { 255 };
     let opaque = Color::from(Rgb8::new(byte(0)?, byte(2)?, byte(4)?));
-    Some(Color::new(Space::Srgb, opaque.coords(), f64::from(alpha) / 255.0))
+    Some(Color::new(
+        Space::Srgb,
+        opaque.coords(),
+        f64::from(alpha) / 255.0,
+    ))
 }
 
 fn keyword(word: &str) -> std::result::Result<Color, ColorError> {
@@ -127,19 +136,25 @@ fn keyword(word: &str) -> std::result::Result<Color, ColorError> {
         let expected = ColorError::expected("a colour with a value of its own");
         return Err(expected.found(format!("`{word}`, which depends on where it stands")));
     }
-    Err(ColorError::expected("a CSS colour name or a code such as #0f5c7a").found(format!("`{word}`")))
+    Err(
+        ColorError::expected("a CSS colour name or a code such as #0f5c7a")
+            .found(format!("`{word}`")),
+    )
 }
 
 fn function<'i>(name: &CowRcStr<'i>, input: &mut Parser<'i, '_>) -> Result<'i, Color> {
     if input.try_parse(|i| i.expect_ident_matching("from")).is_ok() {
-        let found =
-            ColorError::expected("values").found("`from` (relative colours are not part of CSS Color 4)");
+        let found = ColorError::expected("values")
+            .found("`from` (relative colours are not part of CSS Color 4)");
         return Err(input.new_custom_error(found));
     }
     if name.eq_ignore_ascii_case("color") {
         return color_function(input);
     }
-    match FUNCTIONS.iter().find(|f| f.names.iter().any(|n| name.eq_ignore_ascii_case(n))) {
+    match FUNCTIONS
+        .iter()
+        .find(|f| f.names.iter().any(|n| name.eq_ignore_ascii_case(n)))
+    {
         Some(known) => components(known.space, &known.slots, known, input),
         None => {
             let names: Vec<_> = FUNCTIONS.iter().map(|f| f.names[0]).collect();
@@ -151,13 +166,20 @@ fn function<'i>(name: &CowRcStr<'i>, input: &mut Parser<'i, '_>) -> Result<'i, C
 
 fn color_function<'i>(input: &mut Parser<'i, '_>) -> Result<'i, Color> {
     let word = input.expect_ident_cloned()?;
-    let space = COLOR_SPACES.iter().find(|(name, _)| word.eq_ignore_ascii_case(name));
+    let space = COLOR_SPACES
+        .iter()
+        .find(|(name, _)| word.eq_ignore_ascii_case(name));
     let Some((_, space)) = space else {
         let names: Vec<_> = COLOR_SPACES.iter().map(|(name, _)| *name).collect();
         let expected = ColorError::expected(format!("one of the spaces {}", names.join(", ")));
         return Err(input.new_custom_error(expected.found(format!("`{word}`"))));
     };
-    let modern = Function { names: &["color"], space: *space, slots: COLOR_SLOTS, legacy: false };
+    let modern = Function {
+        names: &["color"],
+        space: *space,
+        slots: COLOR_SLOTS,
+        legacy: false,
+    };
     components(*space, &COLOR_SLOTS, &modern, input)
 }
 
@@ -176,8 +198,11 @@ fn components<'i>(
                 commas = comma;
             }
             if comma != commas || (comma && !function.legacy) {
-                let form =
-                    if function.legacy { "commas or spaces, not both" } else { "values apart by spaces" };
+                let form = if function.legacy {
+                    "commas or spaces, not both"
+                } else {
+                    "values apart by spaces"
+                };
                 return Err(input.new_custom_error(ColorError::expected(form)));
             }
         }
@@ -201,24 +226,35 @@ fn counted<'i>(
     have: usize,
 ) -> ParseError<'i, ColorError> {
     match &error.kind {
-        ParseErrorKind::Custom(own) if *own == ColorError::expected("another value").found("the end") => {
+        ParseErrorKind::Custom(own)
+            if *own == ColorError::expected("another value").found("the end") =>
+        {
             let expected = ColorError::expected(format!("3 values in {}()", function.names[0]));
             let location = error.location;
-            ParseError { kind: ParseErrorKind::Custom(expected.found(have.to_string())), location }
+            ParseError {
+                kind: ParseErrorKind::Custom(expected.found(have.to_string())),
+                location,
+            }
         }
         _ => error,
     }
 }
 
 /// The comma forms: rgb takes three of one kind, hsl percentages, and nothing is missing.
-fn check_legacy(function: &Function, found: &[Component; 3]) -> std::result::Result<(), ColorError> {
+fn check_legacy(
+    function: &Function,
+    found: &[Component; 3],
+) -> std::result::Result<(), ColorError> {
     if found.contains(&Component::None) {
         return Err(ColorError::expected("numbers where commas are used").found("none"));
     }
-    let same = |a: Component, b: Component| std::mem::discriminant(&a) == std::mem::discriminant(&b);
+    let same =
+        |a: Component, b: Component| std::mem::discriminant(&a) == std::mem::discriminant(&b);
     let fine = match function.space {
         Space::Srgb => same(found[0], found[1]) && same(found[1], found[2]),
-        _ => found[1..].iter().all(|c| matches!(c, Component::Percent(_))),
+        _ => found[1..]
+            .iter()
+            .all(|c| matches!(c, Component::Percent(_))),
     };
     if fine {
         return Ok(());
@@ -259,7 +295,11 @@ fn alpha<'i>(commas: bool, input: &mut Parser<'i, '_>) -> Result<'i, f64> {
         input.try_parse(|i| i.expect_delim('/')).is_ok()
     };
     if !separated {
-        let expected = if commas { "a comma before the opacity" } else { "a slash before the opacity" };
+        let expected = if commas {
+            "a comma before the opacity"
+        } else {
+            "a slash before the opacity"
+        };
         let found = input.next().map(describe).unwrap_or_default();
         return Err(input.new_custom_error(ColorError::expected(expected).found(found)));
     }

@@ -34,20 +34,32 @@ impl Notation {
     /// Writes a colour. `Hex`, `Rgb` and `Hsl` write the mapped 8-bit code; `Oklch`
     /// keeps what lies outside sRGB. Every form reads back to the same code.
     pub fn write(self, color: Color) -> String {
-        let alpha =
-            if color.alpha() < 1.0 { format!(" / {}", trimmed(color.alpha(), 3)) } else { String::new() };
+        let alpha = if color.alpha() < 1.0 {
+            format!(" / {}", trimmed(color.alpha(), 3))
+        } else {
+            String::new()
+        };
         let code = color.to_rgb8();
         match self {
             Self::Hex => color.to_hex(),
             Self::Rgb => format!("rgb({} {} {}{alpha})", code.r, code.g, code.b),
             Self::Hsl => {
                 let [h, s, l] = Color::from(code).in_space(Space::Hsl);
-                format!("hsl({} {}% {}%{alpha})", trimmed(h, 2), trimmed(s * 100.0, 2), trimmed(l * 100.0, 2))
+                format!(
+                    "hsl({} {}% {}%{alpha})",
+                    trimmed(h, 2),
+                    trimmed(s * 100.0, 2),
+                    trimmed(l * 100.0, 2)
+                )
             }
             Self::Oklch => {
                 let c = color.to_oklch();
                 let hue = c.hue().map_or_else(|| "none".to_owned(), |h| trimmed(h, 3));
-                format!("oklch({} {} {hue}{alpha})", trimmed(c.l, 5), trimmed(c.c, 5))
+                format!(
+                    "oklch({} {} {hue}{alpha})",
+                    trimmed(c.l, 5),
+                    trimmed(c.c, 5)
+                )
             }
         }
     }
@@ -57,7 +69,11 @@ impl Notation {
 fn trimmed(value: f64, digits: usize) -> String {
     let text = format!("{value:.digits$}");
     let text = text.trim_end_matches('0').trim_end_matches('.');
-    if text == "-0" { "0".to_owned() } else { text.to_owned() }
+    if text == "-0" {
+        "0".to_owned()
+    } else {
+        text.to_owned()
+    }
 }
 
 /// The word names no notation.
@@ -69,7 +85,10 @@ impl FromStr for Notation {
     type Err = NotationError;
 
     fn from_str(s: &str) -> Result<Self, NotationError> {
-        Self::ALL.into_iter().find(|n| n.id() == s).ok_or(NotationError)
+        Self::ALL
+            .into_iter()
+            .find(|n| n.id() == s)
+            .ok_or(NotationError)
     }
 }
 

@@ -3,7 +3,7 @@
 use axum::Json;
 use axum::extract::State;
 use rhodon_store::Store;
-use rhodon_theme::{Slug, Spec, rename_brand};
+use rhodon_theme::{Document, Slug, rename_brand};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
@@ -59,8 +59,10 @@ pub(crate) async fn add(
         spec.brand.extend(whole.brand.last().cloned());
     }
     // What was typed is checked like any document.
-    let checked = Spec::read(&spec.to_json()).map_err(|p| ApiError::invalid("/spec", p))?;
-    Ok(Json(DocumentView { spec: checked.to_json() }))
+    let checked = Document::read(&spec.to_json()).map_err(|p| ApiError::invalid("/spec", p))?;
+    Ok(Json(DocumentView {
+        spec: checked.to_json(),
+    }))
 }
 
 /// A changed document.
@@ -75,14 +77,19 @@ pub struct DocumentView {
     post, path = "/rename-brand", request_body = RenameRequest,
     responses((status = 200, body = DocumentView), (status = 422, body = ApiError))
 )]
-pub(crate) async fn rename(JsonBody(body): JsonBody<RenameRequest>) -> Result<Json<DocumentView>, ApiError> {
+pub(crate) async fn rename(
+    JsonBody(body): JsonBody<RenameRequest>,
+) -> Result<Json<DocumentView>, ApiError> {
     let spec = resolve::read(&body.spec)?;
     let slug = |pointer: &str, text: &str| -> Result<Slug, ApiError> {
-        text.parse().map_err(|e| ApiError::value(pointer, format!("\"{text}\": {e}")))
+        text.parse()
+            .map_err(|e| ApiError::value(pointer, format!("\"{text}\": {e}")))
     };
     let brand = slug("/brand", &body.brand)?;
     let wanted = body.slug.as_deref().map(|s| slug("/slug", s)).transpose()?;
-    let renamed =
-        rename_brand(&spec, &brand, body.name.trim(), wanted).map_err(|p| ApiError::invalid("/spec", p))?;
-    Ok(Json(DocumentView { spec: renamed.to_json() }))
+    let renamed = rename_brand(&spec, &brand, body.name.trim(), wanted)
+        .map_err(|p| ApiError::invalid("/spec", p))?;
+    Ok(Json(DocumentView {
+        spec: renamed.to_json(),
+    }))
 }

@@ -2,7 +2,7 @@
 
 use axum::Json;
 use rhodon_color::{Color, Notation};
-use rhodon_exchange::read::{ListItem, color_list};
+use rhodon_formats::read::{ListItem, color_list};
 use rhodon_theme::color_name;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -37,10 +37,17 @@ pub struct ColorView {
     post, path = "/color", request_body = ColorRequest,
     responses((status = 200, body = ColorView), (status = 422, body = ApiError))
 )]
-pub(crate) async fn color(JsonBody(body): JsonBody<ColorRequest>) -> Result<Json<ColorView>, ApiError> {
-    let color = Color::parse_typed(&body.text).map_err(|e| ApiError::value("/text", e.to_string()))?;
+pub(crate) async fn color(
+    JsonBody(body): JsonBody<ColorRequest>,
+) -> Result<Json<ColorView>, ApiError> {
+    let color =
+        Color::parse_typed(&body.text).map_err(|e| ApiError::value("/text", e.to_string()))?;
     let typed = body.text.trim();
-    let css = if Color::parse(typed).is_ok() { typed.to_owned() } else { format!("#{typed}") };
+    let css = if Color::parse(typed).is_ok() {
+        typed.to_owned()
+    } else {
+        format!("#{typed}")
+    };
     Ok(Json(ColorView {
         css,
         hex: color.to_hex(),

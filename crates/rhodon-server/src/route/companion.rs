@@ -61,8 +61,9 @@ pub struct CompanionView {
 pub(crate) async fn companions(
     JsonBody(body): JsonBody<CompanionRequest>,
 ) -> Result<Json<CompanionsView>, ApiError> {
-    let color =
-        Color::parse_typed(&body.color).map_err(|e| ApiError::value("/color", e.to_string()))?.to_rgb8();
+    let color = Color::parse_typed(&body.color)
+        .map_err(|e| ApiError::value("/color", e.to_string()))?
+        .to_rgb8();
     let view = |turns: &[f64]| {
         let turns = drawn(turns, body.draw);
         let companion = |(code, turn): (Rgb8, &f64)| CompanionView {
@@ -70,16 +71,28 @@ pub(crate) async fn companions(
             name: color_name(code),
             turn: *turn,
         };
-        by_turns(color, &turns).into_iter().zip(&turns).map(companion).collect()
+        by_turns(color, &turns)
+            .into_iter()
+            .zip(&turns)
+            .map(companion)
+            .collect()
     };
-    let around: Vec<f64> = (0..WHEEL).map(|i| i as f64 * 360.0 / WHEEL as f64).collect();
+    let around: Vec<f64> = (0..WHEEL)
+        .map(|i| i as f64 * 360.0 / WHEEL as f64)
+        .collect();
     Ok(Json(CompanionsView {
         hex: color.to_string(),
         hue: color.to_oklch().hue(),
         relations: RELATIONS
             .iter()
-            .map(|r| RelationView { relation: r.id, companions: view(r.turns) })
+            .map(|r| RelationView {
+                relation: r.id,
+                companions: view(r.turns),
+            })
             .collect(),
-        wheel: by_turns(color, &around).iter().map(ToString::to_string).collect(),
+        wheel: by_turns(color, &around)
+            .iter()
+            .map(ToString::to_string)
+            .collect(),
     }))
 }

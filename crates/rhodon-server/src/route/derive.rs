@@ -4,7 +4,7 @@ use axum::body::Bytes;
 use axum::extract::State;
 use axum::http::{HeaderMap, header};
 use axum::response::{IntoResponse, Response};
-use rhodon_exchange::{Source, Stamp, find};
+use rhodon_formats::{Source, Stamp, find};
 use rhodon_store::Store;
 use rhodon_theme::{Derived, Diff, Resolved, derive, diff};
 use serde::{Deserialize, Serialize};
@@ -13,8 +13,8 @@ use utoipa::ToSchema;
 
 use crate::error::ApiError;
 use crate::json::JsonBody;
-use crate::memory;
 use crate::resolve;
+use crate::response_cache;
 use crate::view::DerivedView;
 
 /// A document.
@@ -35,7 +35,7 @@ pub(crate) async fn derive_theme(
     headers: HeaderMap,
     question: Bytes,
 ) -> Result<Response, ApiError> {
-    if let Some(answer) = memory::recall(&question) {
+    if let Some(answer) = response_cache::recall(&question) {
         return Ok(json(answer));
     }
     let body: DeriveRequest = crate::json::parse(&headers, &question)?;
@@ -43,7 +43,7 @@ pub(crate) async fn derive_theme(
     let answer = written(&DerivedView::from(&derived))?;
     // A parent may change without this document changing.
     if body.spec.get("extends").is_none_or(Value::is_null) {
-        memory::keep(question, &answer);
+        response_cache::keep(question, &answer);
     }
     Ok(json(answer))
 }
@@ -104,13 +104,20 @@ impl From<Diff> for WakeView {
             before: c.before,
             after: c.after,
         });
-        let unreadable = diff.unreadable.iter().map(|p| format!("{} on {} ({})", p.fg, p.bg, p.mode.id()));
-        Self { changes: changes.collect(), unreadable: unreadable.collect() }
+        let unreadable = diff
+            .unreadable
+            .iter()
+            .map(|p| format!("{} on {} ({})", p.fg, p.bg, p.mode.id()));
+        Self {
+            changes: changes.collect(),
+            unreadable: unreadable.collect(),
+        }
     }
 }
 
 /// Targets whose files paint the proof.
-const PROOF: [(&str, &[(&str, &str)]); 2] = [("css", &[("mode", "attribute")]), ("css-components", &[])];
+const PROOF: [(&str, &[(&str, &str)]); 2] =
+    [("css", &[("mode", "attribute")]), ("css-components", &[])];
 
 /// Tokens, pairs and the proof's style sheets of a document.
 #[utoipa::path(
@@ -122,9 +129,16 @@ pub(crate) async fn preview(
     JsonBody(body): JsonBody<PreviewRequest>,
 ) -> Result<Response, ApiError> {
     let (decided, derived) = derived(&store, &body.spec).await?;
-    let stamp = Stamp { theme: derived.name.clone(), revision: None };
+    let stamp = Stamp {
+        theme: derived.name.clone(),
+        revision: None,
+    };
     let mut sheets = Vec::with_capacity(PROOF.len());
-    let source = Source { decided: &decided, theme: &derived, stamp: &stamp };
+    let source = Source {
+        decided: &decided,
+        theme: &derived,
+        stamp: &stamp,
+    };
     for (id, set) in PROOF {
         let set = set.iter().map(|(k, v)| ((*k).to_owned(), (*v).to_owned()));
         let target = find(id)?;
@@ -135,7 +149,11 @@ pub(crate) async fn preview(
         Some(before) => Some(diff(&self::derived(&store, before).await?.1, &derived).into()),
         None => None,
     };
-    Ok(json(written(&Preview { derived: DerivedView::from(&derived), sheets, wake })?))
+    Ok(json(written(&Preview {
+        derived: DerivedView::from(&derived),
+        sheets,
+        wake,
+    })?))
 }
 
 /// Reads, completes and derives a document from a request.

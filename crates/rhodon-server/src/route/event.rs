@@ -22,13 +22,20 @@ pub struct MovedView {
 
 /// Tells of every change of any theme, as `text/event-stream`; each event's data is a `MovedView`.
 #[utoipa::path(get, path = "/events", responses((status = 200, content_type = "text/event-stream", body = MovedView)))]
-pub(crate) async fn events(State(live): State<Live>) -> Sse<impl Stream<Item = Result<Event, Infallible>>> {
+pub(crate) async fn events(
+    State(live): State<Live>,
+) -> Sse<impl Stream<Item = Result<Event, Infallible>>> {
     let mut stopping = live.stopping();
     let changes = BroadcastStream::new(live.changes())
         // A window that fell behind misses some news; the next one tells it the newest revision.
         .filter_map(|moved| async { moved.ok() })
         .filter_map(|m| async move {
-            Event::default().json_data(MovedView { id: m.id, revision: m.revision }).ok()
+            Event::default()
+                .json_data(MovedView {
+                    id: m.id,
+                    revision: m.revision,
+                })
+                .ok()
         })
         .map(Ok)
         .take_until(async move { drop(stopping.wait_for(|s| *s).await) });

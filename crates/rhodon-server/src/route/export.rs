@@ -7,7 +7,7 @@ use axum::body::Bytes;
 use axum::extract::State;
 use axum::http::{HeaderMap, header};
 use axum::response::{IntoResponse, Response};
-use rhodon_exchange::{Source, Stamp, TARGETS, archive, find};
+use rhodon_formats::{Source, Stamp, TARGETS, archive, find};
 use rhodon_store::Store;
 use rhodon_theme::Slug;
 use serde::{Deserialize, Serialize};
@@ -17,7 +17,7 @@ use utoipa::ToSchema;
 use super::derive::derived;
 use crate::error::ApiError;
 use crate::json::JsonBody;
-use crate::memory;
+use crate::response_cache;
 
 /// A kind of file that can be written.
 #[derive(Debug, Serialize, ToSchema)]
@@ -49,14 +49,14 @@ pub struct OptionView {
 /// All targets, in the order in which they are shown.
 #[utoipa::path(get, path = "/targets", responses((status = 200, body = Vec<TargetView>)))]
 pub(crate) async fn targets() -> Json<Vec<TargetView>> {
-    let option = |o: &rhodon_exchange::TargetOption| OptionView {
+    let option = |o: &rhodon_formats::TargetOption| OptionView {
         key: o.key,
         kind: o.kind.id(),
         choices: o.kind.choices(),
         default: o.default,
         help: o.help,
     };
-    let view = |t: &&rhodon_exchange::Target| TargetView {
+    let view = |t: &&rhodon_formats::Target| TargetView {
         id: t.id,
         name: t.name,
         group: t.group.id(),
@@ -121,18 +121,38 @@ pub(crate) async fn export_theme(
 ) -> Result<Json<ExportView>, ApiError> {
     let target = find(&body.target)?;
     let (decided, theme) = derived(&store, &body.spec).await?;
-    let stamp = Stamp { theme: theme.name.clone(), revision: body.revision };
+    let stamp = Stamp {
+        theme: theme.name.clone(),
+        revision: body.revision,
+    };
     let settings = target.settings_of(&decided, body.options)?;
-    let source = Source { decided: &decided, theme: &theme, stamp: &stamp };
-    let options = settings.all().map(|(key, value)| (key, value.to_owned())).collect();
+    let source = Source {
+        decided: &decided,
+        theme: &theme,
+        stamp: &stamp,
+    };
+    let options = settings
+        .all()
+        .map(|(key, value)| (key, value.to_owned()))
+        .collect();
     let command = target.command(&settings);
     let output = target.export(&source, settings)?;
     Ok(Json(ExportView {
-        files: output.files.into_iter().map(|f| FileView { path: f.path, text: f.text }).collect(),
+        files: output
+            .files
+            .into_iter()
+            .map(|f| FileView {
+                path: f.path,
+                text: f.text,
+            })
+            .collect(),
         warnings: output
             .warnings
             .into_iter()
-            .map(|w| WarningView { token: w.token, message: w.message })
+            .map(|w| WarningView {
+                token: w.token,
+                message: w.message,
+            })
             .collect(),
         options,
         command,
@@ -168,7 +188,12 @@ pub(crate) async fn names_in_target(
     let target = find(&body.target)?;
     let (decided, theme) = derived(&store, &body.spec).await?;
     let names = target.names(&theme, &target.settings_of(&decided, [])?);
-    Ok(Json(NamesView { names: names.into_iter().map(|(path, name)| (path.to_owned(), name)).collect() }))
+    Ok(Json(NamesView {
+        names: names
+            .into_iter()
+            .map(|(path, name)| (path.to_owned(), name))
+            .collect(),
+    }))
 }
 
 /// What to pack.
@@ -198,23 +223,41 @@ pub(crate) async fn archive_theme(
 ) -> Result<Response, ApiError> {
     let body: ArchiveRequest = crate::json::parse(&headers, &question)?;
     let name = body.file_name();
-    if let Some(packed) = memory::recall(&question) {
+    if let Some(packed) = response_cache::recall(&question) {
         return Ok(zip(&name, packed));
     }
-    let targets = body.targets.iter().map(|id| find(id)).collect::<Result<Vec<_>, _>>()?;
+    let targets = body
+        .targets
+        .iter()
+        .map(|id| find(id))
+        .collect::<Result<Vec<_>, _>>()?;
     if targets.is_empty() {
         return Err(ApiError::value("/targets", "expected at least one target"));
     }
     let (decided, theme) = derived(&store, &body.spec).await?;
-    let stamp = Stamp { theme: theme.name.clone(), revision: body.revision };
+    let stamp = Stamp {
+        theme: theme.name.clone(),
+        revision: body.revision,
+    };
     let lone = decided.spec.extends.is_none();
     let packed = tokio::task::spawn_blocking(move || {
-        archive(&targets, &Source { decided: &decided, theme: &theme, stamp: &stamp })
+        archive(
+            &targets,
+            &Source {
+                decided: &decided,
+                theme: &theme,
+                stamp: &stamp,
+            },
+        )
     });
-    let packed: Bytes = packed.await.map_err(|cause| ApiError::unexpected(&cause))??.bytes.into();
+    let packed: Bytes = packed
+        .await
+        .map_err(|cause| ApiError::unexpected(&cause))??
+        .bytes
+        .into();
     // A parent may change without this document changing.
     if lone {
-        memory::keep(question, &packed);
+        response_cache::keep(question, &packed);
     }
     Ok(zip(&name, packed))
 }
@@ -222,7 +265,11 @@ pub(crate) async fn archive_theme(
 impl ArchiveRequest {
     /// The theme's slug with its revision.
     fn file_name(&self) -> String {
-        let name = self.spec.get("name").and_then(Value::as_str).unwrap_or_default();
+        let name = self
+            .spec
+            .get("name")
+            .and_then(Value::as_str)
+            .unwrap_or_default();
         let revision = self.revision.map(|r| format!("-{r}")).unwrap_or_default();
         format!("{}{revision}.zip", Slug::from_name(name, &Slug::theme()))
     }
@@ -231,7 +278,10 @@ impl ArchiveRequest {
 fn zip(name: &str, packed: Bytes) -> Response {
     let headers = [
         (header::CONTENT_TYPE, "application/zip".to_owned()),
-        (header::CONTENT_DISPOSITION, format!("attachment; filename=\"{name}\"")),
+        (
+            header::CONTENT_DISPOSITION,
+            format!("attachment; filename=\"{name}\""),
+        ),
     ];
     (headers, packed).into_response()
 }

@@ -27,7 +27,7 @@ pub(crate) struct AppState {
 
 /// The API without its state.
 pub(crate) fn api() -> OpenApiRouter<AppState> {
-    OpenApiRouter::with_openapi(crate::openapi::Document::openapi()).nest(
+    OpenApiRouter::with_openapi(crate::openapi::ApiDescription::openapi()).nest(
         "/api",
         OpenApiRouter::new()
             .routes(routes!(health::health))

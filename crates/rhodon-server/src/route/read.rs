@@ -1,7 +1,7 @@
 //! Reading files into a theme document.
 
 use axum::Json;
-use rhodon_exchange::read::{ReadProblem, Sheet, document};
+use rhodon_formats::read::{InputFile, ReadProblem, document};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
@@ -12,13 +12,13 @@ use crate::json::JsonBody;
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct ReadRequest {
-    files: Vec<SheetView>,
+    files: Vec<InputFileView>,
 }
 
 /// A file.
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
-pub struct SheetView {
+pub struct InputFileView {
     /// Its name, by which other files refer to it.
     name: String,
     text: String,
@@ -47,18 +47,33 @@ pub struct ReadProblemView {
 
 impl From<ReadProblem> for ReadProblemView {
     fn from(p: ReadProblem) -> Self {
-        Self { file: p.file, place: p.place, message: p.message }
+        Self {
+            file: p.file,
+            place: p.place,
+            message: p.message,
+        }
     }
 }
 
 /// A document from a saved one, or from the files of a set of design tokens.
 #[utoipa::path(post, path = "/read", request_body = ReadRequest, responses((status = 200, body = ReadView)))]
 pub(crate) async fn read(JsonBody(body): JsonBody<ReadRequest>) -> Json<ReadView> {
-    let files: Vec<Sheet> = body.files.into_iter().map(|f| Sheet { name: f.name, text: f.text }).collect();
+    let files: Vec<InputFile> = body
+        .files
+        .into_iter()
+        .map(|f| InputFile {
+            name: f.name,
+            text: f.text,
+        })
+        .collect();
     let import = document(&files);
     Json(ReadView {
         spec: import.spec.map(|s| s.to_json()),
         notes: import.notes,
-        problems: import.problems.into_iter().map(ReadProblemView::from).collect(),
+        problems: import
+            .problems
+            .into_iter()
+            .map(ReadProblemView::from)
+            .collect(),
     })
 }

@@ -6,7 +6,7 @@ use axum::http::{HeaderMap, StatusCode};
 use axum::response::Response;
 use chrono::{DateTime, Utc};
 use rhodon_store::{RevisionRecord, Save, Store};
-use rhodon_theme::{Origin, Spec};
+use rhodon_theme::{Document, Origin};
 use serde::Serialize;
 use serde_json::Value;
 use utoipa::ToSchema;
@@ -47,15 +47,30 @@ pub struct RevisionView {
 
 impl RevisionSummary {
     fn new(r: RevisionRecord, scales: Vec<Vec<String>>) -> Self {
-        Self { revision: r.number, label: r.label, came_from: r.came_from, created_at: r.created_at, scales }
+        Self {
+            revision: r.number,
+            label: r.label,
+            came_from: r.came_from,
+            created_at: r.created_at,
+            scales,
+        }
     }
 }
 
 /// Codes of the scales that the user brought; none where an old document can no longer be derived.
 async fn picture(store: &Store, spec: &Value) -> Vec<Vec<String>> {
-    let Ok((_, theme)) = derived(store, spec).await else { return Vec::new() };
+    let Ok((_, theme)) = derived(store, spec).await else {
+        return Vec::new();
+    };
     let own = theme.scales.iter().filter(|s| s.origin != Origin::Derived);
-    own.map(|s| s.scale.steps.iter().map(|step| step.color.to_string()).collect()).collect()
+    own.map(|s| {
+        s.scale
+            .steps
+            .iter()
+            .map(|step| step.color.to_string())
+            .collect()
+    })
+    .collect()
 }
 
 impl From<RevisionRecord> for RevisionView {
@@ -150,8 +165,17 @@ pub(crate) async fn bring_back(
 ) -> Result<Response, ApiError> {
     let base = base_revision(&headers)?;
     let record = store.revision(&slug, revision).await?;
-    let spec = Spec::read(&record.spec).map_err(|p| ApiError::invalid("/spec", p))?;
+    let spec = Document::read(&record.spec).map_err(|p| ApiError::invalid("/spec", p))?;
     let label = format!("restored revision {revision}");
-    let saved = store.save(&slug, Save { spec: &spec, label: &label, base }).await?;
+    let saved = store
+        .save(
+            &slug,
+            Save {
+                spec: &spec,
+                label: &label,
+                base,
+            },
+        )
+        .await?;
     Ok(ThemeView::of(&store, saved).await?.response(StatusCode::OK))
 }

@@ -6,7 +6,7 @@ use axum::http::{HeaderMap, HeaderValue, StatusCode, header};
 use axum::response::{IntoResponse, Response};
 use chrono::{DateTime, Utc};
 use rhodon_store::{RevisionRecord, Save, Store, ThemeRecord};
-use rhodon_theme::{Spec, derive};
+use rhodon_theme::{Document, derive};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
@@ -64,11 +64,14 @@ pub struct ThemeView {
 
 impl ThemeView {
     /// With whether there is something to undo and redo.
-    pub(crate) async fn of(store: &Store, found: (ThemeRecord, RevisionRecord)) -> Result<Self, ApiError> {
+    pub(crate) async fn of(
+        store: &Store,
+        found: (ThemeRecord, RevisionRecord),
+    ) -> Result<Self, ApiError> {
         let (t, current) = found;
         let (can_undo, can_redo) = store.steps(&t.slug).await?;
         // Documents of an older format are upgraded here, and written on the next save.
-        let spec = Spec::read(&current.spec).map_err(|p| ApiError::invalid("/spec", p))?;
+        let spec = Document::read(&current.spec).map_err(|p| ApiError::invalid("/spec", p))?;
         Ok(Self {
             id: t.id,
             slug: t.slug,
@@ -100,14 +103,21 @@ pub(crate) fn base_revision(headers: &HeaderMap) -> Result<i32, ApiError> {
     let number = value.and_then(|v| v.trim().trim_matches('"').parse().ok());
     number.ok_or_else(|| {
         let detail = "expected the revision that was edited in If-Match, such as \"41\"";
-        ApiError::new(StatusCode::PRECONDITION_REQUIRED, "/problems/no-revision", "No revision", detail)
+        ApiError::new(
+            StatusCode::PRECONDITION_REQUIRED,
+            "/problems/no-revision",
+            "No revision",
+            detail,
+        )
     })
 }
 
 /// All themes, the last changed first.
 #[utoipa::path(get, path = "/themes", operation_id = "list_themes", responses((status = 200, body = Vec<ThemeSummary>)))]
 pub(crate) async fn list(State(store): State<Store>) -> Result<Json<Vec<ThemeSummary>>, ApiError> {
-    Ok(Json(store.list().await?.into_iter().map(Into::into).collect()))
+    Ok(Json(
+        store.list().await?.into_iter().map(Into::into).collect(),
+    ))
 }
 
 /// A document to create a theme from.
@@ -129,11 +139,13 @@ pub(crate) async fn create(
 ) -> Result<Response, ApiError> {
     let spec = usable(&store, &body.spec).await?;
     let made = store.create(&spec, "created").await?;
-    Ok(ThemeView::of(&store, made).await?.response(StatusCode::CREATED))
+    Ok(ThemeView::of(&store, made)
+        .await?
+        .response(StatusCode::CREATED))
 }
 
 /// A document that reads and derives; nothing else is saved.
-async fn usable(store: &Store, value: &Value) -> Result<Spec, ApiError> {
+async fn usable(store: &Store, value: &Value) -> Result<Document, ApiError> {
     let spec = resolve::read(value)?;
     let resolved = resolve::follow(store, spec.clone()).await?;
     derive(&resolved).map_err(|p| ApiError::invalid("/spec", p))?;
@@ -145,7 +157,10 @@ async fn usable(store: &Store, value: &Value) -> Result<Spec, ApiError> {
     get, path = "/themes/{slug}", operation_id = "get_theme", params(("slug" = String, Path,)),
     responses((status = 200, body = ThemeView), (status = 404, body = ApiError))
 )]
-pub(crate) async fn get(State(store): State<Store>, Path(slug): Path<String>) -> Result<Response, ApiError> {
+pub(crate) async fn get(
+    State(store): State<Store>,
+    Path(slug): Path<String>,
+) -> Result<Response, ApiError> {
     let found = store.get(&slug).await?;
     Ok(ThemeView::of(&store, found).await?.response(StatusCode::OK))
 }
@@ -180,11 +195,24 @@ pub(crate) async fn save(
 ) -> Result<Response, ApiError> {
     let base = base_revision(&headers)?;
     let label = body.label.trim();
-    if label.is_empty() || label.chars().count() > MAX_LABEL || label.chars().any(char::is_control) {
-        return Err(ApiError::value("/label", format!("expected 1 to {MAX_LABEL} characters")));
+    if label.is_empty() || label.chars().count() > MAX_LABEL || label.chars().any(char::is_control)
+    {
+        return Err(ApiError::value(
+            "/label",
+            format!("expected 1 to {MAX_LABEL} characters"),
+        ));
     }
     let spec = usable(&store, &body.spec).await?;
-    let saved = store.save(&slug, Save { spec: &spec, label, base }).await?;
+    let saved = store
+        .save(
+            &slug,
+            Save {
+                spec: &spec,
+                label,
+                base,
+            },
+        )
+        .await?;
     Ok(ThemeView::of(&store, saved).await?.response(StatusCode::OK))
 }
 
@@ -210,10 +238,14 @@ pub(crate) async fn duplicate(
     Path(slug): Path<String>,
 ) -> Result<Response, ApiError> {
     let (theme, current) = store.get(&slug).await?;
-    let mut spec = Spec::read(&current.spec).map_err(|p| ApiError::invalid("/spec", p))?;
+    let mut spec = Document::read(&current.spec).map_err(|p| ApiError::invalid("/spec", p))?;
     spec.name = copy_name(&theme.name);
-    let made = store.create(&spec, &format!("copied from {}", theme.name)).await?;
-    Ok(ThemeView::of(&store, made).await?.response(StatusCode::CREATED))
+    let made = store
+        .create(&spec, &format!("copied from {}", theme.name))
+        .await?;
+    Ok(ThemeView::of(&store, made)
+        .await?
+        .response(StatusCode::CREATED))
 }
 
 /// The name of a copy, within the length that names may have.

@@ -18,10 +18,18 @@ async fn a_child_is_written_with_the_choices_of_its_parent_until_it_makes_its_ow
         (&written["options"]["prefix"], &written["options"]["format"]),
         (&json!("bsf"), &json!("hex"))
     );
-    assert!(written["command"].as_str().unwrap().contains("--set mode=class --set prefix=bsf"));
+    assert!(
+        written["command"]
+            .as_str()
+            .unwrap()
+            .contains("--set mode=class --set prefix=bsf")
+    );
     child["handoff"] = json!({ "css": { "prefix": "" } });
     let (_, written) = server.post("/api/export", ask(&child)).await;
-    assert_eq!((&written["options"]["prefix"], &written["options"]["mode"]), (&json!(""), &json!("class")));
+    assert_eq!(
+        (&written["options"]["prefix"], &written["options"]["mode"]),
+        (&json!(""), &json!("class"))
+    );
 }
 
 #[tokio::test]
@@ -34,11 +42,17 @@ async fn a_choice_in_the_document_that_no_target_takes_is_told_with_its_place() 
             "css",
             "/handoff/css: option mode: expected one of auto, attribute, class, function, found \"night\"",
         ),
-        ("sass", "/handoff/sass: unknown option \"colour\": expected one of prefix, groups"),
+        (
+            "sass",
+            "/handoff/sass: unknown option \"colour\": expected one of prefix, groups",
+        ),
     ] {
         let body = json!({ "spec": spec, "target": target, "options": {} });
         let (status, problem) = server.post("/api/export", body).await;
-        assert_eq!((status, &problem["detail"]), (StatusCode::UNPROCESSABLE_ENTITY, &json!(expected)));
+        assert_eq!(
+            (status, &problem["detail"]),
+            (StatusCode::UNPROCESSABLE_ENTITY, &json!(expected))
+        );
     }
     // It is saved and read back all the same: nothing else of the theme hangs on it.
     let (status, _) = server.post("/api/themes", json!({ "spec": spec })).await;
@@ -48,10 +62,18 @@ async fn a_choice_in_the_document_that_no_target_takes_is_told_with_its_place() 
 /// Bytes of an archive of some targets.
 async fn packed(server: &Server, spec: &Value, targets: &[&str]) -> Vec<u8> {
     let body = json!({ "spec": spec, "revision": 3, "targets": targets });
-    let response = server.ask(Method::POST, "/api/archive").json(&body).send().await.unwrap();
+    let response = server
+        .ask(Method::POST, "/api/archive")
+        .json(&body)
+        .send()
+        .await
+        .unwrap();
     assert_eq!(response.status(), StatusCode::OK);
     assert_eq!(response.headers()["content-type"], "application/zip");
-    assert_eq!(response.headers()["content-disposition"], "attachment; filename=\"tern-3.zip\"");
+    assert_eq!(
+        response.headers()["content-disposition"],
+        "attachment; filename=\"tern-3.zip\""
+    );
     response.bytes().await.unwrap().to_vec()
 }
 
@@ -68,14 +90,29 @@ async fn an_archive_holds_the_files_and_a_page_that_says_where_they_go() {
     let mut spec = tern("#0f5c7a");
     spec["handoff"] = json!({ "css": { "prefix": "bsf" } });
     let bytes = packed(&server, &spec, &["css", "sass-overrides", "palette"]).await;
-    assert_eq!(bytes, packed(&server, &spec, &["css", "sass-overrides", "palette"]).await);
+    assert_eq!(
+        bytes,
+        packed(&server, &spec, &["css", "sass-overrides", "palette"]).await
+    );
     let files = unpacked(bytes);
     let names: Vec<&str> = files.keys().map(String::as_str).collect();
-    assert_eq!(names, ["README.md", "_after.scss", "_before.scss", "theme.css", "theme.gpl"]);
+    assert_eq!(
+        names,
+        [
+            "README.md",
+            "_after.scss",
+            "_before.scss",
+            "theme.css",
+            "theme.gpl"
+        ]
+    );
     // The options of the document hold, and the export gives the same.
     assert!(files["theme.css"].contains("--bsf-deep-600: "));
     let (_, css) = server
-        .post("/api/export", json!({ "spec": spec, "target": "css", "options": {}, "revision": 3 }))
+        .post(
+            "/api/export",
+            json!({ "spec": spec, "target": "css", "options": {}, "revision": 3 }),
+        )
         .await;
     assert_eq!(css["files"][0]["text"], json!(files["theme.css"]));
     let page = &files["README.md"];
@@ -97,12 +134,18 @@ async fn a_target_that_cannot_be_written_does_not_stop_an_archive() {
     spec["tokens"] = json!({ "object": { "value": "#123" } });
     let files = unpacked(packed(&server, &spec, &["css", "kotlin"]).await);
     assert!(files.contains_key("theme.css") && !files.contains_key("ThemeColors.kt"));
-    assert!(files["README.md"].contains("- kotlin: object would be named object, a reserved word of Kotlin"));
-    for (targets, pointer) in
-        [(json!(["kotlin"]), "/spec"), (json!([]), "/targets"), (json!(["none"]), "/target")]
-    {
-        let (status, problem) =
-            server.post("/api/archive", json!({ "spec": spec, "targets": targets })).await;
+    assert!(
+        files["README.md"]
+            .contains("- kotlin: object would be named object, a reserved word of Kotlin")
+    );
+    for (targets, pointer) in [
+        (json!(["kotlin"]), "/spec"),
+        (json!([]), "/targets"),
+        (json!(["none"]), "/target"),
+    ] {
+        let (status, problem) = server
+            .post("/api/archive", json!({ "spec": spec, "targets": targets }))
+            .await;
         assert_eq!(
             (status, &problem["problems"][0]["pointer"]),
             (StatusCode::UNPROCESSABLE_ENTITY, &json!(pointer))
@@ -114,7 +157,10 @@ async fn a_target_that_cannot_be_written_does_not_stop_an_archive() {
 async fn files_are_read_into_a_document_or_told_why_not() {
     let server = Server::start().await;
     let (_, written) = server
-        .post("/api/export", json!({ "spec": tern("#0f5c7a"), "target": "tokens", "options": {} }))
+        .post(
+            "/api/export",
+            json!({ "spec": tern("#0f5c7a"), "target": "tokens", "options": {} }),
+        )
         .await;
     let files: Vec<Value> = written["files"]
         .as_array()
@@ -123,10 +169,21 @@ async fn files_are_read_into_a_document_or_told_why_not() {
         .map(|f| json!({ "name": f["path"], "text": f["text"] }))
         .collect();
     let (status, read) = server.post("/api/read", json!({ "files": files })).await;
-    assert_eq!((status, &read["spec"], &read["problems"]), (StatusCode::OK, &tern("#0f5c7a"), &json!([])));
+    assert_eq!(
+        (status, &read["spec"], &read["problems"]),
+        (StatusCode::OK, &tern("#0f5c7a"), &json!([]))
+    );
     let bad = json!({ "a": { "$type": "color", "$value": "bleu" } }).to_string();
-    let (_, read) = server.post("/api/read", json!({ "files": [{ "name": "a.json", "text": bad }] })).await;
-    assert_eq!((&read["spec"], &read["problems"][0]["place"]), (&Value::Null, &json!("a")));
+    let (_, read) = server
+        .post(
+            "/api/read",
+            json!({ "files": [{ "name": "a.json", "text": bad }] }),
+        )
+        .await;
+    assert_eq!(
+        (&read["spec"], &read["problems"][0]["place"]),
+        (&Value::Null, &json!("a"))
+    );
 }
 
 #[tokio::test]
@@ -135,7 +192,10 @@ async fn an_export_equals_what_the_command_writes() {
     let body = json!({ "spec": tern("#0f5c7a"), "target": "css", "options": { "prefix": "bsf" } });
     let (_, written) = server.post("/api/export", body).await;
     assert_eq!(written["files"][0]["path"], "theme.css");
-    assert_eq!(written["command"], "rhodon export theme.rhodon.json --target css --set prefix=bsf --out .");
+    assert_eq!(
+        written["command"],
+        "rhodon export theme.rhodon.json --target css --set prefix=bsf --out ."
+    );
     let body = json!({ "spec": tern("#0f5c7a"), "target": "css", "options": { "prefix": "; rm" } });
     let (status, problem) = server.post("/api/export", body).await;
     assert_eq!(

@@ -25,31 +25,49 @@ impl Server {
         load_demo(&store).await.unwrap();
         let listener = tokio::net::TcpListener::bind("127.0.0.1:0").await.unwrap();
         let address = listener.local_addr().unwrap();
-        tokio::spawn(
-            async move { axum::serve(listener, router(store, Live::start(database), address)).await },
-        );
-        Self { address, client: Client::new() }
+        tokio::spawn(async move {
+            axum::serve(listener, router(store, Live::start(database), address)).await
+        });
+        Self {
+            address,
+            client: Client::new(),
+        }
     }
 
     fn ask(&self, method: Method, path: &str) -> RequestBuilder {
-        self.client.request(method, format!("http://{}{path}", self.address))
+        self.client
+            .request(method, format!("http://{}{path}", self.address))
     }
 
     async fn get(&self, path: &str) -> (StatusCode, Value) {
-        self.answer(&Method::GET, path, self.ask(Method::GET, path)).await
+        self.answer(&Method::GET, path, self.ask(Method::GET, path))
+            .await
     }
 
     async fn post(&self, path: &str, body: Value) -> (StatusCode, Value) {
-        self.answer(&Method::POST, path, self.ask(Method::POST, path).json(&body)).await
+        self.answer(
+            &Method::POST,
+            path,
+            self.ask(Method::POST, path).json(&body),
+        )
+        .await
     }
 
     async fn put(&self, path: &str, base: i64, body: Value) -> (StatusCode, Value) {
-        let request = self.ask(Method::PUT, path).header("if-match", format!("\"{base}\"")).json(&body);
+        let request = self
+            .ask(Method::PUT, path)
+            .header("if-match", format!("\"{base}\""))
+            .json(&body);
         self.answer(&Method::PUT, path, request).await
     }
 
     /// Sends a request; its answer must be as it is documented.
-    async fn answer(&self, method: &Method, path: &str, request: RequestBuilder) -> (StatusCode, Value) {
+    async fn answer(
+        &self,
+        method: &Method,
+        path: &str,
+        request: RequestBuilder,
+    ) -> (StatusCode, Value) {
         let (status, body) = read(request.send().await.unwrap()).await;
         contract::check(method, path, status, &body);
         (status, body)
@@ -58,8 +76,15 @@ impl Server {
 
 async fn read(response: Response) -> (StatusCode, Value) {
     let status = response.status();
-    let kind = response.headers()["content-type"].to_str().unwrap().to_owned();
-    let expected = if status.is_success() { "application/json" } else { "application/problem+json" };
+    let kind = response.headers()["content-type"]
+        .to_str()
+        .unwrap()
+        .to_owned();
+    let expected = if status.is_success() {
+        "application/json"
+    } else {
+        "application/problem+json"
+    };
     assert_eq!(kind, expected, "{status}");
     (status, response.json().await.unwrap())
 }
@@ -71,31 +96,73 @@ fn tern(code: &str) -> Value {
 #[tokio::test]
 async fn a_theme_is_created_saved_undone_and_redone() {
     let server = Server::start().await;
-    let (status, made) = server.post("/api/themes", json!({ "spec": tern("#0f5c7a") })).await;
-    assert_eq!((status, &made["slug"], &made["revision"]), (StatusCode::CREATED, &json!("tern"), &json!(1)));
-    let (status, saved) =
-        server.put("/api/themes/tern", 1, json!({ "spec": tern("#112233"), "label": "darker" })).await;
-    assert_eq!((status, &saved["revision"], &saved["canUndo"]), (StatusCode::OK, &json!(2), &json!(true)));
+    let (status, made) = server
+        .post("/api/themes", json!({ "spec": tern("#0f5c7a") }))
+        .await;
+    assert_eq!(
+        (status, &made["slug"], &made["revision"]),
+        (StatusCode::CREATED, &json!("tern"), &json!(1))
+    );
+    let (status, saved) = server
+        .put(
+            "/api/themes/tern",
+            1,
+            json!({ "spec": tern("#112233"), "label": "darker" }),
+        )
+        .await;
+    assert_eq!(
+        (status, &saved["revision"], &saved["canUndo"]),
+        (StatusCode::OK, &json!(2), &json!(true))
+    );
 
-    let request = server.ask(Method::POST, "/api/themes/tern/undo").header("if-match", "\"2\"");
+    let request = server
+        .ask(Method::POST, "/api/themes/tern/undo")
+        .header("if-match", "\"2\"");
     let (_, undone) = read(request.send().await.unwrap()).await;
-    assert_eq!((&undone["revision"], &undone["canRedo"]), (&json!(1), &json!(true)));
+    assert_eq!(
+        (&undone["revision"], &undone["canRedo"]),
+        (&json!(1), &json!(true))
+    );
     assert_eq!(undone["spec"]["brand"][0]["color"], "#0f5c7a");
-    let request = server.ask(Method::POST, "/api/themes/tern/redo").header("if-match", "\"1\"");
-    assert_eq!(read(request.send().await.unwrap()).await.1["label"], "darker");
+    let request = server
+        .ask(Method::POST, "/api/themes/tern/redo")
+        .header("if-match", "\"1\"");
+    assert_eq!(
+        read(request.send().await.unwrap()).await.1["label"],
+        "darker"
+    );
     let (_, list) = server.get("/api/themes/tern/revisions").await;
     assert_eq!(list.as_array().unwrap().len(), 2);
-    assert_eq!(server.get("/api/themes/tern/revisions/1").await.1["spec"], tern("#0f5c7a"));
+    assert_eq!(
+        server.get("/api/themes/tern/revisions/1").await.1["spec"],
+        tern("#0f5c7a")
+    );
 }
 
 #[tokio::test]
 async fn a_stale_write_gets_409_with_both_revisions() {
     let server = Server::start().await;
-    server.post("/api/themes", json!({ "spec": tern("#0f5c7a") })).await;
-    server.put("/api/themes/tern", 1, json!({ "spec": tern("#112233"), "label": "theirs" })).await;
-    let (status, problem) =
-        server.put("/api/themes/tern", 1, json!({ "spec": tern("#445566"), "label": "mine" })).await;
-    assert_eq!((status, &problem["type"]), (StatusCode::CONFLICT, &json!("/problems/stale-revision")));
+    server
+        .post("/api/themes", json!({ "spec": tern("#0f5c7a") }))
+        .await;
+    server
+        .put(
+            "/api/themes/tern",
+            1,
+            json!({ "spec": tern("#112233"), "label": "theirs" }),
+        )
+        .await;
+    let (status, problem) = server
+        .put(
+            "/api/themes/tern",
+            1,
+            json!({ "spec": tern("#445566"), "label": "mine" }),
+        )
+        .await;
+    assert_eq!(
+        (status, &problem["type"]),
+        (StatusCode::CONFLICT, &json!("/problems/stale-revision"))
+    );
     assert_eq!(
         (&problem["current"]["label"], &problem["base"]["label"]),
         (&json!("theirs"), &json!("created"))
@@ -107,7 +174,12 @@ async fn a_stale_write_gets_409_with_both_revisions() {
 async fn a_write_must_say_what_it_is_based_on() {
     let server = Server::start().await;
     let body = json!({ "spec": tern("#0f5c7a"), "label": "x" });
-    let response = server.ask(Method::PUT, "/api/themes/night-crossing").json(&body).send().await.unwrap();
+    let response = server
+        .ask(Method::PUT, "/api/themes/night-crossing")
+        .json(&body)
+        .send()
+        .await
+        .unwrap();
     assert_eq!(read(response).await.0, StatusCode::PRECONDITION_REQUIRED);
 }
 
@@ -120,16 +192,27 @@ async fn every_problem_of_a_document_is_told_with_its_place() {
     });
     let (status, problem) = server.post("/api/derive", json!({ "spec": spec })).await;
     assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
-    let places: Vec<&str> =
-        problem["problems"].as_array().unwrap().iter().map(|p| p["pointer"].as_str().unwrap()).collect();
-    assert_eq!(places, ["/spec/colour", "/spec/name", "/spec/brand/0/color"]);
+    let places: Vec<&str> = problem["problems"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|p| p["pointer"].as_str().unwrap())
+        .collect();
+    assert_eq!(
+        places,
+        ["/spec/colour", "/spec/name", "/spec/brand/0/color"]
+    );
 }
 
 #[tokio::test]
 async fn bad_bodies_have_the_one_shape() {
     let server = Server::start().await;
     let send = |body: &'static str, kind: &'static str| {
-        server.ask(Method::POST, "/api/color").header("content-type", kind).body(body).send()
+        server
+            .ask(Method::POST, "/api/color")
+            .header("content-type", kind)
+            .body(body)
+            .send()
     };
     for (body, kind, status) in [
         ("{", "application/json", 400),
@@ -139,26 +222,52 @@ async fn bad_bodies_have_the_one_shape() {
         ("text", "text/plain", 415),
     ] {
         let (found, problem) = read(send(body, kind).await.unwrap()).await;
-        assert_eq!((found.as_u16(), problem["status"].as_u64()), (status, Some(u64::from(status))), "{body}");
+        assert_eq!(
+            (found.as_u16(), problem["status"].as_u64()),
+            (status, Some(u64::from(status))),
+            "{body}"
+        );
     }
     let large = format!("{{\"text\": \"{}\"}}", "x".repeat(3_000_000));
-    let request =
-        server.ask(Method::POST, "/api/color").header("content-type", "application/json").body(large);
-    assert_eq!(read(request.send().await.unwrap()).await.0, StatusCode::PAYLOAD_TOO_LARGE);
+    let request = server
+        .ask(Method::POST, "/api/color")
+        .header("content-type", "application/json")
+        .body(large);
+    assert_eq!(
+        read(request.send().await.unwrap()).await.0,
+        StatusCode::PAYLOAD_TOO_LARGE
+    );
     assert_eq!(server.get("/api/nothing").await.0, StatusCode::NOT_FOUND);
-    assert_eq!(server.get("/api/themes/nobody").await.0, StatusCode::NOT_FOUND);
+    assert_eq!(
+        server.get("/api/themes/nobody").await.0,
+        StatusCode::NOT_FOUND
+    );
 }
 
 #[tokio::test]
 async fn a_child_theme_derives_with_its_parent() {
     let server = Server::start().await;
     let (_, child) = server.get("/api/themes/night-crossing").await;
-    let (status, derived) = server.post("/api/derive", json!({ "spec": child["spec"] })).await;
+    let (status, derived) = server
+        .post("/api/derive", json!({ "spec": child["spec"] }))
+        .await;
     assert_eq!(status, StatusCode::OK);
-    let scales: Vec<&str> =
-        derived["scales"].as_array().unwrap().iter().map(|s| s["slug"].as_str().unwrap()).collect();
-    assert!(scales.contains(&"petrol") && scales.contains(&"midwatch"), "{scales:?}");
-    let petrol = derived["tokens"].as_array().unwrap().iter().find(|t| t["path"] == "petrol.600").unwrap();
+    let scales: Vec<&str> = derived["scales"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|s| s["slug"].as_str().unwrap())
+        .collect();
+    assert!(
+        scales.contains(&"petrol") && scales.contains(&"midwatch"),
+        "{scales:?}"
+    );
+    let petrol = derived["tokens"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .find(|t| t["path"] == "petrol.600")
+        .unwrap();
     assert_eq!(
         (&petrol["light"]["origin"], &petrol["light"]["value"]),
         (&json!("inherited"), &json!("#0f5c7a"))
@@ -177,9 +286,19 @@ async fn a_preview_tells_what_moved() {
     let body = json!({ "spec": tern("#0f5c7b"), "before": tern("#0f5c7a") });
     let (_, preview) = server.post("/api/preview", body).await;
     let changes = preview["wake"]["changes"].as_array().unwrap();
-    assert!(changes.iter().any(|c| c["path"] == "deep.600" && c["after"] == "#0f5c7b"), "{changes:?}");
+    assert!(
+        changes
+            .iter()
+            .any(|c| c["path"] == "deep.600" && c["after"] == "#0f5c7b"),
+        "{changes:?}"
+    );
     assert_eq!(preview["sheets"].as_array().unwrap().len(), 2);
-    assert!(preview["sheets"][0].as_str().unwrap().contains("--deep-600: #0f5c7b;"));
+    assert!(
+        preview["sheets"][0]
+            .as_str()
+            .unwrap()
+            .contains("--deep-600: #0f5c7b;")
+    );
 }
 
 #[tokio::test]
@@ -193,7 +312,9 @@ async fn added_colours_get_slugs_that_are_free_here_and_in_the_parent() {
         { "name": "Mast", "color": "#333333" },
         { "name": "Ærø", "color": "#444444" },
     ]);
-    let (status, added) = server.post("/api/add-brand", json!({ "spec": child, "colors": colors })).await;
+    let (status, added) = server
+        .post("/api/add-brand", json!({ "spec": child, "colors": colors }))
+        .await;
     assert_eq!(status, StatusCode::OK, "{added}");
     let brand = added["spec"]["brand"].as_array().unwrap();
     let slugs: Vec<&str> = brand.iter().map(|b| b["slug"].as_str().unwrap()).collect();
@@ -202,21 +323,46 @@ async fn added_colours_get_slugs_that_are_free_here_and_in_the_parent() {
     let (status, problem) = server.post("/api/add-brand", bad).await;
     assert_eq!(
         (status, &problem["problems"][0]["pointer"]),
-        (StatusCode::UNPROCESSABLE_ENTITY, &json!("/spec/brand/0/color"))
+        (
+            StatusCode::UNPROCESSABLE_ENTITY,
+            &json!("/spec/brand/0/color")
+        )
     );
 }
 
 #[tokio::test]
 async fn other_hosts_and_other_origins_are_refused() {
     let server = Server::start().await;
-    let request = server.ask(Method::GET, "/api/themes").header("host", "evil.example");
-    assert_eq!(read(request.send().await.unwrap()).await.0, StatusCode::MISDIRECTED_REQUEST);
+    let request = server
+        .ask(Method::GET, "/api/themes")
+        .header("host", "evil.example");
+    assert_eq!(
+        read(request.send().await.unwrap()).await.0,
+        StatusCode::MISDIRECTED_REQUEST
+    );
     let write = |origin: String| {
-        server.ask(Method::POST, "/api/color").header("origin", origin).json(&json!({ "text": "red" })).send()
+        server
+            .ask(Method::POST, "/api/color")
+            .header("origin", origin)
+            .json(&json!({ "text": "red" }))
+            .send()
     };
-    assert_eq!(read(write("http://evil.example".into()).await.unwrap()).await.0, StatusCode::FORBIDDEN);
-    assert_eq!(read(write("null".into()).await.unwrap()).await.0, StatusCode::FORBIDDEN);
-    assert_eq!(read(write(format!("http://{}", server.address)).await.unwrap()).await.0, StatusCode::OK);
+    assert_eq!(
+        read(write("http://evil.example".into()).await.unwrap())
+            .await
+            .0,
+        StatusCode::FORBIDDEN
+    );
+    assert_eq!(
+        read(write("null".into()).await.unwrap()).await.0,
+        StatusCode::FORBIDDEN
+    );
+    assert_eq!(
+        read(write(format!("http://{}", server.address)).await.unwrap())
+            .await
+            .0,
+        StatusCode::OK
+    );
 }
 
 #[tokio::test]
@@ -225,10 +371,27 @@ async fn pages_come_with_a_strict_policy_and_a_fresh_nonce() {
     let mut policies = Vec::new();
     for path in ["/", "/themes/brindle-sound-ferries/stave"] {
         let response = server.ask(Method::GET, path).send().await.unwrap();
-        assert_eq!(response.status(), StatusCode::OK, "{path}: build the front end first, as bin/test does");
-        let policy = response.headers()["content-security-policy"].to_str().unwrap().to_owned();
-        assert!(policy.contains("script-src 'self';") && !policy.contains("unsafe"), "{policy}");
-        let nonce = policy.split("'nonce-").nth(1).unwrap().split('\'').next().unwrap().to_owned();
+        assert_eq!(
+            response.status(),
+            StatusCode::OK,
+            "{path}: build the front end first, as bin/test does"
+        );
+        let policy = response.headers()["content-security-policy"]
+            .to_str()
+            .unwrap()
+            .to_owned();
+        assert!(
+            policy.contains("script-src 'self';") && !policy.contains("unsafe"),
+            "{policy}"
+        );
+        let nonce = policy
+            .split("'nonce-")
+            .nth(1)
+            .unwrap()
+            .split('\'')
+            .next()
+            .unwrap()
+            .to_owned();
         let html = response.text().await.unwrap();
         assert!(html.contains(&nonce) && !html.contains("__CSP_NONCE__"));
         policies.push(policy);
@@ -241,22 +404,47 @@ async fn pages_come_with_a_strict_policy_and_a_fresh_nonce() {
 #[tokio::test]
 async fn deleting_and_bringing_back() {
     let server = Server::start().await;
-    let gone = server.ask(Method::DELETE, "/api/themes/brindle-sound-ferries").send().await.unwrap();
+    let gone = server
+        .ask(Method::DELETE, "/api/themes/brindle-sound-ferries")
+        .send()
+        .await
+        .unwrap();
     let (status, problem) = read(gone).await;
-    assert_eq!((status, &problem["type"]), (StatusCode::CONFLICT, &json!("/problems/has-children")));
-    let (_, gone) =
-        read(server.ask(Method::DELETE, "/api/themes/night-crossing").send().await.unwrap()).await;
-    assert_eq!(server.get("/api/themes/night-crossing").await.0, StatusCode::NOT_FOUND);
-    let (_, back) = server.post("/api/deleted-themes/restore", json!({ "id": gone["id"] })).await;
+    assert_eq!(
+        (status, &problem["type"]),
+        (StatusCode::CONFLICT, &json!("/problems/has-children"))
+    );
+    let (_, gone) = read(
+        server
+            .ask(Method::DELETE, "/api/themes/night-crossing")
+            .send()
+            .await
+            .unwrap(),
+    )
+    .await;
+    assert_eq!(
+        server.get("/api/themes/night-crossing").await.0,
+        StatusCode::NOT_FOUND
+    );
+    let (_, back) = server
+        .post("/api/deleted-themes/restore", json!({ "id": gone["id"] }))
+        .await;
     assert_eq!(back["slug"], "night-crossing");
-    let (_, copy) =
-        read(server.ask(Method::POST, "/api/themes/night-crossing/duplicate").send().await.unwrap()).await;
+    let (_, copy) = read(
+        server
+            .ask(Method::POST, "/api/themes/night-crossing/duplicate")
+            .send()
+            .await
+            .unwrap(),
+    )
+    .await;
     assert_eq!(copy["name"], "Night Crossing copy");
 }
 
 #[tokio::test]
 async fn the_published_description_is_up_to_date() {
-    let committed: Value = serde_json::from_str(include_str!("../../../../docs/openapi.json")).unwrap();
+    let committed: Value =
+        serde_json::from_str(include_str!("../../../../docs/openapi.json")).unwrap();
     let message = "run `rhodon openapi > docs/openapi.json` and generate the front end's types";
     assert!(committed == rhodon_server::openapi(), "{message}");
 }
@@ -264,16 +452,27 @@ async fn the_published_description_is_up_to_date() {
 #[tokio::test]
 async fn a_second_window_hears_of_a_change() {
     let server = Server::start().await;
-    let (_, made) = server.post("/api/themes", json!({ "spec": tern("#0f5c7a") })).await;
+    let (_, made) = server
+        .post("/api/themes", json!({ "spec": tern("#0f5c7a") }))
+        .await;
     let mut stream = server.ask(Method::GET, "/api/events").send().await.unwrap();
     assert_eq!(stream.headers()["content-type"], "text/event-stream");
     let wanted = format!("data:{{\"id\":{},\"revision\":2}}", made["id"]);
     // The listener may still be connecting: write until the news arrives.
     for base in 1..=20 {
-        server.put("/api/themes/tern", base, json!({ "spec": tern("#112233"), "label": "darker" })).await;
-        let news = tokio::time::timeout(std::time::Duration::from_millis(500), stream.chunk()).await;
+        server
+            .put(
+                "/api/themes/tern",
+                base,
+                json!({ "spec": tern("#112233"), "label": "darker" }),
+            )
+            .await;
+        let news =
+            tokio::time::timeout(std::time::Duration::from_millis(500), stream.chunk()).await;
         if let Ok(Ok(Some(bytes))) = news {
-            let text = String::from_utf8(bytes.to_vec()).unwrap().replace("data: ", "data:");
+            let text = String::from_utf8(bytes.to_vec())
+                .unwrap()
+                .replace("data: ", "data:");
             let expected = wanted.replace(":2}", &format!(":{}}}", base + 1));
             assert!(text.contains(&expected), "{text} {expected}");
             return;
@@ -285,10 +484,19 @@ async fn a_second_window_hears_of_a_change() {
 #[tokio::test]
 async fn an_earlier_revision_is_restored_as_a_new_one() {
     let server = Server::start().await;
-    server.post("/api/themes", json!({ "spec": tern("#0f5c7a") })).await;
-    server.put("/api/themes/tern", 1, json!({ "spec": tern("#112233"), "label": "darker" })).await;
-    let request =
-        server.ask(Method::POST, "/api/themes/tern/revisions/1/restore").header("if-match", "\"2\"");
+    server
+        .post("/api/themes", json!({ "spec": tern("#0f5c7a") }))
+        .await;
+    server
+        .put(
+            "/api/themes/tern",
+            1,
+            json!({ "spec": tern("#112233"), "label": "darker" }),
+        )
+        .await;
+    let request = server
+        .ask(Method::POST, "/api/themes/tern/revisions/1/restore")
+        .header("if-match", "\"2\"");
     let (status, back) = read(request.send().await.unwrap()).await;
     assert_eq!(
         (status, &back["revision"], &back["label"]),
@@ -296,8 +504,12 @@ async fn an_earlier_revision_is_restored_as_a_new_one() {
     );
     assert_eq!(back["spec"], tern("#0f5c7a"));
     let (_, list) = server.get("/api/themes/tern/revisions").await;
-    let scales: Vec<usize> =
-        list.as_array().unwrap().iter().map(|r| r["scales"].as_array().unwrap().len()).collect();
+    let scales: Vec<usize> = list
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|r| r["scales"].as_array().unwrap().len())
+        .collect();
     assert_eq!(scales, [1, 1, 1]);
 }
 
@@ -314,8 +526,13 @@ async fn a_child_is_derived_anew_when_its_parent_changes() {
     let (_, parent) = server.get("/api/themes/brindle-sound-ferries").await;
     let mut spec = parent["spec"].clone();
     spec["brand"][0]["color"] = json!("#0f5c7b");
-    let (status, _) =
-        server.put("/api/themes/brindle-sound-ferries", 1, json!({ "spec": spec, "label": "bluer" })).await;
+    let (status, _) = server
+        .put(
+            "/api/themes/brindle-sound-ferries",
+            1,
+            json!({ "spec": spec, "label": "bluer" }),
+        )
+        .await;
     assert_eq!(status, StatusCode::OK);
     assert_eq!(petrol(&ask().await.1), "#0f5c7b");
 }
@@ -323,27 +540,57 @@ async fn a_child_is_derived_anew_when_its_parent_changes() {
 #[tokio::test]
 async fn the_same_document_gives_the_same_answer() {
     let server = Server::start().await;
-    let first = server.post("/api/derive", json!({ "spec": tern("#0f5c7a") })).await;
-    assert_eq!(first, server.post("/api/derive", json!({ "spec": tern("#0f5c7a") })).await);
-    let request = server.ask(Method::POST, "/api/derive").header("content-type", "text/plain").body("{}");
-    assert_eq!(read(request.send().await.unwrap()).await.0, StatusCode::UNSUPPORTED_MEDIA_TYPE);
+    let first = server
+        .post("/api/derive", json!({ "spec": tern("#0f5c7a") }))
+        .await;
+    assert_eq!(
+        first,
+        server
+            .post("/api/derive", json!({ "spec": tern("#0f5c7a") }))
+            .await
+    );
+    let request = server
+        .ask(Method::POST, "/api/derive")
+        .header("content-type", "text/plain")
+        .body("{}");
+    assert_eq!(
+        read(request.send().await.unwrap()).await.0,
+        StatusCode::UNSUPPORTED_MEDIA_TYPE
+    );
 }
 
 #[tokio::test]
 async fn lists_companions_and_renaming() {
     let server = Server::start().await;
-    let (_, items) = server.post("/api/colors", json!({ "text": "Sea: 0f5c7a; bluish" })).await;
-    assert_eq!((&items[0]["name"], &items[0]["css"]), (&json!("Sea"), &json!("#0f5c7a")));
-    assert!(items[1]["error"].as_str().unwrap().starts_with("expected"), "{items}");
+    let (_, items) = server
+        .post("/api/colors", json!({ "text": "Sea: 0f5c7a; bluish" }))
+        .await;
+    assert_eq!(
+        (&items[0]["name"], &items[0]["css"]),
+        (&json!("Sea"), &json!("#0f5c7a"))
+    );
+    assert!(
+        items[1]["error"].as_str().unwrap().starts_with("expected"),
+        "{items}"
+    );
 
-    let (_, found) = server.post("/api/companions", json!({ "color": "#0f5c7a", "draw": 3 })).await;
-    assert_eq!(found, server.post("/api/companions", json!({ "color": "#0f5c7a", "draw": 3 })).await.1);
+    let (_, found) = server
+        .post("/api/companions", json!({ "color": "#0f5c7a", "draw": 3 }))
+        .await;
+    assert_eq!(
+        found,
+        server
+            .post("/api/companions", json!({ "color": "#0f5c7a", "draw": 3 }))
+            .await
+            .1
+    );
     assert_eq!(found["wheel"].as_array().unwrap().len(), 36);
 
     let body = json!({ "spec": tern("#0f5c7a"), "brand": "deep", "name": "Shallow" });
     let (_, renamed) = server.post("/api/rename-brand", body).await;
     assert_eq!(renamed["spec"]["brand"][0]["slug"], "shallow");
-    let body = json!({ "spec": tern("#0f5c7a"), "brand": "deep", "name": "Deep", "slug": "Not A Slug" });
+    let body =
+        json!({ "spec": tern("#0f5c7a"), "brand": "deep", "name": "Deep", "slug": "Not A Slug" });
     let (status, problem) = server.post("/api/rename-brand", body).await;
     assert_eq!(
         (status, &problem["problems"][0]["pointer"]),

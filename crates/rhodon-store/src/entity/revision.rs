@@ -21,7 +21,11 @@ pub struct Model {
 
 #[derive(Copy, Clone, Debug, EnumIter, DeriveRelation)]
 pub enum Relation {
-    #[sea_orm(belongs_to = "super::theme::Entity", from = "Column::ThemeId", to = "super::theme::Column::Id")]
+    #[sea_orm(
+        belongs_to = "super::theme::Entity",
+        from = "Column::ThemeId",
+        to = "super::theme::Column::Id"
+    )]
     Theme,
 }
 

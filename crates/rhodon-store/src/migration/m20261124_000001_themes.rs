@@ -1,7 +1,9 @@
 //! Themes and revisions.
 
 use sea_orm_migration::prelude::*;
-use sea_orm_migration::schema::{integer, integer_null, json_binary, pk_uuid, text, text_null, uuid};
+use sea_orm_migration::schema::{
+    integer, integer_null, json_binary, pk_uuid, text, text_null, uuid,
+};
 
 #[derive(DeriveMigrationName)]
 pub(crate) struct Migration;
@@ -27,14 +29,16 @@ enum Revision {
     Number,
     Label,
     CameFrom,
-    Spec,
+    Document,
     CreatedAt,
 }
 
 /// A time that PostgreSQL fills in.
 fn now(column: impl IntoIden) -> ColumnDef {
     let mut def = ColumnDef::new(column);
-    def.timestamp_with_time_zone().not_null().default(Expr::current_timestamp());
+    def.timestamp_with_time_zone()
+        .not_null()
+        .default(Expr::current_timestamp());
     def
 }
 
@@ -60,8 +64,11 @@ impl MigrationTrait for Migration {
                 "CREATE UNIQUE INDEX theme_slug_live ON theme (slug) WHERE deleted_at IS NULL",
             )
             .await?;
-        let order =
-            Index::create().name("theme_updated_at").table(Theme::Table).col(Theme::UpdatedAt).to_owned();
+        let order = Index::create()
+            .name("theme_updated_at")
+            .table(Theme::Table)
+            .col(Theme::UpdatedAt)
+            .to_owned();
         manager.create_index(order).await?;
 
         let revisions = Table::create()
@@ -92,7 +99,11 @@ impl MigrationTrait for Migration {
     }
 
     async fn down(&self, manager: &SchemaManager) -> Result<(), DbErr> {
-        manager.drop_table(Table::drop().table(Revision::Table).to_owned()).await?;
-        manager.drop_table(Table::drop().table(Theme::Table).to_owned()).await
+        manager
+            .drop_table(Table::drop().table(Revision::Table).to_owned())
+            .await?;
+        manager
+            .drop_table(Table::drop().table(Theme::Table).to_owned())
+            .await
     }
 }

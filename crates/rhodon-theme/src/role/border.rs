@@ -6,10 +6,21 @@ use super::pick::{Needs, Reach};
 
 pub(crate) fn paint(p: &mut Painter<'_>) {
     let neutral = p.neutral();
-    let subtle = p.pick(neutral, p.by_mode(88.0, 24.0), Reach::NEAR, Needs { on: &[], ratio: 1.0 });
+    let subtle = p.pick(
+        neutral,
+        p.by_mode(88.0, 24.0),
+        Reach::NEAR,
+        Needs {
+            on: &[],
+            ratio: 1.0,
+        },
+    );
     p.put("border.subtle", subtle);
     let surfaces = p.surfaces.clone();
-    let needs = Needs { on: &surfaces, ratio: GRAPHIC };
+    let needs = Needs {
+        on: &surfaces,
+        ratio: GRAPHIC,
+    };
     let strong = p.pick(neutral, p.by_mode(50.0, 58.0), Reach::WIDE, needs);
     let id = p.put("border.strong", strong);
     p.pair_on_surfaces(id, GRAPHIC);

@@ -6,7 +6,9 @@
 
 use std::sync::LazyLock;
 
-use rhodon_color::{ContrastOn, HueSlice, Oklab, Rgb8, Vision, VisionKind, luminance_from_lightness};
+use rhodon_color::{
+    ContrastOn, HueSlice, Oklab, Rgb8, Vision, VisionKind, luminance_from_lightness,
+};
 
 use super::GRAPHIC;
 use super::painter::{Choice, Painter};
@@ -31,16 +33,24 @@ impl Seen {
     fn new(code: Rgb8) -> Self {
         let lab = |c: Rgb8| Oklab::from_linear(c.to_linear());
         let [p, d, t] = VISIONS.each_ref().map(|vision| lab(vision.see(code)));
-        Self { code, eyes: [lab(code), p, d, t] }
+        Self {
+            code,
+            eyes: [lab(code), p, d, t],
+        }
     }
 
     /// Least distance in any kind of vision.
     fn distance(&self, other: &Self) -> f32 {
-        self.eyes.iter().zip(other.eyes).map(|(a, b)| a.distance(b)).fold(f64::INFINITY, f64::min) as f32
+        self.eyes
+            .iter()
+            .zip(other.eyes)
+            .map(|(a, b)| a.distance(b))
+            .fold(f64::INFINITY, f64::min) as f32
     }
 }
 
-static VISIONS: LazyLock<[Vision; 3]> = LazyLock::new(|| VisionKind::ALL.map(|kind| Vision::new(kind, 1.0)));
+static VISIONS: LazyLock<[Vision; 3]> =
+    LazyLock::new(|| VisionKind::ALL.map(|kind| Vision::new(kind, 1.0)));
 
 /// The colours to choose from, and how far apart any two are. Both are the same for every theme.
 struct Candidates {
@@ -65,11 +75,16 @@ impl Candidates {
                 let y = luminance_from_lightness(*tone);
                 for (share, most) in STRENGTHS {
                     let chroma = (share * slice.max_chroma(y)).min(most);
-                    colors.push(Seen::new(Rgb8::from_linear_clipped(slice.linear_at(y, chroma))));
+                    colors.push(Seen::new(Rgb8::from_linear_clipped(
+                        slice.linear_at(y, chroma),
+                    )));
                 }
             }
         }
-        let distances = colors.iter().flat_map(|a| colors.iter().map(|b| a.distance(b))).collect();
+        let distances = colors
+            .iter()
+            .flat_map(|a| colors.iter().map(|b| a.distance(b)))
+            .collect();
         Self { colors, distances }
     }
 
@@ -82,8 +97,17 @@ impl Candidates {
     /// Indices of `count` candidates that show, apart from each other and from `first`.
     fn choose(&self, shows: impl Fn(Rgb8) -> bool, first: &Seen, count: usize) -> Vec<usize> {
         // What does not show is nearer than anything, so that it is never the furthest.
-        let from_first: Vec<f32> =
-            self.colors.iter().map(|c| if shows(c.code) { c.distance(first) } else { -1.0 }).collect();
+        let from_first: Vec<f32> = self
+            .colors
+            .iter()
+            .map(|c| {
+                if shows(c.code) {
+                    c.distance(first)
+                } else {
+                    -1.0
+                }
+            })
+            .collect();
         let mut nearest = from_first.clone();
         let mut chosen: Vec<usize> = Vec::with_capacity(count);
         for _ in 0..count {
@@ -128,7 +152,9 @@ fn furthest(distances: &[f32]) -> usize {
 }
 
 pub(crate) fn paint(p: &mut Painter<'_>) {
-    let Some(edge) = p.find("primary.edge") else { return };
+    let Some(edge) = p.find("primary.edge") else {
+        return;
+    };
     let grounds = [p.surfaces[0], p.surfaces[1]];
     let set = match p.mode {
         Mode::Light => &CANDIDATES[0],
@@ -141,7 +167,14 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
     for (n, index) in chosen.into_iter().enumerate() {
         let reason = "far from the other chart colours in every kind of vision".into();
         let color = ColorValue::opaque(set.colors[index].code);
-        ids.push(p.put(format!("chart.{}", n + 2), Choice { color, alias: None, reason }));
+        ids.push(p.put(
+            format!("chart.{}", n + 2),
+            Choice {
+                color,
+                alias: None,
+                reason,
+            },
+        ));
     }
     for id in ids {
         for ground in grounds {

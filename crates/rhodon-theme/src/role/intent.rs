@@ -10,7 +10,11 @@ use crate::derive::{IntentScale, NamedScale};
 use crate::reason::Reason;
 
 /// L\* from the fill to its hover and pressed state, and to the far end of its gradient.
-const STATES: [(&str, f64); 3] = [("fill-hover", 6.0), ("fill-pressed", 12.0), ("gradient-end", 9.0)];
+const STATES: [(&str, f64); 3] = [
+    ("fill-hover", 6.0),
+    ("fill-pressed", 12.0),
+    ("gradient-end", 9.0),
+];
 /// A fill with less L\* than this left changes towards its text instead of away from it.
 const LEAST_LEFT: f64 = 14.0;
 
@@ -23,7 +27,10 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
 
 fn fill(p: &mut Painter<'_>, intent: &IntentScale) {
     let (name, scale) = (&intent.name, &p.on.scales[intent.scale]);
-    let fill = p.put(format!("{name}.fill"), scale.choice(scale.scale.base, intent.reason.clone()));
+    let fill = p.put(
+        format!("{name}.fill"),
+        scale.choice(scale.scale.base, intent.reason.clone()),
+    );
     let code = p.code(fill);
     let text_choice = p.text_on(fill);
     let text = p.put(format!("{name}.fill-text"), text_choice);
@@ -40,11 +47,21 @@ fn fill(p: &mut Painter<'_>, intent: &IntentScale) {
 fn direction(fill: Rgb8, text: Rgb8) -> f64 {
     let lightness = fill.lightness();
     let text_is_light = text.luminance() > fill.luminance();
-    let (away, left) = if text_is_light { (-1.0, lightness) } else { (1.0, 100.0 - lightness) };
+    let (away, left) = if text_is_light {
+        (-1.0, lightness)
+    } else {
+        (1.0, 100.0 - lightness)
+    };
     if left < LEAST_LEFT { -away } else { away }
 }
 
-fn state_choice(p: &Painter<'_>, scale: &NamedScale, fill: Rgb8, move_by: f64, text: RoleId) -> Choice {
+fn state_choice(
+    p: &Painter<'_>,
+    scale: &NamedScale,
+    fill: Rgb8,
+    move_by: f64,
+    text: RoleId,
+) -> Choice {
     let from = fill.lightness();
     let mut distance = move_by;
     // A fill set by hand may leave its text with little to spare: stay where it can be read.
@@ -62,16 +79,26 @@ fn state_choice(p: &Painter<'_>, scale: &NamedScale, fill: Rgb8, move_by: f64, t
 
 fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
     let (name, scale) = (&intent.name, &p.on.scales[intent.scale]);
-    let none = Needs { on: &[], ratio: 1.0 };
+    let none = Needs {
+        on: &[],
+        ratio: 1.0,
+    };
     let tint_choice = p.pick(scale, p.by_mode(93.0, 18.0), Reach::NEAR, none);
     let tint = p.put(format!("{name}.tint"), tint_choice);
     let hover_tone = p.code(tint).lightness() + p.by_mode(-4.0, 6.0);
-    let hover_choice = p.at(scale, hover_tone, "a little further from the page than the tint".into());
+    let hover_choice = p.at(
+        scale,
+        hover_tone,
+        "a little further from the page than the tint".into(),
+    );
     let hover = p.put(format!("{name}.tint-hover"), hover_choice);
 
     let mut grounds = vec![tint, hover];
     grounds.extend(&p.surfaces);
-    let needs = Needs { on: &grounds, ratio: TEXT };
+    let needs = Needs {
+        on: &grounds,
+        ratio: TEXT,
+    };
     let choice = p.fill_or_tone(scale, p.by_mode(37.0, 78.0), needs);
     let text = p.put(format!("{name}.tint-text"), choice);
     for ground in grounds {
@@ -79,7 +106,14 @@ fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
     }
 
     let surfaces = p.surfaces.clone();
-    let choice = p.fill_or_tone(scale, p.by_mode(50.0, 58.0), Needs { on: &surfaces, ratio: GRAPHIC });
+    let choice = p.fill_or_tone(
+        scale,
+        p.by_mode(50.0, 58.0),
+        Needs {
+            on: &surfaces,
+            ratio: GRAPHIC,
+        },
+    );
     let edge = p.put(format!("{name}.edge"), choice);
     p.pair_on_surfaces(edge, GRAPHIC);
 }
@@ -88,11 +122,18 @@ impl Painter<'_> {
     /// The exact colour of the scale where it can be read, else the step nearest a tone.
     pub(crate) fn fill_or_tone(&self, scale: &NamedScale, tone: f64, needs: Needs<'_>) -> Choice {
         let base = scale.scale.base_step().color;
-        let reads =
-            needs.on.iter().all(|id| rhodon_color::contrast_ratio(base, self.code(*id)) >= needs.ratio);
+        let reads = needs
+            .on
+            .iter()
+            .all(|id| rhodon_color::contrast_ratio(base, self.code(*id)) >= needs.ratio);
         if reads {
-            return scale
-                .choice(scale.scale.base, Reason::Itself { scale: scale.name.clone(), ratio: needs.ratio });
+            return scale.choice(
+                scale.scale.base,
+                Reason::Itself {
+                    scale: scale.name.clone(),
+                    ratio: needs.ratio,
+                },
+            );
         }
         self.pick(scale, tone, Reach::WIDE, needs)
     }

@@ -8,17 +8,28 @@ use super::{GRAPHIC, TEXT};
 const STEP: f64 = 8.0;
 
 pub(crate) fn paint(p: &mut Painter<'_>) {
-    let Some(primary) = p.on.intents.first() else { return };
+    let Some(primary) = p.on.intents.first() else {
+        return;
+    };
     let scale = &p.on.scales[primary.scale];
     let surfaces = p.surfaces.clone();
-    let needs = Needs { on: &surfaces, ratio: TEXT };
+    let needs = Needs {
+        on: &surfaces,
+        ratio: TEXT,
+    };
     let rest_choice = p.fill_or_tone(scale, p.by_mode(42.0, 74.0), needs);
     let rest = p.put("link.rest", rest_choice);
     p.pair_on_surfaces(rest, TEXT);
     let from = p.code(rest).lightness();
     for (i, state) in ["hover", "pressed"].into_iter().enumerate() {
         let further = STEP * (i + 1) as f64;
-        let tone = away(from, further, p.by_mode(-1.0, 1.0), p.by_mode((34.0, 26.0), (82.0, 90.0)), i);
+        let tone = away(
+            from,
+            further,
+            p.by_mode(-1.0, 1.0),
+            p.by_mode((34.0, 26.0), (82.0, 90.0)),
+            i,
+        );
         let choice = p.pick(scale, tone, Reach(0.75), needs);
         let id = p.put(format!("link.{state}"), choice);
         p.pair_on_surfaces(id, TEXT);

@@ -5,8 +5,8 @@ use std::sync::Arc;
 
 use rhodon_color::{Rgb8, contrast_ratio};
 
-use crate::book::Book;
 use crate::derive::{IntentScale, NamedScale};
+use crate::overrides::Overrides;
 use crate::reason::Reason;
 use crate::token::{Cell, Mode, Pair};
 use crate::value::{ColorValue, Origin, Value};
@@ -16,7 +16,7 @@ use crate::value::{ColorValue, Origin, Value};
 pub(crate) struct Backdrop<'a> {
     pub scales: &'a [NamedScale],
     pub intents: &'a [IntentScale],
-    pub book: &'a Book,
+    pub overrides: &'a Overrides,
 }
 
 /// A role's value before anybody overrides it.
@@ -95,7 +95,7 @@ impl<'a> Painter<'a> {
             origin: Origin::Derived,
             reason: choice.reason,
         };
-        if let Some(set) = self.on.book.role(&path, self.mode) {
+        if let Some(set) = self.on.overrides.role(&path, self.mode) {
             cell.origin = set.origin;
             cell.alias.clone_from(&set.alias);
             cell.reason = set.reason();
@@ -119,8 +119,11 @@ impl<'a> Painter<'a> {
     /// Adds a role that is another one under a name of its own.
     pub(crate) fn put_same(&mut self, path: impl Into<Arc<str>>, as_role: RoleId) -> RoleId {
         let alias = self.path(as_role).clone();
-        let choice =
-            Choice { color: self.value(as_role), reason: Reason::Follows(alias.clone()), alias: Some(alias) };
+        let choice = Choice {
+            color: self.value(as_role),
+            reason: Reason::Follows(alias.clone()),
+            alias: Some(alias),
+        };
         self.put(path, choice)
     }
 
@@ -146,17 +149,28 @@ impl<'a> Painter<'a> {
 
     fn value(&self, id: RoleId) -> ColorValue {
         // Roles hold nothing but colours: `put` is the only way in.
-        self.roles[id.0].1.value.color().copied().unwrap_or(ColorValue::opaque(Rgb8::BLACK))
+        self.roles[id.0]
+            .1
+            .value
+            .color()
+            .copied()
+            .unwrap_or(ColorValue::opaque(Rgb8::BLACK))
     }
 
     pub(crate) fn find(&self, path: &str) -> Option<RoleId> {
-        self.roles.iter().position(|(p, _)| **p == *path).map(RoleId)
+        self.roles
+            .iter()
+            .position(|(p, _)| **p == *path)
+            .map(RoleId)
     }
 
     /// The neutral scale.
     pub(crate) fn neutral(&self) -> &'a NamedScale {
         let intents = self.on.intents;
-        let neutral = intents.iter().find(|i| i.name.as_str() == "neutral").or(intents.first());
+        let neutral = intents
+            .iter()
+            .find(|i| i.name.as_str() == "neutral")
+            .or(intents.first());
         &self.on.scales[neutral.map_or(0, |i| i.scale)]
     }
 
@@ -165,7 +179,9 @@ impl<'a> Painter<'a> {
         // What was written is followed to its end beforehand: no reference leads to another one.
         let mut awaited = Ahead::new();
         for (id, role) in std::mem::take(&mut self.waiting) {
-            let Some(found) = self.find(&role) else { continue };
+            let Some(found) = self.find(&role) else {
+                continue;
+            };
             let color = self.value(found);
             self.roles[id.0].1.value = Value::Color(color);
             awaited.insert(role, color);
@@ -185,6 +201,10 @@ impl<'a> Painter<'a> {
                 }
             })
             .collect();
-        Painted { roles: self.roles, pairs, awaited }
+        Painted {
+            roles: self.roles,
+            pairs,
+            awaited,
+        }
     }
 }

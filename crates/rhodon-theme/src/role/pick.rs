@@ -33,18 +33,38 @@ impl Reach {
 
 impl Painter<'_> {
     /// A choice on `scale` near `tone` (L\*).
-    pub(crate) fn pick(&self, scale: &NamedScale, tone: f64, reach: Reach, needs: Needs<'_>) -> Choice {
-        let grounds: Vec<ContrastOn> = needs.on.iter().map(|id| ContrastOn::new(self.code(*id))).collect();
+    pub(crate) fn pick(
+        &self,
+        scale: &NamedScale,
+        tone: f64,
+        reach: Reach,
+        needs: Needs<'_>,
+    ) -> Choice {
+        let grounds: Vec<ContrastOn> = needs
+            .on
+            .iter()
+            .map(|id| ContrastOn::new(self.code(*id)))
+            .collect();
         let reads = |code: Rgb8| grounds.iter().all(|g| g.ratio(code) >= needs.ratio);
         let mut order: Vec<usize> = (0..scale.scale.steps.len())
             .filter(|i| (scale.scale.steps[*i].lightness - tone).abs() <= reach.0)
             .collect();
         let distance = |i: &usize| (scale.scale.steps[*i].lightness - tone).abs();
         order.sort_by(|a, b| distance(a).total_cmp(&distance(b)));
-        if let Some(i) = order.into_iter().find(|i| reads(scale.scale.steps[*i].color)) {
+        if let Some(i) = order
+            .into_iter()
+            .find(|i| reads(scale.scale.steps[*i].color))
+        {
             let hardest = self.hardest(scale.scale.steps[i].color, &grounds, needs);
             let readable = hardest.map(|ground| (needs.ratio, ground));
-            return scale.choice(i, Reason::Nearest { scale: scale.name.clone(), tone, readable });
+            return scale.choice(
+                i,
+                Reason::Nearest {
+                    scale: scale.name.clone(),
+                    tone,
+                    readable,
+                },
+            );
         }
         self.solve(scale, tone, &reads, needs)
     }
@@ -57,7 +77,13 @@ impl Painter<'_> {
     }
 
     /// A colour of the scale's own curve: at the tone, or as near to it as it can be read.
-    fn solve(&self, scale: &NamedScale, tone: f64, reads: &dyn Fn(Rgb8) -> bool, needs: Needs<'_>) -> Choice {
+    fn solve(
+        &self,
+        scale: &NamedScale,
+        tone: f64,
+        reads: &dyn Fn(Rgb8) -> bool,
+        needs: Needs<'_>,
+    ) -> Choice {
         let away = match self.mode {
             Mode::Light => -0.5,
             Mode::Dark => 0.5,
@@ -66,8 +92,15 @@ impl Painter<'_> {
         while (0.0..=100.0).contains(&lightness) {
             let code = scale.scale.at_lightness(lightness);
             if reads(code) {
-                let reason = Reason::Between { scale: scale.name.clone(), lightness };
-                return Choice { color: ColorValue::opaque(code), alias: None, reason };
+                let reason = Reason::Between {
+                    scale: scale.name.clone(),
+                    lightness,
+                };
+                return Choice {
+                    color: ColorValue::opaque(code),
+                    alias: None,
+                    reason,
+                };
             }
             lightness += away;
         }
@@ -79,10 +112,21 @@ impl Painter<'_> {
                 .map(|id| ContrastOn::new(self.code(*id)).ratio(code))
                 .fold(f64::INFINITY, f64::min)
         };
-        let best = if least(Rgb8::BLACK) > least(Rgb8::WHITE) { Rgb8::BLACK } else { Rgb8::WHITE };
-        let reason =
-            format!("no colour has {} : 1 on every surface; this one has the most", needs.ratio).into();
-        Choice { color: ColorValue::opaque(best), alias: None, reason }
+        let best = if least(Rgb8::BLACK) > least(Rgb8::WHITE) {
+            Rgb8::BLACK
+        } else {
+            Rgb8::WHITE
+        };
+        let reason = format!(
+            "no colour has {} : 1 on every surface; this one has the most",
+            needs.ratio
+        )
+        .into();
+        Choice {
+            color: ColorValue::opaque(best),
+            alias: None,
+            reason,
+        }
     }
 
     /// The text colour for a fill: white, else ink, else black; one of them always has 4.5 : 1.
@@ -90,9 +134,15 @@ impl Painter<'_> {
         let neutral = self.neutral();
         let steps = &neutral.scale.steps;
         let on = ContrastOn::new(self.code(fill));
-        let because = |which| Reason::TextOn { which, ground: self.path(fill).clone() };
-        let literal =
-            |code, which| Choice { color: ColorValue::opaque(code), alias: None, reason: because(which) };
+        let because = |which| Reason::TextOn {
+            which,
+            ground: self.path(fill).clone(),
+        };
+        let literal = |code, which| Choice {
+            color: ColorValue::opaque(code),
+            alias: None,
+            reason: because(which),
+        };
         if on.ratio(Rgb8::WHITE) >= super::TEXT {
             return match steps.iter().position(|s| s.color == Rgb8::WHITE) {
                 Some(i) => neutral.choice(i, because("white")),
@@ -108,10 +158,18 @@ impl Painter<'_> {
 
     /// A colour of the scale at an L\*: a step where one is there, else in between.
     pub(crate) fn at(&self, scale: &NamedScale, tone: f64, reason: Reason) -> Choice {
-        let step = scale.scale.steps.iter().position(|s| (s.lightness - tone).abs() <= 0.75);
+        let step = scale
+            .scale
+            .steps
+            .iter()
+            .position(|s| (s.lightness - tone).abs() <= 0.75);
         match step {
             Some(i) => scale.choice(i, reason),
-            None => Choice { color: ColorValue::opaque(scale.scale.at_lightness(tone)), alias: None, reason },
+            None => Choice {
+                color: ColorValue::opaque(scale.scale.at_lightness(tone)),
+                alias: None,
+                reason,
+            },
         }
     }
 }
@@ -120,7 +178,15 @@ impl NamedScale {
     /// One of its steps as the choice for a role.
     pub(crate) fn choice(&self, index: usize, reason: Reason) -> Choice {
         let step = &self.scale.steps[index];
-        let color = ColorValue { code: step.color, alpha: 1.0, wide: step.wide };
-        Choice { color, alias: Some(self.step_path(index)), reason }
+        let color = ColorValue {
+            code: step.color,
+            alpha: 1.0,
+            wide: step.wide,
+        };
+        Choice {
+            color,
+            alias: Some(self.step_path(index)),
+            reason,
+        }
     }
 }

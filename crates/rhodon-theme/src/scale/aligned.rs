@@ -5,13 +5,18 @@
 use rhodon_color::Rgb8;
 
 use crate::scale::Request;
-use crate::scale::hand::adjusted;
+use crate::scale::manual_lightness::adjusted;
 use crate::scale::natural::paint;
 use crate::scale::pin::Placed;
 use crate::scale::round::Slack;
 
 pub(crate) fn build(request: &Request, targets: &[f64], pins: &[Placed]) -> Vec<Rgb8> {
-    let lightness = adjusted(in_order(targets, pins), &request.labels, &request.lightness, pins);
+    let lightness = adjusted(
+        in_order(targets, pins),
+        &request.labels,
+        &request.lightness,
+        pins,
+    );
     paint(request, &lightness, pins, Slack::Exact)
 }
 

@@ -50,9 +50,20 @@ impl Strength {
     pub(crate) fn new(lightness: f64, chroma: f64, limit: f64, spread: u8) -> Self {
         let coloured = smoothstep((f64::from(spread) - 1.0) / 4.0);
         let share_far = (chroma / limit.max(0.06)).min(1.0) * coloured;
-        let share_near = if limit > 1e-6 { (chroma / limit).min(1.0) } else { 0.0 };
+        let share_near = if limit > 1e-6 {
+            (chroma / limit).min(1.0)
+        } else {
+            0.0
+        };
         let bound = 1.12 * share_far * limit.max(0.13);
-        let mut strength = Self { lightness, chroma, share_near, share_far, bound, scale: 1.0 };
+        let mut strength = Self {
+            lightness,
+            chroma,
+            share_near,
+            share_far,
+            bound,
+            scale: 1.0,
+        };
         let own = strength.at(lightness, limit);
         if own > 1e-9 {
             strength.scale = chroma / own;

@@ -22,7 +22,11 @@ fn shifted(targets: &[f64], pin: Placed) -> Vec<f64> {
     let reach = |end: f64, crowding: bool| {
         let distance = (end - home).abs();
         // Where the pin crowds an end, the end gives way a little.
-        if crowding { REACH.min(1.2 * distance + 3.0) } else { REACH.min(distance) }
+        if crowding {
+            REACH.min(1.2 * distance + 3.0)
+        } else {
+            REACH.min(distance)
+        }
     };
     let up = reach(targets[0], moved > 0.0);
     let down = reach(targets[targets.len() - 1], moved < 0.0);
@@ -31,7 +35,11 @@ fn shifted(targets: &[f64], pin: Placed) -> Vec<f64> {
         .enumerate()
         .map(|(i, t)| {
             let reach = if i < pin.index { up } else { down };
-            let share = if i == pin.index { 1.0 } else { (1.0 - (t - home).abs() / reach).max(0.0) };
+            let share = if i == pin.index {
+                1.0
+            } else {
+                (1.0 - (t - home).abs() / reach).max(0.0)
+            };
             t + moved * share
         })
         .collect()
@@ -40,16 +48,34 @@ fn shifted(targets: &[f64], pin: Placed) -> Vec<f64> {
 /// A monotone curve through the pins and the two ends.
 fn interpolated(targets: &[f64], pins: &[Placed]) -> Vec<f64> {
     let last = targets.len() - 1;
-    let (Some(first_pin), Some(last_pin)) = (pins.first(), pins.last()) else { return targets.to_vec() };
+    let (Some(first_pin), Some(last_pin)) = (pins.first(), pins.last()) else {
+        return targets.to_vec();
+    };
     // Against the falling targets x rises with the index.
     let x = |i: usize| -targets[i];
     let mut points = Vec::with_capacity(pins.len() + 2);
     if first_pin.index > 0 {
-        points.push((x(0), end(targets[0], first_pin.lightness, first_pin.index as f64, 100.0)));
+        points.push((
+            x(0),
+            end(
+                targets[0],
+                first_pin.lightness,
+                first_pin.index as f64,
+                100.0,
+            ),
+        ));
     }
     points.extend(pins.iter().map(|p| (x(p.index), p.lightness)));
     if last_pin.index < last {
-        points.push((x(last), end(targets[last], last_pin.lightness, (last - last_pin.index) as f64, 0.0)));
+        points.push((
+            x(last),
+            end(
+                targets[last],
+                last_pin.lightness,
+                (last - last_pin.index) as f64,
+                0.0,
+            ),
+        ));
     }
     if points.len() < 2 {
         return targets.to_vec();
@@ -70,7 +96,10 @@ fn end(target: f64, pin: f64, steps: f64, limit: f64) -> f64 {
 /// Evaluates the curve; where a flat stretch brings two steps closer than pins allow, the
 /// stretch between its pins is made even instead.
 fn spaced(curve: &Monotone, targets: &[f64], pins: &[Placed]) -> Vec<f64> {
-    let mut out: Vec<f64> = targets.iter().map(|t| curve.at(-t).clamp(0.0, 100.0)).collect();
+    let mut out: Vec<f64> = targets
+        .iter()
+        .map(|t| curve.at(-t).clamp(0.0, 100.0))
+        .collect();
     for pin in pins {
         out[pin.index] = pin.lightness;
     }

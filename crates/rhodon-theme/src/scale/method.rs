@@ -65,7 +65,11 @@ impl FromStr for Method {
     type Err = NameError;
 
     fn from_str(s: &str) -> Result<Self, NameError> {
-        METHODS.iter().find(|m| m.id == s).copied().ok_or(NameError::new("natural, aligned or mix"))
+        METHODS
+            .iter()
+            .find(|m| m.id == s)
+            .copied()
+            .ok_or(NameError::new("natural, aligned or mix"))
     }
 }
 

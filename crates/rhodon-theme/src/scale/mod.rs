@@ -2,8 +2,8 @@
 
 mod aligned;
 mod chroma;
-mod hand;
 mod lightness;
+mod manual_lightness;
 mod method;
 mod mix;
 mod monotone;
@@ -149,9 +149,17 @@ pub fn build(request: &Request) -> Result<Scale, ScaleError> {
         })
         .collect();
     let first = request.pins.first().map(|p| p.color);
-    let base = placement.pins.iter().find(|p| Some(p.color) == first).map(|p| p.index);
+    let base = placement
+        .pins
+        .iter()
+        .find(|p| Some(p.color) == first)
+        .map(|p| p.index);
     let base = base.unwrap_or_else(|| pin::nearest(&targets, MIDDLE));
-    Ok(Scale { steps, base, notes: placement.notes })
+    Ok(Scale {
+        steps,
+        base,
+        notes: placement.notes,
+    })
 }
 
 fn check_labels(labels: &[StepLabel]) -> Result<(), ScaleError> {
@@ -179,9 +187,15 @@ impl Scale {
 
     /// The most degrees by which the hue of a step differs from the base step's; greys have none.
     pub fn hue_drift(&self) -> f64 {
-        let Some(own) = self.base_step().oklch.hue() else { return 0.0 };
+        let Some(own) = self.base_step().oklch.hue() else {
+            return 0.0;
+        };
         let turn = |h: f64| ((h - own + 540.0).rem_euclid(360.0) - 180.0).abs();
-        self.steps.iter().filter_map(|s| s.oklch.hue()).map(turn).fold(0.0, f64::max)
+        self.steps
+            .iter()
+            .filter_map(|s| s.oklch.hue())
+            .map(turn)
+            .fold(0.0, f64::max)
     }
 
     /// A colour of this scale at any L\* (0–100): hue and chroma pass smoothly between the two
@@ -190,9 +204,17 @@ impl Scale {
         let below = self.steps.partition_point(|s| s.lightness > lightness);
         let end = |l: f64| (l, 0.0, None);
         let known = |s: &Step| (s.lightness, s.oklch.c, s.oklch.hue());
-        let (l0, c0, h0) = if below == 0 { end(100.0) } else { known(&self.steps[below - 1]) };
+        let (l0, c0, h0) = if below == 0 {
+            end(100.0)
+        } else {
+            known(&self.steps[below - 1])
+        };
         let (l1, c1, h1) = self.steps.get(below).map_or(end(0.0), known);
-        let t = if l0 - l1 > 1e-9 { ((l0 - lightness) / (l0 - l1)).clamp(0.0, 1.0) } else { 0.0 };
+        let t = if l0 - l1 > 1e-9 {
+            ((l0 - lightness) / (l0 - l1)).clamp(0.0, 1.0)
+        } else {
+            0.0
+        };
         let hue = match (h0, h1) {
             (Some(a), Some(b)) => a + ((b - a + 540.0).rem_euclid(360.0) - 180.0) * t,
             (a, b) => a.or(b).unwrap_or(0.0),
@@ -202,7 +224,11 @@ impl Scale {
         let chroma = (c0 + (c1 - c0) * t).min(slice.max_chroma(y));
         round::to_code(
             slice.linear_at(y, chroma),
-            Oklch { l: 0.0, c: chroma, h: hue },
+            Oklch {
+                l: 0.0,
+                c: chroma,
+                h: hue,
+            },
             lightness,
             round::Slack::Even,
         )

@@ -11,7 +11,10 @@ pub(crate) struct Monotone {
 impl Monotone {
     /// At least two points, `x` strictly rising.
     pub(crate) fn through(points: Vec<(f64, f64)>) -> Self {
-        let secants: Vec<f64> = points.windows(2).map(|w| (w[1].1 - w[0].1) / (w[1].0 - w[0].0)).collect();
+        let secants: Vec<f64> = points
+            .windows(2)
+            .map(|w| (w[1].1 - w[0].1) / (w[1].0 - w[0].0))
+            .collect();
         let last = points.len() - 1;
         let slopes = (0..points.len())
             .map(|i| match i {
@@ -28,12 +31,19 @@ impl Monotone {
 
     /// The value at `x`, beyond the ends along the end slopes.
     pub(crate) fn at(&self, x: f64) -> f64 {
-        let above = self.points.partition_point(|p| p.0 < x).clamp(1, self.points.len() - 1);
+        let above = self
+            .points
+            .partition_point(|p| p.0 < x)
+            .clamp(1, self.points.len() - 1);
         let ((x0, y0), (x1, y1)) = (self.points[above - 1], self.points[above]);
         let (m0, m1, width) = (self.slopes[above - 1], self.slopes[above], x1 - x0);
         let t = (x - x0) / width;
         if !(0.0..=1.0).contains(&t) {
-            return if t < 0.0 { y0 + m0 * (x - x0) } else { y1 + m1 * (x - x1) };
+            return if t < 0.0 {
+                y0 + m0 * (x - x0)
+            } else {
+                y1 + m1 * (x - x1)
+            };
         }
         let (t2, t3) = (t * t, t * t * t);
         y0 * (2.0 * t3 - 3.0 * t2 + 1.0)

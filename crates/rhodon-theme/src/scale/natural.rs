@@ -4,7 +4,7 @@
 use rhodon_color::{HueSlice, Oklch, Rgb8, luminance_from_lightness};
 
 use crate::scale::chroma::{Strength, limit};
-use crate::scale::hand::adjusted;
+use crate::scale::manual_lightness::adjusted;
 use crate::scale::pin::Placed;
 use crate::scale::round::{Slack, to_code};
 use crate::scale::{Request, lightness};
@@ -14,11 +14,21 @@ const TURN_SPAN: f64 = 60.0;
 
 pub(crate) fn build(request: &Request, targets: &[f64], pins: &[Placed]) -> Vec<Rgb8> {
     let lightness = lightness::natural(targets, pins);
-    paint(request, &adjusted(lightness, &request.labels, &request.lightness, pins), pins, Slack::Even)
+    paint(
+        request,
+        &adjusted(lightness, &request.labels, &request.lightness, pins),
+        pins,
+        Slack::Even,
+    )
 }
 
 /// Colours for given L\*: pins exactly, the rest by the pins' hue and strength.
-pub(crate) fn paint(request: &Request, lightness: &[f64], pins: &[Placed], slack: Slack) -> Vec<Rgb8> {
+pub(crate) fn paint(
+    request: &Request,
+    lightness: &[f64],
+    pins: &[Placed],
+    slack: Slack,
+) -> Vec<Rgb8> {
     let course = Course::new(pins, request);
     let mut slice = HueSlice::new(course.hue(lightness[0]));
     let mut slice_hue = course.hue(lightness[0]);
@@ -38,7 +48,16 @@ pub(crate) fn paint(request: &Request, lightness: &[f64], pins: &[Placed], slack
             let chroma = (course.chroma(l, limit) * request.strength).min(limit);
             let y = luminance_from_lightness(l);
             let linear = slice.linear_at(y, chroma);
-            to_code(linear, Oklch { l: 0.0, c: chroma, h: hue }, l, slack)
+            to_code(
+                linear,
+                Oklch {
+                    l: 0.0,
+                    c: chroma,
+                    h: hue,
+                },
+                l,
+                slack,
+            )
         })
         .collect()
 }
@@ -59,12 +78,19 @@ struct Anchor {
 
 impl Course {
     pub(crate) fn new(pins: &[Placed], request: &Request) -> Self {
-        let mut anchors: Vec<Anchor> = pins.iter().map(|p| Anchor::new(p.color, p.lightness)).collect();
+        let mut anchors: Vec<Anchor> = pins
+            .iter()
+            .map(|p| Anchor::new(p.color, p.lightness))
+            .collect();
         if anchors.is_empty() {
             anchors.push(Anchor::new(request.tone, request.tone.lightness()));
         }
         // A grey has no hue of its own: it borrows its neighbour's.
-        let coloured: Vec<f64> = anchors.iter().filter(|a| a.strength_is_coloured()).map(|a| a.hue).collect();
+        let coloured: Vec<f64> = anchors
+            .iter()
+            .filter(|a| a.strength_is_coloured())
+            .map(|a| a.hue)
+            .collect();
         for anchor in &mut anchors {
             if !anchor.strength_is_coloured()
                 && let Some(hue) = coloured.first()
@@ -72,16 +98,26 @@ impl Course {
                 anchor.hue = *hue;
             }
         }
-        Self { anchors, turn: request.turn }
+        Self {
+            anchors,
+            turn: request.turn,
+        }
     }
 
     /// Neighbouring anchors (lighter, darker) and the share of the darker.
     fn between(&self, lightness: f64) -> (&Anchor, &Anchor, f64) {
         let below = self.anchors.partition_point(|a| a.lightness > lightness);
         let last = self.anchors.len() - 1;
-        let (a, b) = (&self.anchors[below.saturating_sub(1)], &self.anchors[below.min(last)]);
+        let (a, b) = (
+            &self.anchors[below.saturating_sub(1)],
+            &self.anchors[below.min(last)],
+        );
         let span = a.lightness - b.lightness;
-        let share = if span > 1e-9 { ((a.lightness - lightness) / span).clamp(0.0, 1.0) } else { 0.0 };
+        let share = if span > 1e-9 {
+            ((a.lightness - lightness) / span).clamp(0.0, 1.0)
+        } else {
+            0.0
+        };
         (a, b, share)
     }
 
@@ -89,7 +125,11 @@ impl Course {
         let (a, b, share) = self.between(lightness);
         let across = (b.hue - a.hue + 540.0).rem_euclid(360.0) - 180.0;
         let away = (a.lightness - lightness) / TURN_SPAN;
-        let turned = if self.turn == 0.0 || share > 0.0 { 0.0 } else { self.turn * away.clamp(-1.0, 1.0) };
+        let turned = if self.turn == 0.0 || share > 0.0 {
+            0.0
+        } else {
+            self.turn * away.clamp(-1.0, 1.0)
+        };
         (a.hue + across * share + turned).rem_euclid(360.0)
     }
 
@@ -110,7 +150,11 @@ impl Anchor {
         let channels = color.channels();
         let spread = channels.iter().max().unwrap_or(&0) - channels.iter().min().unwrap_or(&0);
         let limit = limit(&HueSlice::new(lch.h), lightness);
-        Self { lightness, hue: lch.h, strength: Strength::new(lightness, lch.c, limit, spread) }
+        Self {
+            lightness,
+            hue: lch.h,
+            strength: Strength::new(lightness, lch.c, limit, spread),
+        }
     }
 
     fn strength_is_coloured(&self) -> bool {

@@ -40,27 +40,40 @@ pub(crate) struct Placement {
 ///
 /// # Errors
 /// A label that the list lacks, or two pins that cannot stand in one falling scale.
-pub(crate) fn place(pins: &[Pin], labels: &[StepLabel], targets: &[f64]) -> Result<Placement, ScaleError> {
+pub(crate) fn place(
+    pins: &[Pin],
+    labels: &[StepLabel],
+    targets: &[f64],
+) -> Result<Placement, ScaleError> {
     let mut wanted: Vec<(usize, &Pin)> = Vec::with_capacity(pins.len());
     for pin in pins {
-        let index = match &pin.label {
-            Some(label) => labels
-                .iter()
-                .position(|l| l == label)
-                .ok_or_else(|| ScaleError::UnknownLabel { label: label.clone(), known: labels.to_vec() })?,
-            None => natural(targets, pin.color),
-        };
+        let index =
+            match &pin.label {
+                Some(label) => labels.iter().position(|l| l == label).ok_or_else(|| {
+                    ScaleError::UnknownLabel {
+                        label: label.clone(),
+                        known: labels.to_vec(),
+                    }
+                })?,
+                None => natural(targets, pin.color),
+            };
         wanted.push((index, pin));
     }
     wanted.sort_by(|a, b| b.1.color.lightness().total_cmp(&a.1.color.lightness()));
     let lightness: Vec<f64> = wanted.iter().map(|w| w.1.color.lightness()).collect();
     for (i, pair) in wanted.windows(2).enumerate() {
         if lightness[i] - lightness[i + 1] < ROOM {
-            return Err(ScaleError::PinsTooClose { first: pair[0].1.color, second: pair[1].1.color });
+            return Err(ScaleError::PinsTooClose {
+                first: pair[0].1.color,
+                second: pair[1].1.color,
+            });
         }
     }
     if let Some((_, pin)) = wanted.get(labels.len()) {
-        return Err(ScaleError::NoRoom { color: pin.color, steps: labels.len() });
+        return Err(ScaleError::NoRoom {
+            color: pin.color,
+            steps: labels.len(),
+        });
     }
     let mut notes = Vec::new();
     let mut placed: Vec<Placed> = Vec::with_capacity(wanted.len());
@@ -76,7 +89,10 @@ pub(crate) fn place(pins: &[Pin], labels: &[StepLabel], targets: &[f64]) -> Resu
         let behind = wanted.len() - 1 - i;
         let (low, high) = (first_free.max(below), above.min(last - behind));
         if low > high {
-            return Err(ScaleError::NoRoom { color: pin.color, steps: labels.len() });
+            return Err(ScaleError::NoRoom {
+                color: pin.color,
+                steps: labels.len(),
+            });
         }
         let index_fitting = (*index).clamp(low, high);
         if index_fitting != *index && pin.label.is_some() {
@@ -86,9 +102,17 @@ pub(crate) fn place(pins: &[Pin], labels: &[StepLabel], targets: &[f64]) -> Resu
             ));
         }
         let explicit = pin.label.is_some() || pins.len() > 1;
-        placed.push(Placed { index: index_fitting, color: pin.color, lightness: lightness[i], explicit });
+        placed.push(Placed {
+            index: index_fitting,
+            color: pin.color,
+            lightness: lightness[i],
+            explicit,
+        });
     }
-    Ok(Placement { pins: placed, notes })
+    Ok(Placement {
+        pins: placed,
+        notes,
+    })
 }
 
 /// How many steps fit into a span of L\*.
@@ -107,10 +131,14 @@ fn natural(targets: &[f64], color: Rgb8) -> usize {
         let excess = (chroma - TINT_RISE * (100.0 - targets[*i])).max(0.0);
         (targets[*i] - lightness).abs() + (TOO_STRONG.0 * excess).min(TOO_STRONG.1)
     };
-    (0..targets.len()).min_by(|a, b| cost(a).total_cmp(&cost(b))).unwrap_or(0)
+    (0..targets.len())
+        .min_by(|a, b| cost(a).total_cmp(&cost(b)))
+        .unwrap_or(0)
 }
 
 pub(crate) fn nearest(targets: &[f64], lightness: f64) -> usize {
     let distance = |i: &usize| (targets[*i] - lightness).abs();
-    (0..targets.len()).min_by(|a, b| distance(a).total_cmp(&distance(b))).unwrap_or(0)
+    (0..targets.len())
+        .min_by(|a, b| distance(a).total_cmp(&distance(b)))
+        .unwrap_or(0)
 }

@@ -69,9 +69,18 @@ struct Goal {
 impl Goal {
     fn new(wanted: Oklch, lightness: f64, slack: Slack) -> Self {
         let f = (lightness + 16.0) / 116.0;
-        let slope = if lightness > 8.0 { 116.0 / (3.0 * f * f) } else { 24389.0 / 27.0 };
+        let slope = if lightness > 8.0 {
+            116.0 / (3.0 * f * f)
+        } else {
+            24389.0 / 27.0
+        };
         let weight = slope / slack.lightness();
-        Self { lab: wanted.into(), chroma: wanted.c, luminance: luminance_from_lightness(lightness), weight }
+        Self {
+            lab: wanted.into(),
+            chroma: wanted.c,
+            luminance: luminance_from_lightness(lightness),
+            weight,
+        }
     }
 
     /// Below 3 where, on the whole, no slack is used up. Luminance is judged first: it is cheap, and most
@@ -85,9 +94,15 @@ impl Goal {
         let chroma = (found.a * found.a + found.b * found.b).sqrt();
         let cross = (self.lab.a * found.b - self.lab.b * found.a).abs();
         let dot = self.lab.a * found.a + self.lab.b * found.b;
-        let sine = if dot <= 0.0 { 1.0 } else { cross / (self.chroma * chroma) };
+        let sine = if dot <= 0.0 {
+            1.0
+        } else {
+            cross / (self.chroma * chroma)
+        };
         // A turn shows the less, the weaker the colour.
         let sine = sine * (self.chroma / CLEAR_CHROMA).min(1.0);
-        lightness * lightness.max(1.0) + sine / HUE_SLACK + (chroma - self.chroma).abs() / CHROMA_SLACK
+        lightness * lightness.max(1.0)
+            + sine / HUE_SLACK
+            + (chroma - self.chroma).abs() / CHROMA_SLACK
     }
 }

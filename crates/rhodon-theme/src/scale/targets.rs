@@ -22,8 +22,12 @@ const KNOTS: [(f64, f64); 13] = [
     (1000.0, 3.0),
 ];
 
-static DEFAULT: LazyLock<Vec<StepLabel>> =
-    LazyLock::new(|| KNOTS[1..12].iter().filter_map(|(label, _)| label.to_string().parse().ok()).collect());
+static DEFAULT: LazyLock<Vec<StepLabel>> = LazyLock::new(|| {
+    KNOTS[1..12]
+        .iter()
+        .filter_map(|(label, _)| label.to_string().parse().ok())
+        .collect()
+});
 
 /// The default step labels.
 pub fn default_labels() -> Vec<StepLabel> {
@@ -36,20 +40,27 @@ pub fn default_labels() -> Vec<StepLabel> {
 pub(crate) fn targets(labels: &[StepLabel]) -> Vec<f64> {
     numeric(labels).unwrap_or_else(|| {
         let last = (labels.len() - 1).max(1) as f64;
-        (0..labels.len()).map(|i| along_default(i as f64 / last)).collect()
+        (0..labels.len())
+            .map(|i| along_default(i as f64 / last))
+            .collect()
     })
 }
 
 fn numeric(labels: &[StepLabel]) -> Option<Vec<f64>> {
-    let values: Vec<f64> =
-        labels.iter().map(|l| l.as_str().parse::<u32>().ok().map(f64::from)).collect::<Option<_>>()?;
+    let values: Vec<f64> = labels
+        .iter()
+        .map(|l| l.as_str().parse::<u32>().ok().map(f64::from))
+        .collect::<Option<_>>()?;
     let ascending = values.windows(2).all(|w| w[0] < w[1]);
     let last = *values.last()?;
-    (ascending && (500.0..=1000.0).contains(&last)).then(|| values.into_iter().map(at_label).collect())
+    (ascending && (500.0..=1000.0).contains(&last))
+        .then(|| values.into_iter().map(at_label).collect())
 }
 
 fn at_label(value: f64) -> f64 {
-    let above = KNOTS.partition_point(|(label, _)| *label < value).clamp(1, KNOTS.len() - 1);
+    let above = KNOTS
+        .partition_point(|(label, _)| *label < value)
+        .clamp(1, KNOTS.len() - 1);
     let ((x0, y0), (x1, y1)) = (KNOTS[above - 1], KNOTS[above]);
     y0 + (y1 - y0) * (value - x0) / (x1 - x0)
 }
@@ -74,7 +85,9 @@ mod tests {
     fn a_label_means_the_same_lightness_in_every_numeric_list() {
         assert_eq!(
             targets(&default_labels()),
-            [97.0, 92.5, 82.0, 71.0, 60.0, 49.6, 40.5, 31.0, 21.5, 13.5, 7.5]
+            [
+                97.0, 92.5, 82.0, 71.0, 60.0, 49.6, 40.5, 31.0, 21.5, 13.5, 7.5
+            ]
         );
         assert_eq!(targets(&labels("0 100 500 1000")), [100.0, 92.5, 49.6, 3.0]);
     }

@@ -9,9 +9,17 @@ pub(crate) fn counterpart(code: Rgb8) -> Color {
     let y = code.luminance_cie();
     let narrow = HueSlice::new(lch.h).max_chroma(y);
     let wide = HueSlice::in_p3(lch.h);
-    let share = if narrow > 1e-6 { (lch.c / narrow).min(1.0) } else { 0.0 };
+    let share = if narrow > 1e-6 {
+        (lch.c / narrow).min(1.0)
+    } else {
+        0.0
+    };
     let linear = wide.linear_at(y, share * wide.max_chroma(y));
-    let coords =
-        Color::new(Space::DisplayP3Linear, linear.map(|v| v.clamp(0.0, 1.0)), 1.0).in_space(Space::DisplayP3);
+    let coords = Color::new(
+        Space::DisplayP3Linear,
+        linear.map(|v| v.clamp(0.0, 1.0)),
+        1.0,
+    )
+    .in_space(Space::DisplayP3);
     Color::new(Space::DisplayP3, coords, 1.0)
 }

@@ -1,7 +1,7 @@
 //! Reading documents, inheriting, references, and what is refused.
 
 use insta::assert_snapshot;
-use rhodon_theme::{InheritError, Mode, Origin, Resolved, Slug, Spec, derive};
+use rhodon_theme::{Document, InheritError, Mode, Origin, Resolved, Slug, derive};
 use serde_json::json;
 
 use crate::support::{document, problems, theme};
@@ -46,12 +46,18 @@ fn every_problem_is_told_at_once_with_its_place() {
 #[test]
 fn contradictions_are_told_with_their_place() {
     for (extra, line) in [
-        (json!({ "format": 9 }), "/format: expected format 1, found 9"),
+        (
+            json!({ "format": 9 }),
+            "/format: expected format 1, found 9",
+        ),
         (
             json!({ "aim": { "dominant": 60, "secondary": 30, "accent": 20 } }),
             "/aim: expected parts that add up to 100, found 110",
         ),
-        (json!({ "brand": [] }), "/brand: expected at least one brand colour, found none"),
+        (
+            json!({ "brand": [] }),
+            "/brand: expected at least one brand colour, found none",
+        ),
         (
             json!({ "brand": [{ "name": "A", "color": "#111" }, { "name": "a", "color": "#222" }] }),
             "/brand/1/slug: \"A\" and \"a\" share the slug a: expected different slugs",
@@ -68,7 +74,10 @@ fn contradictions_are_told_with_their_place() {
             json!({ "scales": { "petrol": { "omit": [650] } } }),
             "/scales/petrol/omit/650: no step 650 in this scale",
         ),
-        (json!({ "scales": { "petrol": { "to": "sea" } } }), "/scales/petrol/to: no brand colour \"sea\""),
+        (
+            json!({ "scales": { "petrol": { "to": "sea" } } }),
+            "/scales/petrol/to: no brand colour \"sea\"",
+        ),
         (
             json!({ "scales": { "petrol": { "pins": { "500": "#0f5c7b" } } } }),
             "#0f5c7a are too close in lightness for two steps of one scale",
@@ -77,7 +86,10 @@ fn contradictions_are_told_with_their_place() {
             json!({ "intents": { "primary": { "scale": "sea" } } }),
             "/intents/primary/scale: no brand colour \"sea\"",
         ),
-        (json!({ "intents": { "boarding": {} } }), "/intents/boarding: expected a scale or a color"),
+        (
+            json!({ "intents": { "boarding": {} } }),
+            "/intents/boarding: expected a scale or a color",
+        ),
         (
             json!({ "roles": { "primary.fil": { "light": "#fff" } } }),
             "no role \"primary.fil\": the nearest is \"primary.fill\"",
@@ -86,7 +98,10 @@ fn contradictions_are_told_with_their_place() {
             json!({ "roles": { "primary.fill": { "light": "{petrol.650}" } } }),
             "/roles/primary.fill/light: no token \"petrol.650\"",
         ),
-        (json!({ "tokens": { "a.b": { "value": "{x.y}" } } }), "/tokens/a.b: no token \"x.y\""),
+        (
+            json!({ "tokens": { "a.b": { "value": "{x.y}" } } }),
+            "/tokens/a.b: no token \"x.y\"",
+        ),
         (
             json!({ "tokens": { "a.b": { "value": "{c.d}" }, "c.d": { "value": "{e.f}" }, "e.f": { "value": "{c.d}" } } }),
             "tokens refer to each other in a circle: c.d → e.f → c.d",
@@ -108,61 +123,86 @@ fn contradictions_are_told_with_their_place() {
 #[test]
 fn reading_back_what_was_written_gives_the_same() {
     let text = include_str!("../../../../demo/brindle-sound-ferries.rhodon.json");
-    let spec = Spec::parse(text).unwrap();
-    assert_eq!(Spec::read(&spec.to_json()).unwrap(), spec);
+    let spec = Document::parse(text).unwrap();
+    assert_eq!(Document::read(&spec.to_json()).unwrap(), spec);
 }
 
 #[test]
 fn the_order_of_keys_decides_nothing() {
-    let one = Spec::parse(
+    let one = Document::parse(
         r##"{"format":1,"name":"A","brand":[{"name":"P","color":"#123"}],"tokens":{"b.x":{"value":"#111"},"a.x":{"value":"#222"}}}"##,
     );
-    let other = Spec::parse(
+    let other = Document::parse(
         r##"{"tokens":{"a.x":{"value":"#222"},"b.x":{"value":"#111"}},"brand":[{"color":"#123","name":"P"}],"name":"A","format":1}"##,
     );
-    assert_eq!(one.unwrap().to_json().to_string(), other.unwrap().to_json().to_string());
+    assert_eq!(
+        one.unwrap().to_json().to_string(),
+        other.unwrap().to_json().to_string()
+    );
 }
 
 #[test]
 fn text_that_is_not_json_is_told_with_line_and_column() {
-    let message = Spec::parse("{\n  \"format\": 1,,\n}").unwrap_err().to_string();
+    let message = Document::parse("{\n  \"format\": 1,,\n}")
+        .unwrap_err()
+        .to_string();
     assert!(message.contains("line 2 column 15"), "{message}");
 }
 
 #[test]
 fn a_child_follows_its_parent_and_keeps_its_overrides() {
-    let parent = Spec::read(&document(json!({
+    let parent = Document::read(&document(json!({
         "roles": { "border.subtle": { "light": "#cccccc", "dark": "#333333" } },
         "tokens": { "ferry.wake": { "value": "{petrol.200}" } }
     })))
     .unwrap();
-    let child = Spec::read(&json!({
+    let child = Document::read(&json!({
         "format": 1, "name": "Night", "extends": "tern",
         "roles": { "border.subtle": { "dark": "#444444" } },
         "shape": { "radius": 12 }
     }))
     .unwrap();
-    let merged = Resolved::follow(child, |slug| (slug.as_str() == "tern").then(|| parent.clone())).unwrap();
+    let merged = Resolved::follow(child, |slug| {
+        (slug.as_str() == "tern").then(|| parent.clone())
+    })
+    .unwrap();
     let derived = derive(&merged).unwrap();
     let cell = |path: &str, mode| derived.token(path).unwrap().cell(mode);
     assert_eq!(cell("petrol.600", Mode::Light).origin, Origin::Inherited);
-    let subtle =
-        Mode::BOTH.map(|m| (cell("border.subtle", m).value.to_string(), cell("border.subtle", m).origin));
-    assert_eq!(subtle, [("#cccccc".to_owned(), Origin::Inherited), ("#444444".to_owned(), Origin::Set)]);
+    let subtle = Mode::BOTH.map(|m| {
+        (
+            cell("border.subtle", m).value.to_string(),
+            cell("border.subtle", m).origin,
+        )
+    });
+    assert_eq!(
+        subtle,
+        [
+            ("#cccccc".to_owned(), Origin::Inherited),
+            ("#444444".to_owned(), Origin::Set)
+        ]
+    );
     assert_eq!(cell("ferry.wake", Mode::Light).origin, Origin::Inherited);
-    assert_eq!(cell("shape.radius.medium", Mode::Light).value.to_string(), "12px");
+    assert_eq!(
+        cell("shape.radius.medium", Mode::Light).value.to_string(),
+        "12px"
+    );
 }
 
 #[test]
 fn parents_that_are_missing_or_circular_are_told() {
-    let extending =
-        |parent: &str| Spec::read(&json!({ "format": 1, "name": "X", "extends": parent })).unwrap();
+    let extending = |parent: &str| {
+        Document::read(&json!({ "format": 1, "name": "X", "extends": parent })).unwrap()
+    };
     let missing = Resolved::follow(extending("a"), |_| None).unwrap_err();
     assert_eq!(missing, InheritError::Missing("a".parse().unwrap()));
     let circle = Resolved::follow(extending("a"), |slug: &Slug| {
         Some(extending(if slug.as_str() == "a" { "b" } else { "a" }))
     });
-    assert_eq!(circle.unwrap_err().to_string(), "themes extend each other in a circle: a → b → a");
+    assert_eq!(
+        circle.unwrap_err().to_string(),
+        "themes extend each other in a circle: a → b → a"
+    );
 }
 
 #[test]
@@ -176,8 +216,14 @@ fn references_follow_steps_roles_and_own_tokens() {
     })))
     .unwrap();
     let value = |path: &str, mode| derived.token(path).unwrap().cell(mode).value.to_string();
-    assert_eq!(value("surface.raised", Mode::Light), value("text.main", Mode::Light));
-    assert_eq!(value("link.rest", Mode::Light), value("petrol.800", Mode::Light));
+    assert_eq!(
+        value("surface.raised", Mode::Light),
+        value("text.main", Mode::Light)
+    );
+    assert_eq!(
+        value("link.rest", Mode::Light),
+        value("petrol.800", Mode::Light)
+    );
     assert_eq!(value("link.rest", Mode::Dark), "#010203");
     assert_eq!(value("ferry.copy", Mode::Dark), "#0f5c7a");
     let alias = &derived.token("link.rest").unwrap().cell(Mode::Light).alias;
@@ -186,7 +232,10 @@ fn references_follow_steps_roles_and_own_tokens() {
 
 #[test]
 fn text_follows_a_surface_that_was_set_by_hand() {
-    let derived = derive(&theme(json!({ "roles": { "surface.base": { "light": "#d0d8dc" } } }))).unwrap();
+    let derived = derive(&theme(
+        json!({ "roles": { "surface.base": { "light": "#d0d8dc" } } }),
+    ))
+    .unwrap();
     let failing: Vec<_> = derived.pairs.iter().filter(|p| !p.pass).collect();
     assert!(failing.is_empty(), "{failing:?}");
 }
@@ -204,9 +253,22 @@ fn scales_do_what_their_settings_say() {
             "success": { "off": true }
         }
     }))).unwrap();
-    let value = |path: &str| derived.token(path).unwrap().cell(Mode::Light).value.to_string();
-    assert_eq!((value("petrol.700").as_str(), value("petrol.a8").as_str()), ("#0f5c7a", "#0f5c7a14"));
-    assert_eq!((value("sand.1").as_str(), value("sand.5").as_str()), ("#f3e3c3", "#0f5c7a"));
+    let value = |path: &str| {
+        derived
+            .token(path)
+            .unwrap()
+            .cell(Mode::Light)
+            .value
+            .to_string()
+    };
+    assert_eq!(
+        (value("petrol.700").as_str(), value("petrol.a8").as_str()),
+        ("#0f5c7a", "#0f5c7a14")
+    );
+    assert_eq!(
+        (value("sand.1").as_str(), value("sand.5").as_str()),
+        ("#f3e3c3", "#0f5c7a")
+    );
     let petrol = &derived.scales[0].scale;
     assert!((petrol.step("300").unwrap().lightness - 75.0).abs() < 0.3);
     assert_eq!(petrol.steps[0].label.as_str(), "0");
@@ -222,7 +284,11 @@ fn a_pin_without_room_moves_and_says_so() {
     })))
     .unwrap();
     assert_eq!(derived.notes.len(), 1);
-    assert!(derived.notes[0].starts_with("Ink: #050505 stands at 950 instead of 50"), "{:?}", derived.notes);
+    assert!(
+        derived.notes[0].starts_with("Ink: #050505 stands at 950 instead of 50"),
+        "{:?}",
+        derived.notes
+    );
 }
 
 #[test]
@@ -232,7 +298,11 @@ fn a_wide_scale_keeps_its_contrast() {
         let wide = step.wide.unwrap();
         assert!(wide.gamut_fit().p3);
         let [_, y, _] = wide.in_space(rhodon_color::Space::XyzD65);
-        assert!((y - step.color.luminance_cie()).abs() < 1e-4, "{}", step.label);
+        assert!(
+            (y - step.color.luminance_cie()).abs() < 1e-4,
+            "{}",
+            step.label
+        );
     }
 }
 
@@ -244,11 +314,13 @@ fn choices_for_the_handoff_and_kept_tokens_are_part_of_the_document() {
     });
     let theme = theme(extra.clone());
     let written = theme.spec.to_json();
-    assert_eq!((&written["handoff"], &written["kept"]), (&extra["handoff"], &extra["kept"]));
+    assert_eq!(
+        (&written["handoff"], &written["kept"]),
+        (&extra["handoff"], &extra["kept"])
+    );
     // A child has its parent's choices, option by option.
-    let child =
-        json!({ "format": 1, "name": "C", "extends": "tern", "handoff": { "css": { "mode": "auto" } } });
-    let child = Spec::read(&child).unwrap();
+    let child = json!({ "format": 1, "name": "C", "extends": "tern", "handoff": { "css": { "mode": "auto" } } });
+    let child = Document::read(&child).unwrap();
     let resolved = Resolved::follow(child.clone(), |_| Some(theme.spec.clone())).unwrap();
     assert_eq!(
         resolved.spec.to_json()["handoff"],
@@ -286,24 +358,47 @@ fn a_new_colour_gets_a_slug_that_is_free() {
 
 #[test]
 fn the_schema_is_published() {
-    let schema = Spec::schema();
+    let schema = Document::schema();
     assert_eq!(schema["additionalProperties"], false);
-    let keys: Vec<&str> = schema["properties"].as_object().unwrap().keys().map(String::as_str).collect();
+    let keys: Vec<&str> = schema["properties"]
+        .as_object()
+        .unwrap()
+        .keys()
+        .map(String::as_str)
+        .collect();
     assert_eq!(keys.len(), 14, "{keys:?}");
 }
 
 /// The demo theme as a person reads it; every change of a rule shows here.
 #[test]
 fn the_demo_theme() {
-    let spec = Spec::parse(include_str!("../../../../demo/brindle-sound-ferries.rhodon.json")).unwrap();
+    let spec = Document::parse(include_str!(
+        "../../../../demo/brindle-sound-ferries.rhodon.json"
+    ))
+    .unwrap();
     let derived = derive(&Resolved::alone(spec)).unwrap();
     let mut lines = Vec::new();
     for token in &derived.tokens {
-        for mode in if token.is_modeless() { &Mode::BOTH[..1] } else { &Mode::BOTH[..] } {
+        for mode in if token.is_modeless() {
+            &Mode::BOTH[..1]
+        } else {
+            &Mode::BOTH[..]
+        } {
             let cell = token.cell(*mode);
-            let mode = if token.is_modeless() { "both" } else { mode.id() };
-            let alias = cell.alias.as_deref().map(|a| format!(" = {a}")).unwrap_or_default();
-            lines.push(format!("{} {mode} {}{alias} ({})", token.path, cell.value, cell.reason));
+            let mode = if token.is_modeless() {
+                "both"
+            } else {
+                mode.id()
+            };
+            let alias = cell
+                .alias
+                .as_deref()
+                .map(|a| format!(" = {a}"))
+                .unwrap_or_default();
+            lines.push(format!(
+                "{} {mode} {}{alias} ({})",
+                token.path, cell.value, cell.reason
+            ));
         }
     }
     assert_snapshot!("demo", lines.join("\n"));

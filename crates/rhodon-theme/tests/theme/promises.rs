@@ -3,14 +3,14 @@
 use proptest::prelude::*;
 use rhodon_color::{Color, Rgb8, contrast_ratio, difference};
 use rhodon_theme::scale::{self, METHODS, Method, Pin, Request, Scale};
-use rhodon_theme::{APART, Derived, Mode, Resolved, Spec, StepLabel, derive, status_colors};
+use rhodon_theme::{APART, Derived, Document, Mode, Resolved, StepLabel, derive, status_colors};
 
 /// Brands that break simple rules: ends, primaries, greys and near-greys, edges of contrast.
 const HARD: &[&str] = &[
-    "#000000", "#ffffff", "#ffff00", "#00ff00", "#0000ff", "#ff0000", "#00ffff", "#ff00ff", "#808080",
-    "#7f8081", "#010101", "#000001", "#010000", "#fefefe", "#fffffe", "#feffff", "#767676", "#777777",
-    "#16c72e", "#39ff14", "#f2c200", "#3a00b8", "#00003a", "#003a00", "#fdfcfa", "#060608", "#e0e0ff",
-    "#ffe0e0", "#5c6b73", "#1a1a00",
+    "#000000", "#ffffff", "#ffff00", "#00ff00", "#0000ff", "#ff0000", "#00ffff", "#ff00ff",
+    "#808080", "#7f8081", "#010101", "#000001", "#010000", "#fefefe", "#fffffe", "#feffff",
+    "#767676", "#777777", "#16c72e", "#39ff14", "#f2c200", "#3a00b8", "#00003a", "#003a00",
+    "#fdfcfa", "#060608", "#e0e0ff", "#ffe0e0", "#5c6b73", "#1a1a00",
 ];
 
 fn code(text: &str) -> Rgb8 {
@@ -26,13 +26,28 @@ fn method(id: &str) -> Method {
 }
 
 fn build(color: Rgb8, id: &str) -> Scale {
-    scale::build(&Request { method: method(id), ..Request::around(color) }).unwrap()
+    scale::build(&Request {
+        method: method(id),
+        ..Request::around(color)
+    })
+    .unwrap()
 }
 
 fn check_scale(color: Rgb8, id: &str) -> Result<(), TestCaseError> {
     let scale = build(color, id);
-    let pinned: Vec<Rgb8> = scale.steps.iter().filter(|s| s.pinned).map(|s| s.color).collect();
-    prop_assert_eq!(&pinned, &[color], "{} {}: the brand is not in its scale", color, id);
+    let pinned: Vec<Rgb8> = scale
+        .steps
+        .iter()
+        .filter(|s| s.pinned)
+        .map(|s| s.color)
+        .collect();
+    prop_assert_eq!(
+        &pinned,
+        &[color],
+        "{} {}: the brand is not in its scale",
+        color,
+        id
+    );
     if id == "mix" {
         return Ok(());
     }
@@ -65,17 +80,27 @@ fn check_scale(color: Rgb8, id: &str) -> Result<(), TestCaseError> {
 
 fn theme_of(colors: &[Rgb8]) -> Derived {
     let colors: Vec<Color> = colors.iter().map(|c| Color::from(*c)).collect();
-    derive(&Resolved::alone(Spec::from_brand("Test", &colors))).unwrap()
+    derive(&Resolved::alone(Document::from_brand("Test", &colors))).unwrap()
 }
 
 fn check_theme(colors: &[Rgb8]) -> Result<(), TestCaseError> {
     let theme = theme_of(colors);
     for pair in &theme.pairs {
-        prop_assert!(pair.pass, "{colors:?}: {} on {} is {} of {}", pair.fg, pair.bg, pair.ratio, pair.need);
+        prop_assert!(
+            pair.pass,
+            "{colors:?}: {} on {} is {} of {}",
+            pair.fg,
+            pair.bg,
+            pair.ratio,
+            pair.need
+        );
     }
     for intent in ["primary", "secondary", "accent"].iter().take(colors.len()) {
         let token = theme.token(&format!("{intent}.fill")).unwrap();
-        let own = colors[["primary", "secondary", "accent"].iter().position(|i| i == intent).unwrap()];
+        let own = colors[["primary", "secondary", "accent"]
+            .iter()
+            .position(|i| i == intent)
+            .unwrap()];
         for mode in Mode::BOTH {
             prop_assert_eq!(token.cell(mode).value.color().unwrap().code, own);
         }
@@ -86,7 +111,11 @@ fn check_theme(colors: &[Rgb8]) -> Result<(), TestCaseError> {
             token.cell(Mode::Light).value.color().unwrap().code
         };
         let moved = difference(fill("fill"), fill("fill-hover"));
-        prop_assert!(moved >= 3.0, "{colors:?}: hover of {} differs by {moved} only", intent.name);
+        prop_assert!(
+            moved >= 3.0,
+            "{colors:?}: hover of {} differs by {moved} only",
+            intent.name
+        );
     }
     Ok(())
 }
@@ -212,7 +241,8 @@ proptest! {
 
 /// Settings of a scale, sensible or not.
 fn settings() -> impl Strategy<Value = serde_json::Value> {
-    let label = (0usize..6).prop_map(|i| ["50", "300", "500", "600", "900", "nowhere"][i].to_owned());
+    let label =
+        (0usize..6).prop_map(|i| ["50", "300", "500", "600", "900", "nowhere"][i].to_owned());
     let code = any::<[u8; 3]>().prop_map(|[r, g, b]| Rgb8::new(r, g, b).to_string());
     let words = || prop::collection::vec((1u32..1200).prop_map(|n| n.to_string()), 2..=12);
     (
@@ -258,7 +288,7 @@ proptest! {
             ],
             "scales": { "own": settings }
         });
-        let found = Spec::read(&document).and_then(|spec| derive(&Resolved::alone(spec)));
+        let found = Document::read(&document).and_then(|spec| derive(&Resolved::alone(spec)));
         match found {
             Ok(theme) => {
                 let scale = &theme.scales[0].scale;

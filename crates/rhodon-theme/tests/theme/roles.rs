@@ -7,13 +7,22 @@ use serde_json::json;
 use crate::support::{code, derived, of_brand, problems, value};
 
 /// Brands of different lightness, strength and hue.
-const BRANDS: [&str; 8] =
-    ["#0f5c7a", "#e4572e", "#ffd400", "#16c72e", "#101018", "#f7f3ec", "#808080", "#6a00f4"];
-const SURFACES: [&str; 4] = ["surface.base", "surface.raised", "surface.sunken", "surface.overlay"];
+const BRANDS: [&str; 8] = [
+    "#0f5c7a", "#e4572e", "#ffd400", "#16c72e", "#101018", "#f7f3ec", "#808080", "#6a00f4",
+];
+const SURFACES: [&str; 4] = [
+    "surface.base",
+    "surface.raised",
+    "surface.sunken",
+    "surface.overlay",
+];
 
 fn least_on_surfaces(theme: &Derived, path: &str, mode: Mode) -> f64 {
     let own = code(theme, path, mode);
-    SURFACES.map(|s| contrast_ratio(own, code(theme, s, mode))).into_iter().fold(f64::MAX, f64::min)
+    SURFACES
+        .map(|s| contrast_ratio(own, code(theme, s, mode)))
+        .into_iter()
+        .fold(f64::MAX, f64::min)
 }
 
 #[test]
@@ -33,7 +42,11 @@ fn text_links_and_edges_are_readable_on_every_surface() {
                 ("warning.edge", 3.0),
             ] {
                 let least = least_on_surfaces(&theme, path, mode);
-                assert!(least >= need, "{brand} {path} {}: {least} of {need}", mode.id());
+                assert!(
+                    least >= need,
+                    "{brand} {path} {}: {least} of {need}",
+                    mode.id()
+                );
             }
         }
     }
@@ -48,7 +61,11 @@ fn a_brand_paints_its_own_fill_exactly_in_both_modes() {
             let cell = theme.token("primary.fill").unwrap().cell(mode);
             let step = cell.alias.as_deref().unwrap();
             assert!(step.starts_with("own."), "{step}");
-            assert_eq!(value(&theme, step, mode), brand, "the alias names the step of the same colour");
+            assert_eq!(
+                value(&theme, step, mode),
+                brand,
+                "the alias names the step of the same colour"
+            );
         }
     }
 }
@@ -75,11 +92,26 @@ fn text_on_a_fill_is_white_where_it_reads_and_else_dark() {
 fn states_move_away_from_the_text_and_pressed_further_than_hover() {
     for brand in BRANDS {
         let theme = of_brand(brand);
-        let lightness = |part: &str| code(&theme, &format!("primary.{part}"), Mode::Light).lightness();
-        let (fill, hover, pressed) = (lightness("fill"), lightness("fill-hover"), lightness("fill-pressed"));
-        assert!((hover - fill).abs() > 4.0, "{brand}: hover is {} away", hover - fill);
-        assert!((pressed - fill).abs() > (hover - fill).abs() + 3.0, "{brand}: {fill} {hover} {pressed}");
-        assert!((pressed - fill) * (hover - fill) > 0.0, "{brand}: both move the same way");
+        let lightness =
+            |part: &str| code(&theme, &format!("primary.{part}"), Mode::Light).lightness();
+        let (fill, hover, pressed) = (
+            lightness("fill"),
+            lightness("fill-hover"),
+            lightness("fill-pressed"),
+        );
+        assert!(
+            (hover - fill).abs() > 4.0,
+            "{brand}: hover is {} away",
+            hover - fill
+        );
+        assert!(
+            (pressed - fill).abs() > (hover - fill).abs() + 3.0,
+            "{brand}: {fill} {hover} {pressed}"
+        );
+        assert!(
+            (pressed - fill) * (hover - fill) > 0.0,
+            "{brand}: both move the same way"
+        );
     }
 }
 
@@ -87,10 +119,18 @@ fn states_move_away_from_the_text_and_pressed_further_than_hover() {
 fn surfaces_stand_in_their_order_in_both_modes() {
     for brand in BRANDS {
         let theme = of_brand(brand);
-        let [base, raised, sunken, overlay] = SURFACES.map(|s| code(&theme, s, Mode::Light).lightness());
-        assert!(sunken < base && base < raised && raised == overlay, "{brand}: {sunken} {base} {raised}");
-        let [base, raised, sunken, overlay] = SURFACES.map(|s| code(&theme, s, Mode::Dark).lightness());
-        assert!(sunken < base && base < raised && raised < overlay, "{brand}: {sunken} {base} {raised}");
+        let [base, raised, sunken, overlay] =
+            SURFACES.map(|s| code(&theme, s, Mode::Light).lightness());
+        assert!(
+            sunken < base && base < raised && raised == overlay,
+            "{brand}: {sunken} {base} {raised}"
+        );
+        let [base, raised, sunken, overlay] =
+            SURFACES.map(|s| code(&theme, s, Mode::Dark).lightness());
+        assert!(
+            sunken < base && base < raised && raised < overlay,
+            "{brand}: {sunken} {base} {raised}"
+        );
         assert!(overlay < 20.0);
     }
 }
@@ -108,7 +148,11 @@ fn the_neutral_scale_has_a_trace_of_the_brands_hue() {
     }
     let grey = of_brand("#777777");
     for step in &grey.intent_scale("neutral").unwrap().scale.steps {
-        assert!(step.oklch.c < 0.002, "a grey brand has a grey neutral: {}", step.color);
+        assert!(
+            step.oklch.c < 0.002,
+            "a grey brand has a grey neutral: {}",
+            step.color
+        );
     }
 }
 
@@ -127,8 +171,14 @@ fn brand_colours_become_intents_in_their_order() {
     );
     let names: Vec<_> = theme.intents.iter().map(|i| i.name.as_str()).collect();
     assert_eq!(names[..8], INTENTS);
-    assert!(theme.token("heather.fill-hover").is_some(), "a fourth colour has roles of its own");
-    assert!(theme.token("petrol.fill").is_none(), "the first has them as primary");
+    assert!(
+        theme.token("heather.fill-hover").is_some(),
+        "a fourth colour has roles of its own"
+    );
+    assert!(
+        theme.token("petrol.fill").is_none(),
+        "the first has them as primary"
+    );
 }
 
 #[test]
@@ -140,8 +190,15 @@ fn a_brand_colour_named_like_an_intent_is_that_intent() {
     ] }));
     assert_eq!(value(&theme, "danger.fill", Mode::Light), "#b3001b");
     let secondary = theme.intent_scale("secondary").unwrap();
-    assert_eq!(secondary.slug.as_str(), "sand", "danger is spoken for: the next colour is the second");
-    assert_eq!(theme.token("danger.fill").unwrap().cell(Mode::Light).origin, Origin::Derived);
+    assert_eq!(
+        secondary.slug.as_str(),
+        "sand",
+        "danger is spoken for: the next colour is the second"
+    );
+    assert_eq!(
+        theme.token("danger.fill").unwrap().cell(Mode::Light).origin,
+        Origin::Derived
+    );
 }
 
 #[test]
@@ -154,12 +211,29 @@ fn an_intent_takes_the_scale_or_the_colour_it_is_given() {
     assert_eq!(theme.intent_scale("info").unwrap().slug.as_str(), "petrol");
     assert_eq!(value(&theme, "warning.fill", Mode::Dark), "#ffbf00");
     assert_eq!(value(&theme, "boarding.fill", Mode::Light), "#5b2a86");
-    let parts = ["fill", "fill-text", "fill-hover", "fill-pressed", "gradient-end"];
-    for part in parts.iter().chain(&["tint", "tint-hover", "tint-text", "edge"]) {
+    let parts = [
+        "fill",
+        "fill-text",
+        "fill-hover",
+        "fill-pressed",
+        "gradient-end",
+    ];
+    for part in parts
+        .iter()
+        .chain(&["tint", "tint-hover", "tint-text", "edge"])
+    {
         assert!(theme.token(&format!("boarding.{part}")).is_some(), "{part}");
     }
     assert!(theme.pairs.iter().all(|p| p.pass));
-    assert_eq!(theme.intents.iter().find(|i| i.name.as_str() == "info").unwrap().origin, Origin::Set);
+    assert_eq!(
+        theme
+            .intents
+            .iter()
+            .find(|i| i.name.as_str() == "info")
+            .unwrap()
+            .origin,
+        Origin::Set
+    );
 }
 
 #[test]
@@ -167,10 +241,16 @@ fn a_role_set_in_one_mode_is_derived_in_the_other() {
     let free = derived(json!({}));
     let set = derived(json!({ "roles": { "border.subtle": { "dark": "#5a6a72" } } }));
     assert_eq!(value(&set, "border.subtle", Mode::Dark), "#5a6a72");
-    assert_eq!(value(&set, "border.subtle", Mode::Light), value(&free, "border.subtle", Mode::Light));
+    assert_eq!(
+        value(&set, "border.subtle", Mode::Light),
+        value(&free, "border.subtle", Mode::Light)
+    );
     let token = set.token("border.subtle").unwrap();
     assert_eq!(
-        (token.cell(Mode::Light).origin, token.cell(Mode::Dark).origin),
+        (
+            token.cell(Mode::Light).origin,
+            token.cell(Mode::Dark).origin
+        ),
         (Origin::Derived, Origin::Set)
     );
     assert_eq!(token.cell(Mode::Dark).reason.to_string(), "set to a colour");
@@ -184,9 +264,18 @@ fn what_hangs_on_a_role_that_was_set_follows_it() {
     } }));
     assert_eq!(value(&theme, "bar.fill", Mode::Light), "#ffd400");
     assert_eq!(value(&theme, "focus.ring", Mode::Light), "#884400");
-    assert!(code(&theme, "bar.text", Mode::Light).lightness() < 10.0, "white is not readable on yellow");
+    assert!(
+        code(&theme, "bar.text", Mode::Light).lightness() < 10.0,
+        "white is not readable on yellow"
+    );
     assert!(code(&theme, "primary.fill-text", Mode::Light).lightness() < 10.0);
-    assert!(theme.pairs.iter().filter(|p| p.mode == Mode::Light).all(|p| p.pass));
+    assert!(
+        theme
+            .pairs
+            .iter()
+            .filter(|p| p.mode == Mode::Light)
+            .all(|p| p.pass)
+    );
 }
 
 #[test]
@@ -196,8 +285,14 @@ fn what_is_set_unreadable_is_kept_and_told() {
     let failing: Vec<_> = theme.pairs.iter().filter(|p| !p.pass).collect();
     assert_eq!(failing.len(), SURFACES.len());
     for pair in failing {
-        assert_eq!((&*pair.fg, pair.mode, pair.need), ("text.main", Mode::Light, 7.0));
-        let own = contrast_ratio("#cccccc".parse().unwrap(), code(&theme, &pair.bg, Mode::Light));
+        assert_eq!(
+            (&*pair.fg, pair.mode, pair.need),
+            ("text.main", Mode::Light, 7.0)
+        );
+        let own = contrast_ratio(
+            "#cccccc".parse().unwrap(),
+            code(&theme, &pair.bg, Mode::Light),
+        );
         assert_eq!(pair.ratio, own);
     }
 }
@@ -210,9 +305,14 @@ fn text_follows_a_surface_that_refers_to_a_later_role() {
         ("surface.base", "disabled.fill"),
     ] {
         let reference = format!("{{{target}}}");
-        let theme = derived(json!({ "roles": { surface: { "light": reference, "dark": reference } } }));
+        let theme =
+            derived(json!({ "roles": { surface: { "light": reference, "dark": reference } } }));
         for mode in Mode::BOTH {
-            assert_eq!(value(&theme, surface, mode), value(&theme, target, mode), "{surface}");
+            assert_eq!(
+                value(&theme, surface, mode),
+                value(&theme, target, mode),
+                "{surface}"
+            );
         }
         let failing: Vec<_> = theme.pairs.iter().filter(|p| !p.pass).collect();
         assert!(failing.is_empty(), "{surface}: {failing:?}");
@@ -233,8 +333,20 @@ fn a_role_may_refer_to_a_step_a_role_or_a_token_of_ones_own() {
     assert_eq!(light("link.rest"), light("petrol.800"));
     assert_eq!(light("link.hover"), "#002030");
     assert_eq!(light("selection.fill"), light("chart.3"));
-    assert_eq!(value(&theme, "selection.fill", Mode::Dark), value(&theme, "chart.3", Mode::Dark));
-    let alias = |path: &str| theme.token(path).unwrap().cell(Mode::Light).alias.clone().unwrap().to_string();
+    assert_eq!(
+        value(&theme, "selection.fill", Mode::Dark),
+        value(&theme, "chart.3", Mode::Dark)
+    );
+    let alias = |path: &str| {
+        theme
+            .token(path)
+            .unwrap()
+            .cell(Mode::Light)
+            .alias
+            .clone()
+            .unwrap()
+            .to_string()
+    };
     assert_eq!(
         ["link.rest", "link.hover", "selection.fill"].map(alias),
         ["petrol.800", "ink.deep", "chart.3"]
@@ -243,19 +355,31 @@ fn a_role_may_refer_to_a_step_a_role_or_a_token_of_ones_own() {
 
 #[test]
 fn chart_colours_stay_apart_for_every_eye() {
-    let visions: Vec<Vision> = VisionKind::ALL.iter().map(|k| Vision::new(*k, 1.0)).collect();
+    let visions: Vec<Vision> = VisionKind::ALL
+        .iter()
+        .map(|k| Vision::new(*k, 1.0))
+        .collect();
     for brand in BRANDS {
         let theme = of_brand(brand);
         for mode in Mode::BOTH {
-            let colors: Vec<Rgb8> = (1..=8).map(|n| code(&theme, &format!("chart.{n}"), mode)).collect();
+            let colors: Vec<Rgb8> = (1..=8)
+                .map(|n| code(&theme, &format!("chart.{n}"), mode))
+                .collect();
             for (i, a) in colors.iter().enumerate() {
                 for b in &colors[i + 1..] {
                     for vision in &visions {
                         let apart = difference(vision.see(*a), vision.see(*b));
-                        assert!(apart > 5.0, "{brand} {}: {a} and {b} are {apart} apart", mode.id());
+                        assert!(
+                            apart > 5.0,
+                            "{brand} {}: {a} and {b} are {apart} apart",
+                            mode.id()
+                        );
                     }
                 }
-                assert!(contrast_ratio(*a, code(&theme, "surface.base", mode)) >= 3.0, "{brand} {a}");
+                assert!(
+                    contrast_ratio(*a, code(&theme, "surface.base", mode)) >= 3.0,
+                    "{brand} {a}"
+                );
             }
         }
     }
@@ -264,11 +388,26 @@ fn chart_colours_stay_apart_for_every_eye() {
 #[test]
 fn shadows_and_backdrops_are_see_through() {
     let theme = of_brand("#0f5c7a");
-    for (path, light, dark) in
-        [("backdrop.fill", 0.5, 0.7), ("shadow.near", 0.16, 0.6), ("shadow.far", 0.1, 0.45)]
-    {
-        let alpha = |mode| theme.token(path).unwrap().cell(mode).value.color().unwrap().alpha;
-        assert_eq!((alpha(Mode::Light), alpha(Mode::Dark)), (light, dark), "{path}");
+    for (path, light, dark) in [
+        ("backdrop.fill", 0.5, 0.7),
+        ("shadow.near", 0.16, 0.6),
+        ("shadow.far", 0.1, 0.45),
+    ] {
+        let alpha = |mode| {
+            theme
+                .token(path)
+                .unwrap()
+                .cell(mode)
+                .value
+                .color()
+                .unwrap()
+                .alpha
+        };
+        assert_eq!(
+            (alpha(Mode::Light), alpha(Mode::Dark)),
+            (light, dark),
+            "{path}"
+        );
     }
 }
 
@@ -277,8 +416,16 @@ fn every_pair_names_roles_that_exist_and_measures_them() {
     let theme = of_brand("#e4572e");
     assert!(theme.pairs.len() > 250, "{}", theme.pairs.len());
     for pair in &theme.pairs {
-        let ratio = contrast_ratio(code(&theme, &pair.fg, pair.mode), code(&theme, &pair.bg, pair.mode));
-        assert!((ratio - pair.ratio).abs() < 1e-9, "{} on {}", pair.fg, pair.bg);
+        let ratio = contrast_ratio(
+            code(&theme, &pair.fg, pair.mode),
+            code(&theme, &pair.bg, pair.mode),
+        );
+        assert!(
+            (ratio - pair.ratio).abs() < 1e-9,
+            "{} on {}",
+            pair.fg,
+            pair.bg
+        );
         assert_eq!(pair.pass, pair.ratio >= pair.need);
         assert!([3.0, 4.5, 7.0].contains(&pair.need), "{}", pair.need);
     }
@@ -288,8 +435,17 @@ fn every_pair_names_roles_that_exist_and_measures_them() {
 fn roles_have_one_value_for_each_mode_and_scales_one_for_both() {
     let theme = of_brand("#e4572e");
     for token in &theme.tokens {
-        assert_eq!(token.is_modeless(), token.section != Section::Roles, "{}", token.path);
-        assert!(!token.cell(Mode::Light).reason.to_string().is_empty(), "{}", token.path);
+        assert_eq!(
+            token.is_modeless(),
+            token.section != Section::Roles,
+            "{}",
+            token.path
+        );
+        assert!(
+            !token.cell(Mode::Light).reason.to_string().is_empty(),
+            "{}",
+            token.path
+        );
     }
 }
 
@@ -299,12 +455,21 @@ fn a_role_cannot_follow_a_length_nor_be_one() {
         "link.rest": { "light": "{shape.radius.medium}" },
         "link.hover": { "light": "12px" }
     } }));
-    assert!(found.contains("/roles/link.hover/light: \"12px\": expected a CSS colour"), "{found}");
+    assert!(
+        found.contains("/roles/link.hover/light: \"12px\": expected a CSS colour"),
+        "{found}"
+    );
     let found = problems(json!({
         "roles": { "link.rest": { "light": "{gap.wide}" } },
         "tokens": { "gap.wide": { "kind": "dimension", "value": "12px" } }
     }));
-    assert_eq!(found, "/roles/link.rest/light: expected a colour, found a token of another kind");
+    assert_eq!(
+        found,
+        "/roles/link.rest/light: expected a colour, found a token of another kind"
+    );
     let found = problems(json!({ "roles": { "link.rest": { "dark": "{shape.radius.medium}" } } }));
-    assert_eq!(found, "/roles/link.rest/dark: expected a color, found a dimension: \"shape.radius.medium\"");
+    assert_eq!(
+        found,
+        "/roles/link.rest/dark: expected a color, found a dimension: \"shape.radius.medium\""
+    );
 }

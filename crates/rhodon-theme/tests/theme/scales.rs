@@ -44,7 +44,12 @@ fn codes(scale: &Scale) -> Vec<Rgb8> {
 }
 
 fn pinned(scale: &Scale) -> Vec<(&str, String)> {
-    scale.steps.iter().filter(|s| s.pinned).map(|s| (s.label.as_str(), s.color.to_string())).collect()
+    scale
+        .steps
+        .iter()
+        .filter(|s| s.pinned)
+        .map(|s| (s.label.as_str(), s.color.to_string()))
+        .collect()
 }
 
 fn hue_turn(from: &Step, to: &Step) -> f64 {
@@ -74,7 +79,11 @@ fn a_natural_scale_follows_its_brand_and_leaves_its_ends() {
     // Lighter than its step by more than four L*: its neighbours come along, the ends stay.
     let scale = scale_of("#2b7a9b", json!({}));
     let base = scale.base_step();
-    let target = TARGETS.iter().find(|t| t.0 == base.label.as_str()).unwrap().1;
+    let target = TARGETS
+        .iter()
+        .find(|t| t.0 == base.label.as_str())
+        .unwrap()
+        .1;
     let moved = base.lightness - target;
     assert!(moved.abs() > 1.5, "{moved}");
     for (step, (label, target)) in scale.steps.iter().zip(TARGETS) {
@@ -83,16 +92,27 @@ fn a_natural_scale_follows_its_brand_and_leaves_its_ends() {
         assert!(by * moved > -0.4, "{label} moved the other way, by {by}");
     }
     for (end, target) in [(&scale.steps[0], 97.0), (&scale.steps[10], 7.5)] {
-        assert!((end.lightness - target).abs() < 0.6, "{} is at {}", end.label, end.lightness);
+        assert!(
+            (end.lightness - target).abs() < 0.6,
+            "{} is at {}",
+            end.label,
+            end.lightness
+        );
     }
 }
 
 #[test]
 fn an_aligned_step_stands_on_its_target_in_every_hue() {
-    for color in ["#0f5c7a", "#e4572e", "#8a9a2b", "#7a4b8f", "#ffd400", "#3a00b8", "#808080"] {
+    for color in [
+        "#0f5c7a", "#e4572e", "#8a9a2b", "#7a4b8f", "#ffd400", "#3a00b8", "#808080",
+    ] {
         let scale = scale_of(color, json!({ "method": "aligned" }));
         for (step, (label, target)) in scale.steps.iter().zip(TARGETS).filter(|(s, _)| !s.pinned) {
-            assert!((step.lightness - target).abs() <= 0.25, "{color} {label}: {}", step.lightness);
+            assert!(
+                (step.lightness - target).abs() <= 0.25,
+                "{color} {label}: {}",
+                step.lightness
+            );
         }
         let five_hundred = scale.step("500").unwrap();
         assert!(five_hundred.pinned || contrast_ratio(five_hundred.color, Rgb8::WHITE) >= 4.5);
@@ -105,25 +125,56 @@ fn a_mixed_scale_lies_on_the_lines_to_white_and_to_black() {
     let base = scale.base_step().color.channels().map(f64::from);
     for step in &scale.steps {
         let own = step.color.channels().map(f64::from);
-        let end = if step.lightness > scale.base_step().lightness { 255.0 } else { 0.0 };
+        let end = if step.lightness > scale.base_step().lightness {
+            255.0
+        } else {
+            0.0
+        };
         // The share of the end is the same in every channel, up to rounding.
-        let shares: Vec<f64> = base.iter().zip(own).map(|(b, o)| (o - b) / (end - b)).collect();
+        let shares: Vec<f64> = base
+            .iter()
+            .zip(own)
+            .map(|(b, o)| (o - b) / (end - b))
+            .collect();
         for share in &shares {
-            assert!((share - shares[0]).abs() < 0.05, "{}: {shares:?}", step.color);
+            assert!(
+                (share - shares[0]).abs() < 0.05,
+                "{}: {shares:?}",
+                step.color
+            );
         }
     }
 }
 
 #[test]
 fn a_turn_moves_the_hue_of_dark_steps_one_way_and_of_light_ones_the_other() {
-    let (still, turned) = (scale_of("#0f5c7a", json!({})), scale_of("#0f5c7a", json!({ "turn": 15 })));
+    let (still, turned) = (
+        scale_of("#0f5c7a", json!({})),
+        scale_of("#0f5c7a", json!({ "turn": 15 })),
+    );
     let base = turned.base_step();
     let (light, dark) = (turned.step("200").unwrap(), turned.step("900").unwrap());
-    assert_eq!(base.color, still.base_step().color, "the brand itself is not turned");
-    assert!(hue_turn(base, dark) > 4.0, "dark turned by {}", hue_turn(base, dark));
-    assert!(hue_turn(base, light) < -4.0, "light turned by {}", hue_turn(base, light));
+    assert_eq!(
+        base.color,
+        still.base_step().color,
+        "the brand itself is not turned"
+    );
+    assert!(
+        hue_turn(base, dark) > 4.0,
+        "dark turned by {}",
+        hue_turn(base, dark)
+    );
+    assert!(
+        hue_turn(base, light) < -4.0,
+        "light turned by {}",
+        hue_turn(base, light)
+    );
     for (a, b) in still.steps.iter().zip(&turned.steps) {
-        assert!((a.lightness - b.lightness).abs() < 0.4, "{}: a turn is no change of lightness", a.label);
+        assert!(
+            (a.lightness - b.lightness).abs() < 0.4,
+            "{}: a turn is no change of lightness",
+            a.label
+        );
     }
 }
 
@@ -131,12 +182,20 @@ fn a_turn_moves_the_hue_of_dark_steps_one_way_and_of_light_ones_the_other() {
 fn strength_takes_chroma_away_or_adds_it_and_spares_the_brand() {
     let chroma = |strength: f64| -> Vec<f64> {
         let scale = scale_of("#5a7d6b", json!({ "strength": strength }));
-        scale.steps.iter().filter(|s| !s.pinned).map(|s| s.oklch.c).collect()
+        scale
+            .steps
+            .iter()
+            .filter(|s| !s.pinned)
+            .map(|s| s.oklch.c)
+            .collect()
     };
     let (none, half, plain, twice) = (chroma(0.0), chroma(0.5), chroma(1.0), chroma(2.0));
     assert!(none.iter().all(|c| *c < 0.004), "{none:?}");
     for i in 0..plain.len() {
-        assert!((half[i] - plain[i] / 2.0).abs() < 0.006, "{half:?} of {plain:?}");
+        assert!(
+            (half[i] - plain[i] / 2.0).abs() < 0.006,
+            "{half:?} of {plain:?}"
+        );
         assert!(twice[i] >= plain[i] - 0.003, "{twice:?} of {plain:?}");
     }
     assert!(twice.iter().sum::<f64>() > plain.iter().sum::<f64>() * 1.4);
@@ -157,9 +216,16 @@ fn a_step_set_by_hand_takes_its_lightness_as_far_as_its_neighbours_leave_room() 
         );
     }
     // Beyond the brand at 600 there is no room: the order holds.
-    let crossed = scale_of("#0f5c7a", json!({ "lightness": { "500": 10.0, "800": 90.0 } }));
+    let crossed = scale_of(
+        "#0f5c7a",
+        json!({ "lightness": { "500": 10.0, "800": 90.0 } }),
+    );
     for pair in crossed.steps.windows(2) {
-        assert!(pair[0].lightness > pair[1].lightness, "{:?}", codes(&crossed));
+        assert!(
+            pair[0].lightness > pair[1].lightness,
+            "{:?}",
+            codes(&crossed)
+        );
     }
     assert_eq!(pinned(&crossed)[0], ("600", "#0f5c7a".to_owned()));
 }
@@ -172,15 +238,31 @@ fn lightness_of_a_pinned_step_is_the_pins() {
 
 #[test]
 fn pins_hold_beside_the_brand_and_the_rest_passes_between_them() {
-    let scale = scale_of("#0f5c7a", json!({ "pins": { "100": "#d9eef5", "900": "rgb(2 30 44)" } }));
+    let scale = scale_of(
+        "#0f5c7a",
+        json!({ "pins": { "100": "#d9eef5", "900": "rgb(2 30 44)" } }),
+    );
     assert_eq!(
         pinned(&scale),
-        [("100", "#d9eef5".to_owned()), ("600", "#0f5c7a".to_owned()), ("900", "#021e2c".to_owned())]
+        [
+            ("100", "#d9eef5".to_owned()),
+            ("600", "#0f5c7a".to_owned()),
+            ("900", "#021e2c".to_owned())
+        ]
     );
     for pair in scale.steps.windows(2) {
-        assert!(pair[0].lightness - pair[1].lightness > 1.0, "{} {}", pair[0].label, pair[1].label);
+        assert!(
+            pair[0].lightness - pair[1].lightness > 1.0,
+            "{} {}",
+            pair[0].label,
+            pair[1].label
+        );
     }
-    assert_eq!(scale.base_step().label.as_str(), "600", "the brand stays the scale's own colour");
+    assert_eq!(
+        scale.base_step().label.as_str(),
+        "600",
+        "the brand stays the scale's own colour"
+    );
 }
 
 #[test]
@@ -190,7 +272,11 @@ fn the_brand_can_be_asked_to_another_step() {
         assert_eq!(pinned(&scale), [(label, "#0f5c7a".to_owned())]);
         for pair in scale.steps.windows(2) {
             let least = 1.0;
-            assert!(pair[0].lightness - pair[1].lightness > least, "{label}: {:?}", codes(&scale));
+            assert!(
+                pair[0].lightness - pair[1].lightness > least,
+                "{label}: {:?}",
+                codes(&scale)
+            );
         }
     }
 }
@@ -214,16 +300,32 @@ fn labels_of_a_theme_hold_for_all_scales_and_those_of_a_scale_for_its_own() {
         assert_eq!(labels(&scale.scale), wanted, "{}", scale.slug);
     }
     // Numbers like those of the default list keep their meaning.
-    let danger = theme.scales.iter().find(|s| s.slug.as_str() == "danger").unwrap();
+    let danger = theme
+        .scales
+        .iter()
+        .find(|s| s.slug.as_str() == "danger")
+        .unwrap();
     assert!((danger.scale.step("300").unwrap().lightness - 71.0).abs() < 6.0);
-    assert_eq!(value(&theme, "sand.tint", Mode::Light), theme.scales[1].scale.steps[0].color.to_string());
+    assert_eq!(
+        value(&theme, "sand.tint", Mode::Light),
+        theme.scales[1].scale.steps[0].color.to_string()
+    );
 }
 
 #[test]
 fn words_spread_evenly_over_the_range() {
-    let scale = scale_of("#0f5c7a", json!({ "steps": ["a", "b", "c", "d", "e", "f", "g"] }));
-    let gaps: Vec<f64> = scale.steps.windows(2).map(|w| w[0].lightness - w[1].lightness).collect();
-    let (least, most) = gaps.iter().fold((f64::MAX, 0f64), |(a, b), g| (a.min(*g), b.max(*g)));
+    let scale = scale_of(
+        "#0f5c7a",
+        json!({ "steps": ["a", "b", "c", "d", "e", "f", "g"] }),
+    );
+    let gaps: Vec<f64> = scale
+        .steps
+        .windows(2)
+        .map(|w| w[0].lightness - w[1].lightness)
+        .collect();
+    let (least, most) = gaps
+        .iter()
+        .fold((f64::MAX, 0f64), |(a, b), g| (a.min(*g), b.max(*g)));
     assert!(least > 5.0 && most < 25.0, "{gaps:?}");
 }
 
@@ -236,7 +338,10 @@ fn step_zero_is_added_in_front_and_is_white_in_the_neutral_scale() {
     let neutral = theme.intent_scale("neutral").unwrap();
     assert_eq!(neutral.scale.steps[0].color, Rgb8::WHITE);
     let without = derived(json!({ "scales": { "neutral": { "zero": false } } }));
-    assert_eq!(labels(&without.intent_scale("neutral").unwrap().scale)[0], "50");
+    assert_eq!(
+        labels(&without.intent_scale("neutral").unwrap().scale)[0],
+        "50"
+    );
     // A list that has a 0 of its own gets no second one.
     let own = scale_of("#0f5c7a", json!({ "zero": true, "steps": [0, 500, 900] }));
     assert_eq!(labels(&own), ["0", "500", "900"]);
@@ -245,13 +350,27 @@ fn step_zero_is_added_in_front_and_is_white_in_the_neutral_scale() {
 #[test]
 fn see_through_steps_are_the_scales_own_colour_at_each_opacity() {
     let theme = with_settings("#e4572e", json!({ "alpha": [1, 8, 50, 99] }));
-    for (path, code) in
-        [("own.a1", "#e4572e03"), ("own.a8", "#e4572e14"), ("own.a50", "#e4572e80"), ("own.a99", "#e4572efc")]
-    {
+    for (path, code) in [
+        ("own.a1", "#e4572e03"),
+        ("own.a8", "#e4572e14"),
+        ("own.a50", "#e4572e80"),
+        ("own.a99", "#e4572efc"),
+    ] {
         assert_eq!(value(&theme, path, Mode::Dark), code);
-        assert_eq!(theme.token(path).unwrap().cell(Mode::Light).origin, Origin::Derived);
+        assert_eq!(
+            theme.token(path).unwrap().cell(Mode::Light).origin,
+            Origin::Derived
+        );
     }
-    assert!(theme.token("own.a8").unwrap().cell(Mode::Light).reason.to_string().contains("at 8 %"));
+    assert!(
+        theme
+            .token("own.a8")
+            .unwrap()
+            .cell(Mode::Light)
+            .reason
+            .to_string()
+            .contains("at 8 %")
+    );
 }
 
 #[test]
@@ -265,7 +384,10 @@ fn a_scale_between_two_colours_has_both_at_its_ends() {
     for (color, to) in [("#f3e3c3", "#0f5c7a"), ("#0f5c7a", "#f3e3c3")] {
         let theme = between(color, to);
         let scale = &theme.scales[0].scale;
-        let (first, last) = (scale.steps[0].color.to_string(), scale.steps[10].color.to_string());
+        let (first, last) = (
+            scale.steps[0].color.to_string(),
+            scale.steps[10].color.to_string(),
+        );
         assert_eq!(
             (first.as_str(), last.as_str()),
             ("#f3e3c3", "#0f5c7a"),
@@ -291,42 +413,89 @@ fn a_wide_scale_is_as_strong_or_stronger_beyond_srgb() {
     let grey = with_settings("#777777", json!({ "wide": true }));
     for step in &grey.scales[0].scale.steps {
         let shown = step.wide.unwrap().to_rgb8();
-        assert!(difference(shown, step.color) < 0.5, "{}: a grey has nothing to gain", step.label);
+        assert!(
+            difference(shown, step.color) < 0.5,
+            "{}: a grey has nothing to gain",
+            step.label
+        );
     }
 }
 
 #[test]
 fn what_exports_leave_out_is_still_in_the_theme() {
     let theme = with_settings("#0f5c7a", json!({ "omit": ["50", "950"], "alpha": [8] }));
-    let omitted: Vec<_> = theme.tokens.iter().filter(|t| t.omitted).map(|t| &*t.path).collect();
+    let omitted: Vec<_> = theme
+        .tokens
+        .iter()
+        .filter(|t| t.omitted)
+        .map(|t| &*t.path)
+        .collect();
     assert_eq!(omitted, ["own.50", "own.950"]);
     let off = with_settings("#0f5c7a", json!({ "off": true, "alpha": [8] }));
-    assert!(off.tokens.iter().filter(|t| t.group() == "own" && &*t.path != "own.fill").all(|t| t.omitted));
+    assert!(
+        off.tokens
+            .iter()
+            .filter(|t| t.group() == "own" && &*t.path != "own.fill")
+            .all(|t| t.omitted)
+    );
     assert!(off.pairs.iter().all(|p| p.pass));
 }
 
 #[test]
 fn settings_that_cannot_be_met_are_told_with_their_place() {
     for (settings, line) in [
-        (json!({ "steps": ["a"] }), "/scales/petrol/steps: expected 2 to 40 step labels, found 1"),
-        (json!({ "steps": [] }), "expected 2 to 40 step labels, found 0"),
-        (json!({ "steps": ["a b", "c"] }), "/scales/petrol/steps/0: \"a b\": expected a step label"),
-        (json!({ "alpha": [0] }), "/scales/petrol/alpha/0: expected a number from 1 to 99, found 0"),
-        (json!({ "alpha": [100] }), "/scales/petrol/alpha/0: expected a number from 1 to 99, found 100"),
-        (json!({ "strength": 2.5 }), "/scales/petrol/strength: expected a number from 0 to 2, found 2.5"),
-        (json!({ "turn": -21 }), "/scales/petrol/turn: expected a number from -20 to 20, found -21"),
+        (
+            json!({ "steps": ["a"] }),
+            "/scales/petrol/steps: expected 2 to 40 step labels, found 1",
+        ),
+        (
+            json!({ "steps": [] }),
+            "expected 2 to 40 step labels, found 0",
+        ),
+        (
+            json!({ "steps": ["a b", "c"] }),
+            "/scales/petrol/steps/0: \"a b\": expected a step label",
+        ),
+        (
+            json!({ "alpha": [0] }),
+            "/scales/petrol/alpha/0: expected a number from 1 to 99, found 0",
+        ),
+        (
+            json!({ "alpha": [100] }),
+            "/scales/petrol/alpha/0: expected a number from 1 to 99, found 100",
+        ),
+        (
+            json!({ "strength": 2.5 }),
+            "/scales/petrol/strength: expected a number from 0 to 2, found 2.5",
+        ),
+        (
+            json!({ "turn": -21 }),
+            "/scales/petrol/turn: expected a number from -20 to 20, found -21",
+        ),
         (
             json!({ "lightness": { "300": 101 } }),
             "/scales/petrol/lightness/300: expected a number from 0 to 100",
         ),
-        (json!({ "lightness": { "333": 50 } }), "/scales/petrol/lightness/333: no step 333 in this scale"),
+        (
+            json!({ "lightness": { "333": 50 } }),
+            "/scales/petrol/lightness/333: no step 333 in this scale",
+        ),
         (
             json!({ "pins": { "300": "seaweed" } }),
             "/scales/petrol/pins/300: \"seaweed\": expected a CSS colour",
         ),
-        (json!({ "pins": { "333": "#abcdef" } }), "/scales/petrol: no step 333: expected one of 50, 100"),
-        (json!({ "zero": "yes" }), "/scales/petrol/zero: expected true or false, found text"),
-        (json!({ "wide": 1 }), "/scales/petrol/wide: expected true or false, found a number"),
+        (
+            json!({ "pins": { "333": "#abcdef" } }),
+            "/scales/petrol: no step 333: expected one of 50, 100",
+        ),
+        (
+            json!({ "zero": "yes" }),
+            "/scales/petrol/zero: expected true or false, found text",
+        ),
+        (
+            json!({ "wide": 1 }),
+            "/scales/petrol/wide: expected true or false, found a number",
+        ),
         (
             json!({ "steps": ["a", "b"], "pins": { "a": "#ffffff", "b": "#000000" } }),
             "/scales/petrol: no step is left for",

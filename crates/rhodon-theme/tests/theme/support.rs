@@ -1,7 +1,7 @@
 //! Small documents to try rules on.
 
 use rhodon_color::Rgb8;
-use rhodon_theme::{Derived, Mode, Resolved, Spec, derive};
+use rhodon_theme::{Derived, Document, Mode, Resolved, derive};
 use serde_json::{Value, json};
 
 /// A theme of one brand colour, with more decisions.
@@ -18,7 +18,7 @@ pub fn document(extra: Value) -> Value {
 }
 
 pub fn theme(extra: Value) -> Resolved {
-    Resolved::alone(Spec::read(&document(extra)).unwrap())
+    Resolved::alone(Document::read(&document(extra)).unwrap())
 }
 
 pub fn derived(extra: Value) -> Derived {
@@ -32,16 +32,29 @@ pub fn of_brand(code: &str) -> Derived {
 
 /// All problems of a document, as lines.
 pub fn problems(extra: Value) -> String {
-    let found = Spec::read(&document(extra)).and_then(|s| derive(&Resolved::alone(s)).map(|_| ()));
+    let found =
+        Document::read(&document(extra)).and_then(|s| derive(&Resolved::alone(s)).map(|_| ()));
     found.expect_err("a problem").to_string()
 }
 
 /// The value of a token as text.
 pub fn value(theme: &Derived, path: &str, mode: Mode) -> String {
-    theme.token(path).unwrap_or_else(|| panic!("no token {path}")).cell(mode).value.to_string()
+    theme
+        .token(path)
+        .unwrap_or_else(|| panic!("no token {path}"))
+        .cell(mode)
+        .value
+        .to_string()
 }
 
 /// The code of a colour token.
 pub fn code(theme: &Derived, path: &str, mode: Mode) -> Rgb8 {
-    theme.token(path).unwrap_or_else(|| panic!("no token {path}")).cell(mode).value.color().unwrap().code
+    theme
+        .token(path)
+        .unwrap_or_else(|| panic!("no token {path}"))
+        .cell(mode)
+        .value
+        .color()
+        .unwrap()
+        .code
 }

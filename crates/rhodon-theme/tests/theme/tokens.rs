@@ -2,8 +2,8 @@
 
 use rhodon_color::Color;
 use rhodon_theme::{
-    KeptPath, Mode, ModeValues, Origin, Resolved, Section, Slug, Spec, StepLabel, TokenKind, TokenPath,
-    derive,
+    Document, KeptPath, Mode, ModeValues, Origin, Resolved, Section, Slug, StepLabel, TokenKind,
+    TokenPath, derive,
 };
 use serde_json::{Value, json};
 
@@ -24,12 +24,24 @@ fn an_own_token_has_the_kind_it_says() {
         ("gap.wide", TokenKind::Dimension, "24px"),
         ("gap.lead", TokenKind::Dimension, "1.5rem"),
         ("motion.factor", TokenKind::Number, "-0.25"),
-        ("type-own.sign", TokenKind::FontFamily, "Anlow Sans, Port One, serif"),
+        (
+            "type-own.sign",
+            TokenKind::FontFamily,
+            "Anlow Sans, Port One, serif",
+        ),
         ("weight.sign", TokenKind::FontWeight, "650"),
     ] {
         let token = theme.token(path).unwrap();
-        assert_eq!((token.kind, value(&theme, path, Mode::Dark).as_str()), (kind, text), "{path}");
-        assert_eq!((token.section, token.is_modeless()), (Section::Own, true), "{path}");
+        assert_eq!(
+            (token.kind, value(&theme, path, Mode::Dark).as_str()),
+            (kind, text),
+            "{path}"
+        );
+        assert_eq!(
+            (token.section, token.is_modeless()),
+            (Section::Own, true),
+            "{path}"
+        );
         assert_eq!(token.cell(Mode::Light).origin, Origin::Set);
     }
     let hull = theme.token("ferry.hull").unwrap();
@@ -48,7 +60,10 @@ fn an_own_token_may_differ_by_mode() {
     assert_eq!(both("ferry.sky"), ["#d9eef5", "#021e2c"]);
     assert_eq!(both("ferry.night"), both("surface.base"));
     assert_eq!(both("ferry.half"), ["#111111", "#eeeeee"]);
-    assert!(theme.token("ferry.same").unwrap().is_modeless(), "one value in both is one value");
+    assert!(
+        theme.token("ferry.same").unwrap().is_modeless(),
+        "one value in both is one value"
+    );
     assert!(!theme.token("ferry.night").unwrap().is_modeless());
 }
 
@@ -67,52 +82,110 @@ fn references_are_followed_to_their_end_and_remembered_as_written() {
         ("b.two", "#0f5c7a", "c.three"),
         ("c.three", "#0f5c7a", "petrol.600"),
         ("gap.button", "6px", "shape.radius.medium"),
-        ("type-own.head", "system-ui, Segoe UI, Roboto, sans-serif", "type.family.heading"),
+        (
+            "type-own.head",
+            "system-ui, Segoe UI, Roboto, sans-serif",
+            "type.family.heading",
+        ),
         ("weight.head", "600", "type.weight.bold"),
     ] {
         assert_eq!(value(&theme, path, Mode::Light), text, "{path}");
         let cell = theme.token(path).unwrap().cell(Mode::Light);
         assert_eq!(cell.alias.as_deref(), Some(alias));
-        assert_eq!(cell.reason.to_string(), format!("own token, set to {alias}"));
+        assert_eq!(
+            cell.reason.to_string(),
+            format!("own token, set to {alias}")
+        );
     }
 }
 
 #[test]
 fn values_of_the_wrong_kind_say_what_was_expected() {
     for (token, line) in [
-        (json!({ "kind": "dimension", "value": "12" }), "expected a length in px or rem, such as 12px"),
-        (json!({ "kind": "dimension", "value": "NaNpx" }), "expected a length in px or rem"),
-        (json!({ "kind": "dimension", "value": "1e12px" }), "expected a length in px or rem"),
-        (json!({ "kind": "number", "value": "inf" }), "expected a number"),
-        (json!({ "kind": "number", "value": "" }), "expected 1 to 1000 characters, found 0"),
-        (json!({ "kind": "fontWeight", "value": "0" }), "expected a font weight from 1 to 1000"),
-        (json!({ "kind": "fontWeight", "value": "bold" }), "expected a font weight from 1 to 1000"),
-        (json!({ "kind": "fontFamily", "value": " , '' " }), "expected font families separated by commas"),
+        (
+            json!({ "kind": "dimension", "value": "12" }),
+            "expected a length in px or rem, such as 12px",
+        ),
+        (
+            json!({ "kind": "dimension", "value": "NaNpx" }),
+            "expected a length in px or rem",
+        ),
+        (
+            json!({ "kind": "dimension", "value": "1e12px" }),
+            "expected a length in px or rem",
+        ),
+        (
+            json!({ "kind": "number", "value": "inf" }),
+            "expected a number",
+        ),
+        (
+            json!({ "kind": "number", "value": "" }),
+            "expected 1 to 1000 characters, found 0",
+        ),
+        (
+            json!({ "kind": "fontWeight", "value": "0" }),
+            "expected a font weight from 1 to 1000",
+        ),
+        (
+            json!({ "kind": "fontWeight", "value": "bold" }),
+            "expected a font weight from 1 to 1000",
+        ),
+        (
+            json!({ "kind": "fontFamily", "value": " , '' " }),
+            "expected font families separated by commas",
+        ),
         (
             json!({ "kind": "colour", "value": "#fff" }),
             "expected color, dimension, number, fontFamily or fontWeight",
         ),
-        (json!({ "value": "{}" }), "expected a token path of slugs joined by dots"),
-        (json!({ "value": "{Ferry.Wake}" }), "expected a token path of slugs joined by dots"),
-        (json!({ "kind": "number", "value": "{petrol.600}" }), "expected a number, found a color"),
-        (json!({ "light": "#fff" }), "expected a value, or one for light and one for dark"),
+        (
+            json!({ "value": "{}" }),
+            "expected a token path of slugs joined by dots",
+        ),
+        (
+            json!({ "value": "{Ferry.Wake}" }),
+            "expected a token path of slugs joined by dots",
+        ),
+        (
+            json!({ "kind": "number", "value": "{petrol.600}" }),
+            "expected a number, found a color",
+        ),
+        (
+            json!({ "light": "#fff" }),
+            "expected a value, or one for light and one for dark",
+        ),
         (json!({ "value": 5 }), "expected text, found a number"),
-        (json!({ "value": "#fff", "note": "x" }), "unknown key \"note\""),
+        (
+            json!({ "value": "#fff", "note": "x" }),
+            "unknown key \"note\"",
+        ),
         (json!("#fff"), "expected an object, found text"),
     ] {
         let found = problems(json!({ "tokens": { "ferry.odd": token } }));
-        assert!(found.starts_with("/tokens/ferry.odd") && found.contains(line), "{line:?} in {found:?}");
+        assert!(
+            found.starts_with("/tokens/ferry.odd") && found.contains(line),
+            "{line:?} in {found:?}"
+        );
     }
 }
 
 #[test]
 fn sizes_run_by_the_ratio_from_the_base() {
     let theme = derived(json!({ "type": { "base": 20, "ratio": 1.25 } }));
-    for (name, powers) in
-        [("fine", -2), ("small", -1), ("body", 0), ("lead", 1), ("title", 3), ("display", 5)]
-    {
+    for (name, powers) in [
+        ("fine", -2),
+        ("small", -1),
+        ("body", 0),
+        ("lead", 1),
+        ("title", 3),
+        ("display", 5),
+    ] {
         let rem = (20.0 * 1.25f64.powi(powers) / 16.0 * 10_000.0).round() / 10_000.0;
-        assert_eq!(value(&theme, &format!("type.size.{name}"), Mode::Light), format!("{rem}rem"), "{name}");
+        assert_eq!(
+            value(&theme, &format!("type.size.{name}"), Mode::Light),
+            format!("{rem}rem"),
+            "{name}"
+        );
     }
     let free = derived(json!({}));
     assert_eq!(value(&free, "type.size.body", Mode::Light), "1rem");
@@ -129,10 +202,19 @@ fn families_and_weights_are_the_set_ones_and_headings_follow_text() {
     assert_eq!(light("type.family.body"), "Anlow Sans, sans-serif");
     assert_eq!(light("type.family.heading"), "Anlow Sans, sans-serif");
     assert_eq!(light("type.family.mono"), "Anlow Mono");
-    assert_eq!([light("type.weight.regular"), light("type.weight.bold")], ["380", "720"]);
-    assert_eq!(theme.font_import.as_deref(), Some("https://fonts.example.test/anlow.css"));
+    assert_eq!(
+        [light("type.weight.regular"), light("type.weight.bold")],
+        ["380", "720"]
+    );
+    assert_eq!(
+        theme.font_import.as_deref(),
+        Some("https://fonts.example.test/anlow.css")
+    );
     let origin = |path: &str| theme.token(path).unwrap().cell(Mode::Light).origin;
-    assert_eq!((origin("type.family.body"), origin("type.family.heading")), (Origin::Set, Origin::Derived));
+    assert_eq!(
+        (origin("type.family.body"), origin("type.family.heading")),
+        (Origin::Set, Origin::Derived)
+    );
 }
 
 #[test]
@@ -162,7 +244,7 @@ fn web_font_addresses_cannot_break_out_of_a_file() {
         "https://a.test/\u{0}",
         "https://a.test/\\x",
     ] {
-        let found = Spec::read(&document(json!({ "type": { "import": bad } })));
+        let found = Document::read(&document(json!({ "type": { "import": bad } })));
         assert!(found.is_err(), "{bad:?} was taken");
     }
     theme(
@@ -172,12 +254,30 @@ fn web_font_addresses_cannot_break_out_of_a_file() {
 
 #[test]
 fn colours_without_names_are_named_by_their_look_and_told_apart() {
-    let colors: Vec<Color> =
-        ["#0f5c7a", "#0f5c7b", "#0f5c7c", "#e4572e"].iter().map(|c| Color::parse(c).unwrap()).collect();
-    let spec = Spec::from_brand("Four", &colors);
-    let names: Vec<_> = spec.brand.iter().map(|b| (b.name.as_str(), b.slug.as_str())).collect();
-    assert_eq!(names, [("Cyan", "cyan"), ("Cyan 2", "cyan-2"), ("Cyan 3", "cyan-3"), ("Red", "red")]);
-    assert_eq!(Spec::read(&spec.to_json()).unwrap(), spec, "what is made can be read");
+    let colors: Vec<Color> = ["#0f5c7a", "#0f5c7b", "#0f5c7c", "#e4572e"]
+        .iter()
+        .map(|c| Color::parse(c).unwrap())
+        .collect();
+    let spec = Document::from_brand("Four", &colors);
+    let names: Vec<_> = spec
+        .brand
+        .iter()
+        .map(|b| (b.name.as_str(), b.slug.as_str()))
+        .collect();
+    assert_eq!(
+        names,
+        [
+            ("Cyan", "cyan"),
+            ("Cyan 2", "cyan-2"),
+            ("Cyan 3", "cyan-3"),
+            ("Red", "red")
+        ]
+    );
+    assert_eq!(
+        Document::read(&spec.to_json()).unwrap(),
+        spec,
+        "what is made can be read"
+    );
     derive(&Resolved::alone(spec)).unwrap();
 }
 
@@ -190,7 +290,13 @@ fn names_are_as_long_as_they_may_be_and_no_longer() {
     assert!(long(1000).parse::<KeptPath>().is_ok() && long(1001).parse::<KeptPath>().is_err());
     let fallback: Slug = "brand".parse().unwrap();
     let slug = Slug::from_name(&long(500), &fallback);
-    assert!(slug.as_str().len() <= 48 && slug.unique(|s| s.as_str().len() < 50).as_str().ends_with("-2"));
+    assert!(
+        slug.as_str().len() <= 48
+            && slug
+                .unique(|s| s.as_str().len() < 50)
+                .as_str()
+                .ends_with("-2")
+    );
 }
 
 #[test]
@@ -211,8 +317,8 @@ fn foreign_names_fold_to_paths() {
 }
 
 /// A parent with a decision of every kind.
-fn parent() -> Spec {
-    Spec::read(&document(json!({
+fn parent() -> Document {
+    Document::read(&document(json!({
         "steps": ["100", "500", "900"],
         "scales": { "petrol": { "turn": 5, "strength": 1.1 } },
         "intents": { "info": { "scale": "petrol" } },
@@ -230,12 +336,15 @@ fn child(extra: Value) -> Resolved {
     for (key, value) in extra.as_object().unwrap() {
         own[key] = value.clone();
     }
-    Resolved::follow(Spec::read(&own).unwrap(), |_| Some(parent())).unwrap()
+    Resolved::follow(Document::read(&own).unwrap(), |_| Some(parent())).unwrap()
 }
 
 #[test]
 fn a_child_that_decides_nothing_is_its_parent() {
-    let (own, theirs) = (child(json!({})), derive(&Resolved::alone(parent())).unwrap());
+    let (own, theirs) = (
+        child(json!({})),
+        derive(&Resolved::alone(parent())).unwrap(),
+    );
     let found = derive(&own).unwrap();
     assert_eq!(found.name, "Night");
     assert_eq!(found.tokens.len(), theirs.tokens.len());
@@ -267,13 +376,33 @@ fn a_child_decides_key_by_key() {
         "aim": { "dominant": 50, "secondary": 30, "accent": 20 }
     }));
     let spec = &own.spec;
-    let colors: Vec<_> = spec.brand.iter().map(|b| (b.slug.as_str(), b.color.as_str())).collect();
-    assert_eq!(colors, [("petrol", "#083b52"), ("moon", "#d8d4c0")], "its own colour in its parent's place");
-    assert_eq!((spec.typography.base, spec.typography.ratio), (Some(15.0), Some(1.3)));
-    assert_eq!((spec.shape.radius, spec.shape.border), (Some(3.0), Some(1.0)));
+    let colors: Vec<_> = spec
+        .brand
+        .iter()
+        .map(|b| (b.slug.as_str(), b.color.as_str()))
+        .collect();
+    assert_eq!(
+        colors,
+        [("petrol", "#083b52"), ("moon", "#d8d4c0")],
+        "its own colour in its parent's place"
+    );
+    assert_eq!(
+        (spec.typography.base, spec.typography.ratio),
+        (Some(15.0), Some(1.3))
+    );
+    assert_eq!(
+        (spec.shape.radius, spec.shape.border),
+        (Some(3.0), Some(1.0))
+    );
     assert_eq!(spec.aim.unwrap().accent, 20.0);
     let link = &spec.roles[&"link.rest".parse::<TokenPath>().unwrap()];
-    assert_eq!(link, &ModeValues { light: Some("#005577".into()), dark: Some("#99ddff".into()) });
+    assert_eq!(
+        link,
+        &ModeValues {
+            light: Some("#005577".into()),
+            dark: Some("#99ddff".into())
+        }
+    );
     assert_eq!(spec.steps.as_ref().unwrap().len(), 3);
     let found = derive(&own).unwrap();
     assert_eq!(value(&found, "ferry.wake", Mode::Light), "#abcdef");
@@ -286,17 +415,22 @@ fn a_child_decides_key_by_key() {
 
 #[test]
 fn grandparents_are_followed_through_their_children() {
-    let middle =
-        Spec::read(&json!({ "format": 1, "name": "Middle", "extends": "tern", "shape": { "radius": 9 } }));
-    let last =
-        Spec::read(&json!({ "format": 1, "name": "Last", "extends": "middle", "shape": { "border": 4 } }));
+    let middle = Document::read(
+        &json!({ "format": 1, "name": "Middle", "extends": "tern", "shape": { "radius": 9 } }),
+    );
+    let last = Document::read(
+        &json!({ "format": 1, "name": "Last", "extends": "middle", "shape": { "border": 4 } }),
+    );
     let by_slug = |slug: &Slug| match slug.as_str() {
         "tern" => Some(parent()),
         "middle" => middle.clone().ok(),
         _ => None,
     };
     let resolved = Resolved::follow(last.unwrap(), by_slug).unwrap();
-    assert_eq!((resolved.spec.shape.radius, resolved.spec.shape.border), (Some(9.0), Some(4.0)));
+    assert_eq!(
+        (resolved.spec.shape.radius, resolved.spec.shape.border),
+        (Some(9.0), Some(4.0))
+    );
     assert_eq!(resolved.spec.brand[0].slug.as_str(), "petrol");
 }
 
@@ -324,28 +458,55 @@ fn documents_of_the_wrong_shape_say_so() {
         ("[]", "expected an object, found a list"),
         ("null", "expected an object, found null"),
         ("{}", "/format"),
-        (r#"{"format":"1","name":"X"}"#, "/format: expected format 1, found \"1\""),
-        (r##"{"format":1,"brand":[{"name":"A","color":"#111"}]}"##, "/name"),
-        (r##"{"format":1,"name":"","brand":[{"name":"A","color":"#111"}]}"##, "/name"),
-        (r##"{"format":1,"name":"X","brand":{"a":"#111"}}"##, "/brand: expected a list, found an object"),
-        (r##"{"format":1,"name":"X","brand":["#111"]}"##, "/brand/0: expected an object, found text"),
-        (r##"{"format":1,"name":"X","brand":[{"name":"A"}]}"##, "color"),
+        (
+            r#"{"format":"1","name":"X"}"#,
+            "/format: expected format 1, found \"1\"",
+        ),
+        (
+            r##"{"format":1,"brand":[{"name":"A","color":"#111"}]}"##,
+            "/name",
+        ),
+        (
+            r##"{"format":1,"name":"","brand":[{"name":"A","color":"#111"}]}"##,
+            "/name",
+        ),
+        (
+            r##"{"format":1,"name":"X","brand":{"a":"#111"}}"##,
+            "/brand: expected a list, found an object",
+        ),
+        (
+            r##"{"format":1,"name":"X","brand":["#111"]}"##,
+            "/brand/0: expected an object, found text",
+        ),
+        (
+            r##"{"format":1,"name":"X","brand":[{"name":"A"}]}"##,
+            "color",
+        ),
         (
             r##"{"format":1,"name":"X","brand":[{"name":"A","color":"#111"}],"scales":[]}"##,
             "/scales: expected an object, found a list",
         ),
-        (r##"{"format":1,"name":"X","extends":"No Slug"}"##, "/extends: \"No Slug\": expected a slug"),
+        (
+            r##"{"format":1,"name":"X","extends":"No Slug"}"##,
+            "/extends: \"No Slug\": expected a slug",
+        ),
         ("{\"format\":1", "line 1 column 11"),
         ("", "line 1 column 0"),
     ] {
-        let found = Spec::parse(text).unwrap_err().to_string();
+        let found = Document::parse(text).unwrap_err().to_string();
         assert!(found.contains(line), "{line:?} in {found:?}");
     }
-    let many: Vec<Value> = (0..41).map(|i| json!({ "name": format!("C{i}"), "color": "#123456" })).collect();
-    assert!(problems(json!({ "brand": many })).contains("/brand: expected at most 40"), "41 colours");
+    let many: Vec<Value> = (0..41)
+        .map(|i| json!({ "name": format!("C{i}"), "color": "#123456" }))
+        .collect();
+    assert!(
+        problems(json!({ "brand": many })).contains("/brand: expected at most 40"),
+        "41 colours"
+    );
     let name = "n".repeat(201);
     assert!(
-        problems(json!({ "name": name })).contains("/name: expected 1 to 200 characters, found 201"),
+        problems(json!({ "name": name }))
+            .contains("/name: expected 1 to 200 characters, found 201"),
         "a long name"
     );
 }

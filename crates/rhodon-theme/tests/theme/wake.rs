@@ -10,20 +10,34 @@ fn wake(before: Value, after: Value) -> Diff {
 }
 
 fn change(path: &str, mode: Option<Mode>, before: Option<&str>, after: Option<&str>) -> Change {
-    Change { path: path.into(), mode, before: before.map(str::to_owned), after: after.map(str::to_owned) }
+    Change {
+        path: path.into(),
+        mode,
+        before: before.map(str::to_owned),
+        after: after.map(str::to_owned),
+    }
 }
 
 #[test]
 fn the_same_document_moves_nothing() {
     assert_eq!(wake(json!({}), json!({})), Diff::default());
-    assert_eq!(wake(json!({}), json!({ "name": "Another name" })), Diff::default());
-    assert_eq!(wake(json!({}), json!({ "handoff": { "css": {} } })), Diff::default());
+    assert_eq!(
+        wake(json!({}), json!({ "name": "Another name" })),
+        Diff::default()
+    );
+    assert_eq!(
+        wake(json!({}), json!({ "handoff": { "css": {} } })),
+        Diff::default()
+    );
 }
 
 #[test]
 fn one_value_is_one_change() {
     let found = wake(json!({}), json!({ "shape": { "border": 3 } }));
-    assert_eq!(found.changes, [change("shape.border.width", None, Some("1px"), Some("3px"))]);
+    assert_eq!(
+        found.changes,
+        [change("shape.border.width", None, Some("1px"), Some("3px"))]
+    );
     assert!(found.unreadable.is_empty());
 }
 
@@ -31,12 +45,23 @@ fn one_value_is_one_change() {
 fn a_role_changes_in_the_mode_in_which_it_was_set() {
     let set = |code: &str| json!({ "roles": { "shadow.far": { "dark": code } } });
     let found = wake(set("#111111"), set("#222222"));
-    assert_eq!(found.changes, [change("shadow.far", Some(Mode::Dark), Some("#111111"), Some("#222222"))]);
+    assert_eq!(
+        found.changes,
+        [change(
+            "shadow.far",
+            Some(Mode::Dark),
+            Some("#111111"),
+            Some("#222222")
+        )]
+    );
 }
 
 #[test]
 fn what_follows_a_role_changes_with_it() {
-    let found = wake(json!({}), json!({ "roles": { "primary.edge": { "light": "#664400" } } }));
+    let found = wake(
+        json!({}),
+        json!({ "roles": { "primary.edge": { "light": "#664400" } } }),
+    );
     let mut paths: Vec<_> = found.changes.iter().map(|c| &*c.path).collect();
     paths.retain(|p| !p.starts_with("chart."));
     assert_eq!(paths, ["primary.edge", "focus.ring", "selected.edge"]);
@@ -47,9 +72,15 @@ fn what_follows_a_role_changes_with_it() {
 fn what_is_new_has_no_before_and_what_is_gone_no_after() {
     let own = json!({ "tokens": { "ferry.wake": { "value": "#abcdef" } } });
     let added = wake(json!({}), own.clone());
-    assert_eq!(added.changes, [change("ferry.wake", None, None, Some("#abcdef"))]);
+    assert_eq!(
+        added.changes,
+        [change("ferry.wake", None, None, Some("#abcdef"))]
+    );
     let removed = wake(own, json!({}));
-    assert_eq!(removed.changes, [change("ferry.wake", None, Some("#abcdef"), None)]);
+    assert_eq!(
+        removed.changes,
+        [change("ferry.wake", None, Some("#abcdef"), None)]
+    );
 }
 
 #[test]
@@ -79,10 +110,23 @@ fn only_pairs_that_were_readable_before_are_told() {
     };
     let first = wake(json!({}), bad(json!({})));
     assert_eq!(first.unreadable.len(), 4, "one for each surface");
-    assert!(first.unreadable.iter().all(|p| &*p.fg == "text.muted" && p.mode == Mode::Light));
-    let second = wake(bad(json!({})), bad(json!({ "border.strong": { "dark": "#222222" } })));
+    assert!(
+        first
+            .unreadable
+            .iter()
+            .all(|p| &*p.fg == "text.muted" && p.mode == Mode::Light)
+    );
+    let second = wake(
+        bad(json!({})),
+        bad(json!({ "border.strong": { "dark": "#222222" } })),
+    );
     assert!(!second.unreadable.is_empty());
-    assert!(second.unreadable.iter().all(|p| &*p.fg == "border.strong" && p.mode == Mode::Dark));
+    assert!(
+        second
+            .unreadable
+            .iter()
+            .all(|p| &*p.fg == "border.strong" && p.mode == Mode::Dark)
+    );
     let mended = wake(bad(json!({})), json!({}));
     assert!(mended.unreadable.is_empty());
     assert_eq!(mended.changes.len(), 1);
@@ -90,7 +134,8 @@ fn only_pairs_that_were_readable_before_are_told() {
 
 #[test]
 fn a_brand_colour_moves_its_scale_and_all_that_is_painted_with_it() {
-    let brand = |code: &str| json!({ "brand": [{ "name": "Petrol", "slug": "petrol", "color": code }] });
+    let brand =
+        |code: &str| json!({ "brand": [{ "name": "Petrol", "slug": "petrol", "color": code }] });
     let found = wake(brand("#0f5c7a"), brand("#0f5c7b"));
     let moved = |path: &str| found.changes.iter().any(|c| &*c.path == path);
     assert!(moved("petrol.600") && moved("primary.fill") && moved("bar.fill"));
@@ -98,7 +143,15 @@ fn a_brand_colour_moves_its_scale_and_all_that_is_painted_with_it() {
     let order: Vec<usize> = found
         .changes
         .iter()
-        .filter_map(|c| derived(brand("#0f5c7b")).tokens.iter().position(|t| t.path == c.path))
+        .filter_map(|c| {
+            derived(brand("#0f5c7b"))
+                .tokens
+                .iter()
+                .position(|t| t.path == c.path)
+        })
         .collect();
-    assert!(order.windows(2).all(|w| w[0] <= w[1]), "in the order of the later theme");
+    assert!(
+        order.windows(2).all(|w| w[0] <= w[1]),
+        "in the order of the later theme"
+    );
 }

@@ -13,9 +13,17 @@ pub fn run(values: &[String], printer: &mut Printer) -> Result<(), Failure> {
             printer.result(&report, || {
                 let [rgb, hsl, oklch] =
                     [Notation::Rgb, Notation::Hsl, Notation::Oklch].map(|n| n.write(color));
-                format!("{}  {rgb}  {hsl}  {oklch}  luminance {:.4}", report.hex, report.luminance)
+                format!(
+                    "{}  {rgb}  {hsl}  {oklch}  luminance {:.4}",
+                    report.hex, report.luminance
+                )
             })
         }
-        Err(e) => printer.bad(&item.place, &item.text, &e.to_string(), &Refused::new(&item.text, &e)),
+        Err(e) => printer.bad(
+            &item.place,
+            &item.text,
+            &e.to_string(),
+            &Refused::new(&item.text, &e),
+        ),
     })
 }

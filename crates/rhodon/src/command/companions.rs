@@ -28,10 +28,20 @@ pub fn run(args: &CompanionsArgs, printer: &mut Printer) -> Result<(), Failure> 
         Ok(color) => {
             let found = companions(color.to_rgb8(), relation.turns);
             let codes: Vec<String> = found.iter().map(ToString::to_string).collect();
-            printer.result(&Report { input: &item.text, ok: true, companions: codes.clone() }, || {
-                codes.join("  ")
-            })
+            printer.result(
+                &Report {
+                    input: &item.text,
+                    ok: true,
+                    companions: codes.clone(),
+                },
+                || codes.join("  "),
+            )
         }
-        Err(e) => printer.bad(&item.place, &item.text, &e.to_string(), &Refused::new(&item.text, &e)),
+        Err(e) => printer.bad(
+            &item.place,
+            &item.text,
+            &e.to_string(),
+            &Refused::new(&item.text, &e),
+        ),
     })
 }

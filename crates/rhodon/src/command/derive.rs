@@ -2,7 +2,7 @@
 
 use std::path::Path;
 
-use rhodon_theme::{Derived, Mode, Resolved, Spec, derive};
+use rhodon_theme::{Derived, Document, Mode, Resolved, derive};
 
 use crate::cli::DeriveArgs;
 use crate::document;
@@ -17,7 +17,12 @@ pub fn run(args: &DeriveArgs, printer: &mut Printer) -> Result<(), Failure> {
     let path = match args.values.as_slice() {
         [] => Path::new("-"),
         [one] => Path::new(one),
-        more => return Err(Failure::bad(format!("expected one theme document, found {}", more.len()))),
+        more => {
+            return Err(Failure::bad(format!(
+                "expected one theme document, found {}",
+                more.len()
+            )));
+        }
     };
     let theme = document::read(path)?;
     match derive(&theme) {
@@ -25,7 +30,11 @@ pub fn run(args: &DeriveArgs, printer: &mut Printer) -> Result<(), Failure> {
         Err(problems) => {
             eprintln!("{}", document::told(&path.display().to_string(), &problems));
             printer.mark_bad();
-            let refused = DeriveRefused { ok: false, error: problems.to_string(), problems: &problems.0 };
+            let refused = DeriveRefused {
+                ok: false,
+                error: problems.to_string(),
+                problems: &problems.0,
+            };
             printer.result(&refused, String::new)
         }
     }
@@ -34,7 +43,10 @@ pub fn run(args: &DeriveArgs, printer: &mut Printer) -> Result<(), Failure> {
 fn brands(values: &[String], printer: &mut Printer) -> Result<(), Failure> {
     let stdin = values.is_empty() || values == ["-"];
     if !stdin {
-        let item = Item { place: "arguments".to_owned(), text: values.join("\t") };
+        let item = Item {
+            place: "arguments".to_owned(),
+            text: values.join("\t"),
+        };
         return brand(&item, printer);
     }
     input::each(values, |item| brand(&item, printer))
@@ -42,7 +54,7 @@ fn brands(values: &[String], printer: &mut Printer) -> Result<(), Failure> {
 
 fn brand(item: &Item, printer: &mut Printer) -> Result<(), Failure> {
     let derived = input::brand(&item.text).and_then(|colors| {
-        derive(&Resolved::alone(Spec::from_brand("Theme", &colors))).map_err(|p| p.to_string())
+        derive(&Resolved::alone(Document::from_brand("Theme", &colors))).map_err(|p| p.to_string())
     });
     match derived {
         Ok(derived) => print(&derived, printer),

@@ -3,8 +3,8 @@
 use std::fs;
 use std::path::{Component, Path};
 
-use rhodon_exchange::{OptionError, Output, Source, Stamp, TARGETS, Target, Warning, find};
-use rhodon_theme::{Resolved, Spec, derive};
+use rhodon_formats::{OptionError, Output, Source, Stamp, TARGETS, Target, Warning, find};
+use rhodon_theme::{Document, Resolved, derive};
 use serde::Serialize;
 
 use crate::cli::ExportArgs;
@@ -28,14 +28,27 @@ struct FileReport<'a> {
 pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
     let (place, decided) = decided(args)?;
     let theme = derive(&decided).map_err(|p| document::told(&place, &p))?;
-    let stamp = Stamp { theme: theme.name.clone(), revision: None };
+    let stamp = Stamp {
+        theme: theme.name.clone(),
+        revision: None,
+    };
     let targets = targets(&args.targets)?;
     let set = settings(&args.set, &targets)?;
     let mut outputs = Vec::with_capacity(targets.len());
-    let source = Source { decided: &decided, theme: &theme, stamp: &stamp };
+    let source = Source {
+        decided: &decided,
+        theme: &theme,
+        stamp: &stamp,
+    };
     for target in targets {
-        let own = set.iter().filter(|(k, _)| target.options.iter().any(|o| o.key == *k)).cloned();
-        match target.settings_of(&decided, own).and_then(|s| target.export(&source, s)) {
+        let own = set
+            .iter()
+            .filter(|(k, _)| target.options.iter().any(|o| o.key == *k))
+            .cloned();
+        match target
+            .settings_of(&decided, own)
+            .and_then(|s| target.export(&source, s))
+        {
             Ok(output) => outputs.push((target, output)),
             // One that cannot be written does not stop the others.
             Err(e) => {
@@ -59,8 +72,12 @@ pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
 fn decided(args: &ExportArgs) -> Result<(String, Resolved), Failure> {
     match (&args.brands, &args.spec) {
         (Some(brands), _) => {
-            let colors = input::brand(brands).map_err(|e| Failure::bad(format!("--brands: {e}")))?;
-            Ok(("--brands".to_owned(), Resolved::alone(Spec::from_brand("Theme", &colors))))
+            let colors =
+                input::brand(brands).map_err(|e| Failure::bad(format!("--brands: {e}")))?;
+            Ok((
+                "--brands".to_owned(),
+                Resolved::alone(Document::from_brand("Theme", &colors)),
+            ))
         }
         (None, Some(path)) => Ok((path.display().to_string(), document::read(path)?)),
         (None, None) => Err(Failure::bad("expected a theme document or --brands")),
@@ -71,20 +88,36 @@ fn targets(ids: &[String]) -> Result<Vec<&'static Target>, Failure> {
     if ids.iter().any(|id| id == "all") {
         return Ok(TARGETS.to_vec());
     }
-    ids.iter().map(|id| find(id).map_err(|e| Failure::bad(format!("--target: {e}")))).collect()
+    ids.iter()
+        .map(|id| find(id).map_err(|e| Failure::bad(format!("--target: {e}"))))
+        .collect()
 }
 
 /// Settings must belong to at least one of the targets.
-fn settings(given: &[String], targets: &[&'static Target]) -> Result<Vec<(String, String)>, Failure> {
+fn settings(
+    given: &[String],
+    targets: &[&'static Target],
+) -> Result<Vec<(String, String)>, Failure> {
     let mut out = Vec::with_capacity(given.len());
     for text in given {
         let Some((key, value)) = text.split_once('=') else {
-            return Err(Failure::bad(format!("--set: expected key=value, found {text:?}")));
+            return Err(Failure::bad(format!(
+                "--set: expected key=value, found {text:?}"
+            )));
         };
-        if !targets.iter().any(|t| t.options.iter().any(|o| o.key == key)) {
-            let mut known: Vec<&str> = targets.iter().flat_map(|t| t.options.iter().map(|o| o.key)).collect();
+        if !targets
+            .iter()
+            .any(|t| t.options.iter().any(|o| o.key == key))
+        {
+            let mut known: Vec<&str> = targets
+                .iter()
+                .flat_map(|t| t.options.iter().map(|o| o.key))
+                .collect();
             known.dedup();
-            let error = OptionError::Unknown { key: key.to_owned(), known: known.join(", ") };
+            let error = OptionError::Unknown {
+                key: key.to_owned(),
+                known: known.join(", "),
+            };
             return Err(Failure::bad(format!("--set: {error}")));
         }
         out.push((key.to_owned(), value.to_owned()));
@@ -96,11 +129,20 @@ fn write(folder: &Path, output: &Output) -> Result<(), Failure> {
     for file in &output.files {
         // Targets name their files themselves; a path that climbs out would be a fault of theirs.
         let relative = Path::new(&file.path);
-        if relative.components().any(|c| !matches!(c, Component::Normal(_))) {
-            return Err(Failure::bad(format!("{}: expected a path inside the folder", file.path)));
+        if relative
+            .components()
+            .any(|c| !matches!(c, Component::Normal(_)))
+        {
+            return Err(Failure::bad(format!(
+                "{}: expected a path inside the folder",
+                file.path
+            )));
         }
         let path = folder.join(relative);
-        let io = |cause| Failure::Io { place: path.display().to_string(), cause };
+        let io = |cause| Failure::Io {
+            place: path.display().to_string(),
+            cause,
+        };
         if let Some(parent) = path.parent() {
             fs::create_dir_all(parent).map_err(io)?;
         }
@@ -109,12 +151,26 @@ fn write(folder: &Path, output: &Output) -> Result<(), Failure> {
     Ok(())
 }
 
-fn print(args: &ExportArgs, outputs: &[(&Target, Output)], printer: &mut Printer) -> Result<(), Failure> {
+fn print(
+    args: &ExportArgs,
+    outputs: &[(&Target, Output)],
+    printer: &mut Printer,
+) -> Result<(), Failure> {
     let files: usize = outputs.iter().map(|(_, o)| o.files.len()).sum();
     for (target, output) in outputs {
-        let reports =
-            output.files.iter().map(|f| FileReport { path: &f.path, bytes: f.text.len() }).collect();
-        let report = Report { target: target.id, files: reports, warnings: &output.warnings };
+        let reports = output
+            .files
+            .iter()
+            .map(|f| FileReport {
+                path: &f.path,
+                bytes: f.text.len(),
+            })
+            .collect();
+        let report = Report {
+            target: target.id,
+            files: reports,
+            warnings: &output.warnings,
+        };
         if printer.is_json() {
             printer.result(&report, String::new)?;
             continue;

@@ -3,8 +3,8 @@
 use std::fs;
 use std::path::Path;
 
-use rhodon_exchange::read::{Sheet, document};
-use rhodon_theme::Spec;
+use rhodon_formats::read::{InputFile, document};
+use rhodon_theme::Document;
 
 use super::pretty;
 use crate::cli::ImportArgs;
@@ -13,9 +13,15 @@ use crate::output::{Failure, Printer};
 
 pub fn run(args: &ImportArgs, printer: &mut Printer) -> Result<(), Failure> {
     let files = if args.files.is_empty() || args.files == [Path::new("-")] {
-        vec![Sheet { name: "standard input".to_owned(), text: input::all()? }]
+        vec![InputFile {
+            name: "standard input".to_owned(),
+            text: input::all()?,
+        }]
     } else {
-        args.files.iter().map(|path| sheet(path)).collect::<Result<_, _>>()?
+        args.files
+            .iter()
+            .map(|path| sheet(path))
+            .collect::<Result<_, _>>()?
     };
     let import = document(&files);
     for note in &import.notes {
@@ -25,22 +31,27 @@ pub fn run(args: &ImportArgs, printer: &mut Printer) -> Result<(), Failure> {
         printer.mark_bad();
         eprintln!("{problem}");
     }
-    let Some(spec) = import.spec else { return Ok(()) };
+    let Some(spec) = import.spec else {
+        return Ok(());
+    };
     let value = named(spec, args.name.as_deref())?.to_json();
     printer.result(&value, || pretty(&value).trim_end().to_owned())
 }
 
-fn sheet(path: &Path) -> Result<Sheet, Failure> {
+fn sheet(path: &Path) -> Result<InputFile, Failure> {
     let name = path.display().to_string();
     match fs::read_to_string(path) {
-        Ok(text) => Ok(Sheet { name, text }),
+        Ok(text) => Ok(InputFile { name, text }),
         Err(cause) => Err(Failure::Io { place: name, cause }),
     }
 }
 
 /// The document under the name that was asked for, checked like any document.
-fn named(spec: Spec, name: Option<&str>) -> Result<Spec, Failure> {
+fn named(spec: Document, name: Option<&str>) -> Result<Document, Failure> {
     let Some(name) = name else { return Ok(spec) };
-    let renamed = Spec { name: name.to_owned(), ..spec };
-    Spec::read(&renamed.to_json()).map_err(|p| crate::document::told("--name", &p))
+    let renamed = Document {
+        name: name.to_owned(),
+        ..spec
+    };
+    Document::read(&renamed.to_json()).map_err(|p| crate::document::told("--name", &p))
 }

@@ -29,7 +29,7 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
         Command::Targets => targets::run(&mut printer)?,
         Command::Import(args) => import::run(&args, &mut printer)?,
         Command::New(args) => new::run(&args, &mut printer)?,
-        Command::Schema => printer.raw(&pretty(&rhodon_theme::Spec::schema()))?,
+        Command::Schema => printer.raw(&pretty(&rhodon_theme::Document::schema()))?,
         Command::Openapi => printer.raw(&pretty(&rhodon_server::openapi()))?,
         Command::Serve(args) => serve::run(&args)?,
     }

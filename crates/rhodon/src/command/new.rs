@@ -1,6 +1,6 @@
 //! `rhodon new`
 
-use rhodon_theme::Spec;
+use rhodon_theme::Document;
 
 use super::pretty;
 use crate::cli::NewArgs;
@@ -9,9 +9,10 @@ use crate::output::{Failure, Printer};
 
 pub fn run(args: &NewArgs, printer: &mut Printer) -> Result<(), Failure> {
     let colors = input::brand(&args.brands).map_err(|e| Failure::bad(format!("--brands: {e}")))?;
-    let spec = Spec::from_brand(&args.name, &colors);
+    let spec = Document::from_brand(&args.name, &colors);
     // What was typed as a name is checked like any document.
-    let checked = Spec::read(&spec.to_json()).map_err(|p| crate::document::told("--name", &p))?;
+    let checked =
+        Document::read(&spec.to_json()).map_err(|p| crate::document::told("--name", &p))?;
     let value = checked.to_json();
     printer.result(&value, || pretty(&value).trim_end().to_owned())
 }

@@ -20,39 +20,62 @@ struct Report<'a> {
 }
 
 pub fn run(args: &ScaleArgs, printer: &mut Printer) -> Result<(), Failure> {
-    let method: Method =
-        args.method.parse().map_err(|e| Failure::bad(format!("--method: {e}, found {:?}", args.method)))?;
+    let method: Method = args
+        .method
+        .parse()
+        .map_err(|e| Failure::bad(format!("--method: {e}, found {:?}", args.method)))?;
     let labels = match &args.steps {
         Some(list) => labels(list)?,
         None => default_labels(),
     };
     let pin = args.pin.as_deref().map(|p| label("--pin", p)).transpose()?;
     if !(-20.0..=20.0).contains(&args.turn) {
-        return Err(Failure::bad(format!("--turn: expected a number from -20 to 20, found {}", args.turn)));
+        return Err(Failure::bad(format!(
+            "--turn: expected a number from -20 to 20, found {}",
+            args.turn
+        )));
     }
     let build = |text: &str| -> Result<Scale, String> {
         let color = Color::parse(text).map_err(|e| e.to_string())?.to_rgb8();
-        let pins = vec![Pin { color, label: pin.clone() }];
-        let request =
-            Request { method, labels: labels.clone(), pins, turn: args.turn, ..Request::around(color) };
+        let pins = vec![Pin {
+            color,
+            label: pin.clone(),
+        }];
+        let request = Request {
+            method,
+            labels: labels.clone(),
+            pins,
+            turn: args.turn,
+            ..Request::around(color)
+        };
         scale::build(&request).map_err(|e| e.to_string())
     };
     input::each(&args.inputs.values, |item| match build(&item.text) {
         Ok(scale) => {
             let steps = scale.steps.iter().map(StepReport::new).collect();
-            printer
-                .result(&Report { input: &item.text, ok: true, steps, notes: &scale.notes }, || table(&scale))
+            printer.result(
+                &Report {
+                    input: &item.text,
+                    ok: true,
+                    steps,
+                    notes: &scale.notes,
+                },
+                || table(&scale),
+            )
         }
         Err(e) => printer.bad(&item.place, &item.text, &e, &Refused::new(&item.text, &e)),
     })
 }
 
 fn labels(list: &str) -> Result<Vec<StepLabel>, Failure> {
-    list.split(',').map(|l| label("--steps", l.trim())).collect()
+    list.split(',')
+        .map(|l| label("--steps", l.trim()))
+        .collect()
 }
 
 fn label(option: &str, text: &str) -> Result<StepLabel, Failure> {
-    text.parse().map_err(|e| Failure::bad(format!("{option}: {text:?}: {e}")))
+    text.parse()
+        .map_err(|e| Failure::bad(format!("{option}: {text:?}: {e}")))
 }
 
 fn table(scale: &Scale) -> String {
@@ -60,5 +83,11 @@ fn table(scale: &Scale) -> String {
         let pin = if s.pinned { "  pinned" } else { "" };
         format!("{:>6}  {}  L* {:5.1}{pin}", s.label, s.color, s.lightness)
     };
-    scale.steps.iter().map(row).chain(scale.notes.iter().cloned()).collect::<Vec<_>>().join("\n")
+    scale
+        .steps
+        .iter()
+        .map(row)
+        .chain(scale.notes.iter().cloned())
+        .collect::<Vec<_>>()
+        .join("\n")
 }

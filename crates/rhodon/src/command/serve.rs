@@ -7,14 +7,25 @@ use crate::output::Failure;
 
 pub fn run(args: &ServeArgs) -> Result<(), Failure> {
     let filter = EnvFilter::try_from_env("RHODON_LOG").unwrap_or_else(|_| EnvFilter::new("warn"));
-    tracing_subscriber::fmt().with_env_filter(filter).with_writer(std::io::stderr).init();
-    let runtime = tokio::runtime::Runtime::new()
-        .map_err(|cause| Failure::Io { place: "the runtime".to_owned(), cause })?;
+    tracing_subscriber::fmt()
+        .with_env_filter(filter)
+        .with_writer(std::io::stderr)
+        .init();
+    let runtime = tokio::runtime::Runtime::new().map_err(|cause| Failure::Io {
+        place: "the runtime".to_owned(),
+        cause,
+    })?;
     let database = args.database.clone().ok_or_else(|| {
         Failure::bad("--database: expected the address of a PostgreSQL server, here or in DATABASE_URL; bin/start has one of its own")
     })?;
-    let config = rhodon_server::Config { listen: args.listen, database, demo: args.demo };
+    let config = rhodon_server::Config {
+        listen: args.listen,
+        database,
+        demo: args.demo,
+    };
     runtime
-        .block_on(rhodon_server::serve(config, |address| println!("Rhodon is at http://{address}")))
+        .block_on(rhodon_server::serve(config, |address| {
+            println!("Rhodon is at http://{address}")
+        }))
         .map_err(|e| Failure::bad(e.to_string()))
 }

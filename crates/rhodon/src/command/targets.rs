@@ -1,6 +1,6 @@
 //! `rhodon targets`
 
-use rhodon_exchange::{TARGETS, TargetOption};
+use rhodon_formats::{TARGETS, TargetOption};
 use serde::Serialize;
 
 use crate::output::{Failure, Printer};
@@ -29,7 +29,13 @@ struct OptionReport {
 
 impl From<&TargetOption> for OptionReport {
     fn from(o: &TargetOption) -> Self {
-        Self { key: o.key, kind: o.kind.id(), choices: o.kind.choices(), default: o.default, help: o.help }
+        Self {
+            key: o.key,
+            kind: o.kind.id(),
+            choices: o.kind.choices(),
+            default: o.default,
+            help: o.help,
+        }
     }
 }
 
@@ -47,7 +53,11 @@ pub fn run(printer: &mut Printer) -> Result<(), Failure> {
         };
         printer.result(&report, || {
             let mut lines = vec![format!("{:<16} {} ({})", t.id, t.name, t.files.join(", "))];
-            lines.extend(t.options.iter().map(|o| format!("  {}={}  {}", o.key, o.default, o.help)));
+            lines.extend(
+                t.options
+                    .iter()
+                    .map(|o| format!("  {}={}  {}", o.key, o.default, o.help)),
+            );
             lines.join("\n")
         })?;
     }

@@ -21,7 +21,9 @@ pub fn run(args: &VisionArgs, printer: &mut Printer) -> Result<(), Failure> {
         "deutan" => VisionKind::Deutan,
         "tritan" => VisionKind::Tritan,
         other => {
-            return Err(Failure::bad(format!("--kind: expected protan, deutan or tritan, found {other:?}")));
+            return Err(Failure::bad(format!(
+                "--kind: expected protan, deutan or tritan, found {other:?}"
+            )));
         }
     };
     if !(0.0..=1.0).contains(&args.severity) {
@@ -34,9 +36,18 @@ pub fn run(args: &VisionArgs, printer: &mut Printer) -> Result<(), Failure> {
     input::each(&args.inputs.values, |item| match Color::parse(&item.text) {
         Ok(color) => {
             let hex = vision.see(color.to_rgb8()).to_string();
-            let report = Report { input: &item.text, ok: true, hex: hex.clone() };
+            let report = Report {
+                input: &item.text,
+                ok: true,
+                hex: hex.clone(),
+            };
             printer.result(&report, || hex)
         }
-        Err(e) => printer.bad(&item.place, &item.text, &e.to_string(), &Refused::new(&item.text, &e)),
+        Err(e) => printer.bad(
+            &item.place,
+            &item.text,
+            &e.to_string(),
+            &Refused::new(&item.text, &e),
+        ),
     })
 }

@@ -19,7 +19,10 @@ struct Run {
 impl Run {
     /// One JSON value per line.
     fn lines(&self) -> Vec<Value> {
-        self.out.lines().map(|l| serde_json::from_str(l).unwrap_or_else(|e| panic!("{l}: {e}"))).collect()
+        self.out
+            .lines()
+            .map(|l| serde_json::from_str(l).unwrap_or_else(|e| panic!("{l}: {e}")))
+            .collect()
     }
 }
 
@@ -33,10 +36,19 @@ fn rhodon(args: &[&str], input: impl AsRef<[u8]>) -> Run {
         .stderr(Stdio::piped())
         .spawn()
         .unwrap();
-    child.stdin.take().unwrap().write_all(input.as_ref()).unwrap();
+    child
+        .stdin
+        .take()
+        .unwrap()
+        .write_all(input.as_ref())
+        .unwrap();
     let output = child.wait_with_output().unwrap();
     let text = |bytes: Vec<u8>| String::from_utf8(bytes).unwrap();
-    Run { code: output.status.code().unwrap(), out: text(output.stdout), err: text(output.stderr) }
+    Run {
+        code: output.status.code().unwrap(),
+        out: text(output.stdout),
+        err: text(output.stderr),
+    }
 }
 
 #[test]
@@ -48,41 +60,88 @@ fn color_prints_one_value_per_line_and_goes_on_after_a_bad_one() {
         (&lines[0]["hex"], &lines[1]["ok"], &lines[2]["hex"]),
         (&"#0f5c7a".into(), &false.into(), &"#ff0000".into())
     );
-    assert_eq!(run.err, "line 2: \"rgb(1,2\": expected 3 values in rgb(), found 2\n");
+    assert_eq!(
+        run.err,
+        "line 2: \"rgb(1,2\": expected 3 values in rgb(), found 2\n"
+    );
 }
 
 #[test]
 fn color_has_the_documented_shape() {
-    let line = rhodon(&["color", "--json", "oklch(60% 0.1 none / 50%)"], "").lines().remove(0);
-    let keys: Vec<&str> = line.as_object().unwrap().keys().map(String::as_str).collect();
-    assert_eq!(keys, ["input", "ok", "hex", "alpha", "srgb", "oklch", "lab", "luminance", "inSrgb", "inP3"]);
-    let grey = rhodon(&["color", "--json", "#808080"], "").lines().remove(0);
+    let line = rhodon(&["color", "--json", "oklch(60% 0.1 none / 50%)"], "")
+        .lines()
+        .remove(0);
+    let keys: Vec<&str> = line
+        .as_object()
+        .unwrap()
+        .keys()
+        .map(String::as_str)
+        .collect();
+    assert_eq!(
+        keys,
+        [
+            "input",
+            "ok",
+            "hex",
+            "alpha",
+            "srgb",
+            "oklch",
+            "lab",
+            "luminance",
+            "inSrgb",
+            "inP3"
+        ]
+    );
+    let grey = rhodon(&["color", "--json", "#808080"], "")
+        .lines()
+        .remove(0);
     assert_eq!(grey["oklch"][2], Value::Null);
     assert!((grey["luminance"].as_f64().unwrap() - 0.215_860_500_113_899_26).abs() < 1e-12);
 }
 
 #[test]
 fn contrast_and_vision_measure() {
-    let run = rhodon(&["contrast", "--json"], "[\"#fff\",\"#767676\"]\n[\"#fff\"]\n");
+    let run = rhodon(
+        &["contrast", "--json"],
+        "[\"#fff\",\"#767676\"]\n[\"#fff\"]\n",
+    );
     assert!((run.lines()[0]["ratio"].as_f64().unwrap() - 4.542_224_959_605_253).abs() < 1e-9);
     assert_eq!((run.code, &run.lines()[1]["ok"]), (2, &false.into()));
-    assert_eq!(rhodon(&["vision", "--kind", "protan", "red"], "").out, "#6d5f00\n");
-    assert_eq!(rhodon(&["vision", "--kind", "protan", "--severity", "0", "red"], "").out, "#ff0000\n");
+    assert_eq!(
+        rhodon(&["vision", "--kind", "protan", "red"], "").out,
+        "#6d5f00\n"
+    );
+    assert_eq!(
+        rhodon(
+            &["vision", "--kind", "protan", "--severity", "0", "red"],
+            ""
+        )
+        .out,
+        "#ff0000\n"
+    );
     let wrong = rhodon(&["vision", "--kind", "blue", "red"], "");
     assert_eq!(
         (wrong.code, wrong.err.as_str()),
-        (2, "--kind: expected protan, deutan or tritan, found \"blue\"\n")
+        (
+            2,
+            "--kind: expected protan, deutan or tritan, found \"blue\"\n"
+        )
     );
 }
 
 #[test]
 fn companions_stand_by_relation() {
-    let run = rhodon(&["companions", "--relation", "square", "--json", "#0f5c7a"], "");
+    let run = rhodon(
+        &["companions", "--relation", "square", "--json", "#0f5c7a"],
+        "",
+    );
     assert_eq!(run.lines()[0]["companions"].as_array().unwrap().len(), 3);
     let wrong = rhodon(&["companions", "--relation", "pentagon", "red"], "");
     assert_eq!(wrong.code, 2);
     assert!(
-        wrong.err.contains("expected one of complementary, analogous, split, triad, square"),
+        wrong
+            .err
+            .contains("expected one of complementary, analogous, split, triad, square"),
         "{}",
         wrong.err
     );
@@ -90,38 +149,84 @@ fn companions_stand_by_relation() {
 
 #[test]
 fn the_published_schema_is_up_to_date() {
-    let committed: Value = serde_json::from_str(include_str!("../../../../docs/theme.schema.json")).unwrap();
+    let committed: Value =
+        serde_json::from_str(include_str!("../../../../docs/theme.schema.json")).unwrap();
     let printed: Value = serde_json::from_str(&rhodon(&["schema"], "").out).unwrap();
-    assert!(committed == printed, "run `rhodon schema > docs/theme.schema.json`");
+    assert!(
+        committed == printed,
+        "run `rhodon schema > docs/theme.schema.json`"
+    );
 }
 
 #[test]
 fn scale_takes_labels_method_and_pin() {
-    let run = rhodon(&["scale", "--json", "--steps", "1,2,3,4", "--pin", "3", "#0f5c7a"], "");
+    let run = rhodon(
+        &[
+            "scale", "--json", "--steps", "1,2,3,4", "--pin", "3", "#0f5c7a",
+        ],
+        "",
+    );
     let steps = run.lines()[0]["steps"].as_array().unwrap().clone();
     let labels: Vec<&str> = steps.iter().map(|s| s["label"].as_str().unwrap()).collect();
     assert_eq!(labels, ["1", "2", "3", "4"]);
-    assert_eq!((&steps[2]["hex"], &steps[2]["pinned"]), (&"#0f5c7a".into(), &true.into()));
-    let keys: Vec<&str> = steps[0].as_object().unwrap().keys().map(String::as_str).collect();
-    assert_eq!(keys, ["label", "hex", "oklch", "lightness", "pinned", "onWhite", "onBlack"]);
+    assert_eq!(
+        (&steps[2]["hex"], &steps[2]["pinned"]),
+        (&"#0f5c7a".into(), &true.into())
+    );
+    let keys: Vec<&str> = steps[0]
+        .as_object()
+        .unwrap()
+        .keys()
+        .map(String::as_str)
+        .collect();
+    assert_eq!(
+        keys,
+        [
+            "label",
+            "hex",
+            "oklch",
+            "lightness",
+            "pinned",
+            "onWhite",
+            "onBlack"
+        ]
+    );
     let wrong = rhodon(&["scale", "--pin", "9", "#0f5c7a"], "");
     assert_eq!(wrong.code, 2);
-    assert!(wrong.err.contains("no step 9: expected one of 50, 100"), "{}", wrong.err);
+    assert!(
+        wrong.err.contains("no step 9: expected one of 50, 100"),
+        "{}",
+        wrong.err
+    );
     assert_eq!(rhodon(&["scale", "--method", "fancy", "red"], "").code, 2);
 }
 
 #[test]
 fn derive_reads_brands_by_line_and_documents_with_parents() {
-    let run = rhodon(&["derive", "--json", "--brands"], "#0f5c7a\t#e4572e\nnope\n0f5c7a\n");
+    let run = rhodon(
+        &["derive", "--json", "--brands"],
+        "#0f5c7a\t#e4572e\nnope\n0f5c7a\n",
+    );
     let lines = run.lines();
     assert_eq!((run.code, lines.len()), (2, 3));
     assert!(run.err.starts_with("line 2: \"nope\": "), "{}", run.err);
     for line in [&lines[0], &lines[2]] {
-        assert!(line["pairs"].as_array().unwrap().iter().all(|p| p["pass"] == true));
+        assert!(
+            line["pairs"]
+                .as_array()
+                .unwrap()
+                .iter()
+                .all(|p| p["pass"] == true)
+        );
         assert_eq!(line["findings"], Value::Array(Vec::new()));
     }
     let token = &lines[0]["tokens"][0];
-    let keys: Vec<&str> = token.as_object().unwrap().keys().map(String::as_str).collect();
+    let keys: Vec<&str> = token
+        .as_object()
+        .unwrap()
+        .keys()
+        .map(String::as_str)
+        .collect();
     assert_eq!(keys, ["path", "mode", "value", "alias", "origin", "reason"]);
 
     let child = rhodon(&["derive", "--json", "night-crossing.rhodon.json"], "");
@@ -138,13 +243,26 @@ fn derive_reads_brands_by_line_and_documents_with_parents() {
 
 #[test]
 fn a_bad_document_is_told_line_by_line() {
-    let run = rhodon(&["derive", "-"], "{\"format\":1,\"name\":\"x\",\"brnd\":[]}");
+    let run = rhodon(
+        &["derive", "-"],
+        "{\"format\":1,\"name\":\"x\",\"brnd\":[]}",
+    );
     assert_eq!(run.code, 2);
     let lines: Vec<&str> = run.err.lines().collect();
-    assert_eq!(lines[0], "standard input: /brnd: unknown key \"brnd\": the nearest known key is \"brand\"");
+    assert_eq!(
+        lines[0],
+        "standard input: /brnd: unknown key \"brnd\": the nearest known key is \"brand\""
+    );
     assert_eq!(rhodon(&["derive", "missing.json"], "").code, 2);
-    let orphan = rhodon(&["derive", "-"], "{\"format\":1,\"name\":\"x\",\"extends\":\"nobody\"}");
-    assert!(orphan.err.contains("no theme \"nobody\" to extend"), "{}", orphan.err);
+    let orphan = rhodon(
+        &["derive", "-"],
+        "{\"format\":1,\"name\":\"x\",\"extends\":\"nobody\"}",
+    );
+    assert!(
+        orphan.err.contains("no theme \"nobody\" to extend"),
+        "{}",
+        orphan.err
+    );
 }
 
 #[test]
@@ -162,7 +280,12 @@ fn export_writes_to_a_folder_or_to_standard_output() {
     let out = tempfile::tempdir().unwrap();
     let folder = out.path().to_str().unwrap();
     let document = "brindle-sound-ferries.rhodon.json";
-    let run = rhodon(&["export", document, "--target", "all", "--out", folder, "--json"], "");
+    let run = rhodon(
+        &[
+            "export", document, "--target", "all", "--out", folder, "--json",
+        ],
+        "",
+    );
     assert_eq!(run.code, 0, "{}", run.err);
     for line in run.lines() {
         for file in line["files"].as_array().unwrap() {
@@ -171,12 +294,29 @@ fn export_writes_to_a_folder_or_to_standard_output() {
         }
     }
     let single = rhodon(&["export", document, "--target", "css"], "");
-    assert_eq!(single.out.as_bytes(), fs::read(out.path().join("theme.css")).unwrap());
+    assert_eq!(
+        single.out.as_bytes(),
+        fs::read(out.path().join("theme.css")).unwrap()
+    );
     let brands = rhodon(
-        &["export", "--brands", "#0f5c7a rgb(228 87 46)", "--target", "css", "--set", "prefix=bsf"],
+        &[
+            "export",
+            "--brands",
+            "#0f5c7a rgb(228 87 46)",
+            "--target",
+            "css",
+            "--set",
+            "prefix=bsf",
+        ],
         "",
     );
-    assert!(brands.out.contains("--bsf-primary-fill: var(--bsf-cyan-600);"), "{}", brands.err);
+    assert!(
+        brands
+            .out
+            .contains("--bsf-primary-fill: var(--bsf-cyan-600);"),
+        "{}",
+        brands.err
+    );
 }
 
 #[test]
@@ -184,12 +324,20 @@ fn import_reads_back_what_export_wrote() {
     let folder = tempfile::tempdir().unwrap();
     let folder = folder.path().to_str().unwrap();
     let document = "brindle-sound-ferries.rhodon.json";
-    rhodon(&["export", document, "--target", "tokens", "spec", "--out", folder], "");
+    rhodon(
+        &[
+            "export", document, "--target", "tokens", "spec", "--out", folder,
+        ],
+        "",
+    );
     let file = |name: &str| format!("{folder}/{name}");
     let tokens = ["tokens.json", "tokens.dark.json", "theme.resolver.json"].map(file);
     let read = rhodon(&["import", &tokens[0], &tokens[1], &tokens[2]], "");
     assert_eq!(read.code, 0, "{}", read.err);
-    assert_eq!(read.out, std::fs::read_to_string(file("theme.rhodon.json")).unwrap());
+    assert_eq!(
+        read.out,
+        std::fs::read_to_string(file("theme.rhodon.json")).unwrap()
+    );
     let named = rhodon(&["import", "-", "--name", "Night", "--json"], &read.out);
     assert!(named.out.contains("\"name\":\"Night\""));
     let bad = rhodon(
@@ -198,7 +346,11 @@ fn import_reads_back_what_export_wrote() {
     );
     // The rest was read all the same.
     assert_eq!((bad.code, bad.out.contains("\"#0f5c7a\"")), (2, true));
-    assert!(bad.err.contains("\nstandard input: b: \"bleu\": "), "{}", bad.err);
+    assert!(
+        bad.err.contains("\nstandard input: b: \"bleu\": "),
+        "{}",
+        bad.err
+    );
 }
 
 #[test]
@@ -206,13 +358,20 @@ fn a_target_that_cannot_be_written_does_not_stop_the_others() {
     let folder = tempfile::tempdir().unwrap();
     let folder = folder.path().to_str().unwrap();
     let spec = r##"{ "format": 1, "name": "T", "brand": [{ "name": "P", "color": "#0f5c7a" }], "tokens": { "object": { "value": "#123" } } }"##;
-    let run = rhodon(&["export", "-", "--target", "all", "--out", folder, "--json"], spec);
+    let run = rhodon(
+        &["export", "-", "--target", "all", "--out", folder, "--json"],
+        spec,
+    );
     assert_eq!(run.code, 2);
     assert_eq!(
         run.err,
         "--target kotlin: object would be named object, a reserved word of Kotlin: expected another name\n"
     );
-    let written: Vec<String> = run.lines().iter().map(|l| l["target"].as_str().unwrap().to_owned()).collect();
+    let written: Vec<String> = run
+        .lines()
+        .iter()
+        .map(|l| l["target"].as_str().unwrap().to_owned())
+        .collect();
     assert!(written.contains(&"dart".to_owned()) && !written.contains(&"kotlin".to_owned()));
     assert!(fs::exists(format!("{folder}/theme_colors.dart")).unwrap());
 }
@@ -221,12 +380,30 @@ fn a_target_that_cannot_be_written_does_not_stop_the_others() {
 fn export_refuses_what_it_cannot_do() {
     let document = "brindle-sound-ferries.rhodon.json";
     for (args, message) in [
-        (&["export", document, "--target", "cs"][..], "unknown target \"cs\""),
-        (&["export", document, "--target", "css", "--set", "mode=night"], "option mode: expected one of"),
-        (&["export", document, "--target", "css", "--set", "colour=x"], "unknown option \"colour\""),
-        (&["export", document, "--target", "css", "--set", "mode"], "expected key=value"),
-        (&["export", document, "--target", "all"], "expected --out for"),
-        (&["export", "--brands", "nope", "--target", "css"], "--brands: \"nope\""),
+        (
+            &["export", document, "--target", "cs"][..],
+            "unknown target \"cs\"",
+        ),
+        (
+            &["export", document, "--target", "css", "--set", "mode=night"],
+            "option mode: expected one of",
+        ),
+        (
+            &["export", document, "--target", "css", "--set", "colour=x"],
+            "unknown option \"colour\"",
+        ),
+        (
+            &["export", document, "--target", "css", "--set", "mode"],
+            "expected key=value",
+        ),
+        (
+            &["export", document, "--target", "all"],
+            "expected --out for",
+        ),
+        (
+            &["export", "--brands", "nope", "--target", "css"],
+            "--brands: \"nope\"",
+        ),
     ] {
         let run = rhodon(args, "");
         assert_eq!(run.code, 2, "{args:?}");
@@ -237,10 +414,28 @@ fn export_refuses_what_it_cannot_do() {
 #[test]
 fn targets_and_new_speak_json() {
     let targets = rhodon(&["targets", "--json"], "").lines();
-    assert!(targets.iter().any(|t| t["id"] == "css" && t["options"][0]["key"] == "mode"));
-    let made =
-        rhodon(&["new", "--brands", "#0f5c7a #e4572e", "--name", "Tern", "--json"], "").lines().remove(0);
-    assert_eq!((&made["name"], made["brand"].as_array().unwrap().len()), (&"Tern".into(), 2));
+    assert!(
+        targets
+            .iter()
+            .any(|t| t["id"] == "css" && t["options"][0]["key"] == "mode")
+    );
+    let made = rhodon(
+        &[
+            "new",
+            "--brands",
+            "#0f5c7a #e4572e",
+            "--name",
+            "Tern",
+            "--json",
+        ],
+        "",
+    )
+    .lines()
+    .remove(0);
+    assert_eq!(
+        (&made["name"], made["brand"].as_array().unwrap().len()),
+        (&"Tern".into(), 2)
+    );
     let again = rhodon(&["derive", "--json", "-"], made.to_string());
     assert_eq!(again.code, 0, "{}", again.err);
 }
@@ -255,7 +450,17 @@ fn a_closed_pipe_is_no_failure() {
         .spawn()
         .unwrap();
     drop(child.stdout.take());
-    let _ = child.stdin.take().unwrap().write_all("#0f5c7a\n".repeat(50).as_bytes());
+    let _ = child
+        .stdin
+        .take()
+        .unwrap()
+        .write_all("#0f5c7a\n".repeat(50).as_bytes());
     let output = child.wait_with_output().unwrap();
-    assert_eq!((output.status.code(), String::from_utf8(output.stderr).unwrap().as_str()), (Some(0), ""));
+    assert_eq!(
+        (
+            output.status.code(),
+            String::from_utf8(output.stderr).unwrap().as_str()
+        ),
+        (Some(0), "")
+    );
 }

@@ -7,7 +7,9 @@ use super::rhodon;
 
 /// Codes spread over all of sRGB, always the same.
 fn spread(count: u32) -> Vec<String> {
-    (0..count).map(|i| format!("#{:06x}", i.wrapping_mul(0x9e_3779) & 0xff_ffff)).collect()
+    (0..count)
+        .map(|i| format!("#{:06x}", i.wrapping_mul(0x9e_3779) & 0xff_ffff))
+        .collect()
 }
 
 #[test]
@@ -25,15 +27,29 @@ fn lines_come_back_in_their_order_however_many() {
 #[test]
 fn contrast_and_difference_are_those_of_the_core() {
     let codes = spread(60);
-    let input: Vec<String> = codes.windows(2).map(|w| json!([w[0], w[1]]).to_string()).collect();
+    let input: Vec<String> = codes
+        .windows(2)
+        .map(|w| json!([w[0], w[1]]).to_string())
+        .collect();
     let run = rhodon(&["contrast", "--json"], input.join("\n"));
     for (line, pair) in run.lines().iter().zip(codes.windows(2)) {
         let [a, b] = [&pair[0], &pair[1]].map(|c| c.parse::<Rgb8>().unwrap());
-        assert_eq!(line["ratio"].as_f64(), Some(contrast_ratio(a, b)), "{pair:?}");
-        assert_eq!(line["difference"].as_f64(), Some(difference(a, b)), "{pair:?}");
+        assert_eq!(
+            line["ratio"].as_f64(),
+            Some(contrast_ratio(a, b)),
+            "{pair:?}"
+        );
+        assert_eq!(
+            line["difference"].as_f64(),
+            Some(difference(a, b)),
+            "{pair:?}"
+        );
     }
     let two = rhodon(&["contrast", "--json", "white", "black"], "");
-    assert_eq!((two.code, two.lines()[0]["ratio"].as_f64()), (0, Some(21.0)));
+    assert_eq!(
+        (two.code, two.lines()[0]["ratio"].as_f64()),
+        (0, Some(21.0))
+    );
 }
 
 #[test]
@@ -46,8 +62,14 @@ fn a_scale_says_how_readable_each_step_is() {
         assert_eq!(steps.iter().filter(|s| s["pinned"] == true).count(), 1);
         for step in steps {
             let code: Rgb8 = step["hex"].as_str().unwrap().parse().unwrap();
-            assert_eq!(step["onWhite"].as_f64(), Some(contrast_ratio(code, Rgb8::WHITE)));
-            assert_eq!(step["onBlack"].as_f64(), Some(contrast_ratio(code, Rgb8::BLACK)));
+            assert_eq!(
+                step["onWhite"].as_f64(),
+                Some(contrast_ratio(code, Rgb8::WHITE))
+            );
+            assert_eq!(
+                step["onBlack"].as_f64(),
+                Some(contrast_ratio(code, Rgb8::BLACK))
+            );
             assert_eq!(step["lightness"].as_f64(), Some(code.lightness()));
         }
     }
@@ -55,13 +77,21 @@ fn a_scale_says_how_readable_each_step_is() {
 
 #[test]
 fn an_aligned_scale_is_the_same_lightness_in_every_hue() {
-    let run = rhodon(&["scale", "--json", "--method", "aligned"], "#0f5c7a\n#e4572e\n#8a9a2b\n");
+    let run = rhodon(
+        &["scale", "--json", "--method", "aligned"],
+        "#0f5c7a\n#e4572e\n#8a9a2b\n",
+    );
     let lightness = |line: &Value, i: usize| line["steps"][i]["lightness"].as_f64().unwrap();
     let lines = run.lines();
     for i in 0..11 {
-        let free: Vec<f64> =
-            lines.iter().filter(|l| l["steps"][i]["pinned"] == false).map(|l| lightness(l, i)).collect();
-        let (least, most) = free.iter().fold((f64::MAX, f64::MIN), |(a, b), l| (a.min(*l), b.max(*l)));
+        let free: Vec<f64> = lines
+            .iter()
+            .filter(|l| l["steps"][i]["pinned"] == false)
+            .map(|l| lightness(l, i))
+            .collect();
+        let (least, most) = free
+            .iter()
+            .fold((f64::MAX, f64::MIN), |(a, b), l| (a.min(*l), b.max(*l)));
         assert!(most - least < 0.5, "step {i}: {free:?}");
     }
 }
@@ -82,9 +112,18 @@ fn what_people_read_names_the_same_values() {
         (&["contrast", "white", "#767676"], &["4.54"]),
         (&["scale", "#0f5c7a"], &["600", "#0f5c7a", "950"]),
         (&["companions", "--relation", "triad", "#0f5c7a"], &["#"]),
-        (&["derive", "brindle-sound-ferries.rhodon.json"], &["primary.fill", "#0f5c7a", "surface.base"]),
-        (&["targets"], &["css", "kotlin", "Asset catalogue and Swift"]),
-        (&["new", "--brands", "#0f5c7a"], &["\"format\": 1", "\"#0f5c7a\""]),
+        (
+            &["derive", "brindle-sound-ferries.rhodon.json"],
+            &["primary.fill", "#0f5c7a", "surface.base"],
+        ),
+        (
+            &["targets"],
+            &["css", "kotlin", "Asset catalogue and Swift"],
+        ),
+        (
+            &["new", "--brands", "#0f5c7a"],
+            &["\"format\": 1", "\"#0f5c7a\""],
+        ),
     ] {
         let run = rhodon(args, "");
         assert_eq!((run.code, run.err.as_str()), (0, ""), "{args:?}");
@@ -132,14 +171,31 @@ fn the_description_of_the_server_is_json() {
 #[test]
 fn brands_of_one_to_eight_colours_are_themes() {
     let line = spread(8).join("\t");
-    let run = rhodon(&["derive", "--json", "--brands"], format!("{}\n{line}\n", "#0f5c7a"));
+    let run = rhodon(
+        &["derive", "--json", "--brands"],
+        format!("{}\n{line}\n", "#0f5c7a"),
+    );
     assert_eq!(run.code, 0, "{}", run.err);
-    for (line, brand) in run.lines().iter().zip([&["#0f5c7a".to_owned()][..], &spread(8)]) {
+    for (line, brand) in run
+        .lines()
+        .iter()
+        .zip([&["#0f5c7a".to_owned()][..], &spread(8)])
+    {
         for color in brand {
-            let found = line["tokens"].as_array().unwrap().iter().any(|t| t["value"] == json!(color));
+            let found = line["tokens"]
+                .as_array()
+                .unwrap()
+                .iter()
+                .any(|t| t["value"] == json!(color));
             assert!(found, "{color} is in no token");
         }
-        assert!(line["pairs"].as_array().unwrap().iter().all(|p| p["pass"] == true));
+        assert!(
+            line["pairs"]
+                .as_array()
+                .unwrap()
+                .iter()
+                .all(|p| p["pass"] == true)
+        );
     }
     let arguments = rhodon(&["derive", "--json", "--brands", "#0f5c7a", "#e4572e"], "");
     assert_eq!(arguments.lines().len(), 1, "arguments are one brand");

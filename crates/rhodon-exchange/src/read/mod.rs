@@ -1,8 +1,0 @@
-//! One folder or file per format that is read.
-
-mod document;
-mod list;
-mod tokens;
-
-pub use document::{Import, ReadProblem, Sheet, document};
-pub use list::{ListItem, color_list};

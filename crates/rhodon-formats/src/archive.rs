@@ -1,0 +1,151 @@
+//! One archive of several targets, with a page that says where each file goes.
+
+use std::collections::HashSet;
+use std::io::{Cursor, Write};
+
+use indexmap::IndexMap;
+use zip::write::{SimpleFileOptions, ZipWriter};
+use zip::{CompressionMethod, DateTime, result::ZipResult};
+
+use crate::stamp::comment_safe;
+use crate::target::{ExportError, File, Output, Source, Target};
+
+/// Smaller files are stored as they are: setting up compression costs more than it saves, and an
+/// asset catalogue has hundreds of them.
+const WORTH_PACKING: usize = 1200;
+
+/// The page's name in the archive.
+const PAGE: &str = "README.md";
+
+/// A packed archive.
+#[derive(Clone, Debug)]
+pub struct Archive {
+    /// The bytes of a ZIP file.
+    pub bytes: Vec<u8>,
+    /// Targets that could not be written, which the page names too.
+    pub failures: Vec<(&'static str, ExportError)>,
+}
+
+/// One target's part.
+struct Written {
+    target: &'static Target,
+    output: Output,
+    command: String,
+}
+
+/// Writes targets with the options that the document holds for them, and packs their files with a
+/// page. One that cannot be written does not stop the others. The same theme gives the same bytes.
+///
+/// # Errors
+/// The first failure where no target at all can be written.
+pub fn archive(targets: &[&'static Target], source: &Source<'_>) -> Result<Archive, ExportError> {
+    let mut written = Vec::with_capacity(targets.len());
+    let mut failures = Vec::new();
+    for target in targets {
+        let one = target.settings_of(source.decided, []).and_then(|settings| {
+            let command = target.command(&settings);
+            Ok(Written {
+                target,
+                output: target.export(source, settings)?,
+                command,
+            })
+        });
+        match one {
+            Ok(one) => written.push(one),
+            Err(error) => failures.push((target.id, error)),
+        }
+    }
+    if let (true, Some((_, error))) = (written.is_empty(), failures.first()) {
+        return Err(error.clone());
+    }
+    let page = File {
+        path: PAGE.to_owned(),
+        text: page(source, &written, &failures),
+    };
+    // Writing to memory fails only beyond the size that the format can hold.
+    let bytes = pack(std::iter::once(&page).chain(written.iter().flat_map(|w| &w.output.files)));
+    Ok(Archive {
+        bytes: bytes.unwrap_or_default(),
+        failures,
+    })
+}
+
+fn pack<'a>(files: impl Iterator<Item = &'a File>) -> ZipResult<Vec<u8>> {
+    let mut zip = ZipWriter::new(Cursor::new(Vec::with_capacity(256 * 1024)));
+    // The format's first date: the archive depends on the theme alone.
+    let options = SimpleFileOptions::default()
+        .compression_method(CompressionMethod::Stored)
+        .last_modified_time(DateTime::default());
+    let packed = options
+        .compression_method(CompressionMethod::Deflated)
+        .compression_level(Some(1));
+    let mut seen = HashSet::new();
+    for file in files.filter(|f| seen.insert(f.path.clone())) {
+        let worth = file.text.len() >= WORTH_PACKING;
+        zip.start_file(file.path.as_str(), if worth { packed } else { options })?;
+        zip.write_all(file.text.as_bytes())?;
+    }
+    Ok(zip.finish()?.into_inner())
+}
+
+/// Where each file goes and how it is loaded.
+fn page(source: &Source<'_>, written: &[Written], failures: &[(&str, ExportError)]) -> String {
+    let revision = source
+        .stamp
+        .revision
+        .map(|r| format!(", revision {r}"))
+        .unwrap_or_default();
+    let mut out = format!("# {}{revision}\n", comment_safe(&source.theme.name));
+    for Written {
+        target,
+        output,
+        command,
+    } in written
+    {
+        out.push_str(&format!("\n## {}\n\n", target.name));
+        for file in files_shown(output) {
+            out.push_str(&format!("- `{file}`\n"));
+        }
+        out.push_str(&format!("\n{}\n", target.usage));
+        if !output.warnings.is_empty() {
+            out.push_str("\nNot everything fits in here:\n\n");
+            for (message, tokens) in by_message(output) {
+                out.push_str(&format!("- {message}: {}\n", tokens.join(", ")));
+            }
+        }
+        out.push_str(&format!("\n```\n{command}\n```\n"));
+    }
+    if !failures.is_empty() {
+        out.push_str("\n## Not written\n\n");
+        for (id, error) in failures {
+            out.push_str(&format!("- {id}: {error}\n"));
+        }
+    }
+    out
+}
+
+/// Tokens by what happens to them.
+fn by_message(output: &Output) -> IndexMap<&str, Vec<&str>> {
+    let mut out: IndexMap<&str, Vec<&str>> = IndexMap::new();
+    for warning in &output.warnings {
+        out.entry(&warning.message)
+            .or_default()
+            .push(&warning.token);
+    }
+    out
+}
+
+/// Paths of an output; a long row in one folder is cut.
+fn files_shown(output: &Output) -> Vec<String> {
+    const MOST: usize = 6;
+    let mut out: Vec<String> = output
+        .files
+        .iter()
+        .take(MOST)
+        .map(|f| f.path.clone())
+        .collect();
+    if output.files.len() > MOST {
+        out.push(format!("… {} more", output.files.len() - MOST));
+    }
+    out
+}

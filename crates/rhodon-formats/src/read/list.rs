@@ -1,0 +1,184 @@
+//! A pasted list of colours, in whatever notation it was found: one a line or separated by
+//! commas or semicolons, with names in front, in quotes, or with the prefix of a program.
+
+use rhodon_color::{Color, Notation};
+
+/// The most entries that are read.
+const MAX_ITEMS: usize = 200;
+
+/// One entry of a list: a colour, or why it is none.
+#[derive(Clone, Debug, PartialEq)]
+pub struct ListItem {
+    /// The entry as it was pasted.
+    pub input: String,
+    /// The name in front of it.
+    pub name: Option<String>,
+    /// The colour in CSS, or a sentence that says what was expected.
+    pub color: Result<String, String>,
+}
+
+/// Reads a pasted list; every entry becomes an item, in order.
+pub fn color_list(text: &str) -> Vec<ListItem> {
+    entries(text)
+        .into_iter()
+        .take(MAX_ITEMS)
+        .map(|entry| item(&entry))
+        .collect()
+}
+
+/// Splits at line ends, and at commas and semicolons outside brackets and quotes.
+fn entries(text: &str) -> Vec<String> {
+    let mut out = vec![String::new()];
+    let (mut depth, mut quote) = (0usize, None);
+    for c in text.chars() {
+        match c {
+            '"' | '\'' if quote == Some(c) => quote = None,
+            '"' | '\'' if quote.is_none() && depth == 0 => quote = Some(c),
+            '(' => depth += 1,
+            ')' => depth = depth.saturating_sub(1),
+            _ => {}
+        }
+        // A quote or bracket that never closes must not swallow the rest of the list.
+        if c == '\n' {
+            (depth, quote) = (0, None);
+        }
+        if c == '\n' || (depth == 0 && quote.is_none() && matches!(c, ',' | ';')) {
+            out.push(String::new());
+        } else if let Some(last) = out.last_mut() {
+            last.push(c);
+        }
+    }
+    out.into_iter()
+        .map(|e| e.trim().to_owned())
+        .filter(|e| !e.is_empty())
+        .collect()
+}
+
+fn item(entry: &str) -> ListItem {
+    let whole = bare(entry);
+    if let Some(color) = read(whole) {
+        return ListItem {
+            input: entry.to_owned(),
+            name: None,
+            color: Ok(color),
+        };
+    }
+    for (name, value) in splits(whole) {
+        if let Some(color) = read(bare(value)) {
+            let name = tidy(name);
+            return ListItem {
+                input: entry.to_owned(),
+                name: (!name.is_empty()).then_some(name),
+                color: Ok(color),
+            };
+        }
+    }
+    let value = splits(whole).next().map_or(whole, |(_, value)| bare(value));
+    let error = match Color::parse_typed(value) {
+        Ok(_) => "expected a colour".to_owned(),
+        Err(e) => e.to_string(),
+    };
+    ListItem {
+        input: entry.to_owned(),
+        name: None,
+        color: Err(error),
+    }
+}
+
+/// Without the quotes around it.
+fn bare(text: &str) -> &str {
+    text.trim()
+        .trim_matches(|c: char| matches!(c, '"' | '\'' | '`' | '{' | '}'))
+        .trim()
+}
+
+/// Ways to take a name off the front: at a colon or equals sign, at the first code or function,
+/// at the last space.
+fn splits(text: &str) -> impl Iterator<Item = (&str, &str)> {
+    let at_sign = text.find([':', '=']).map(|i| (&text[..i], &text[i + 1..]));
+    let at_code = text.find(['#']).map(|i| text.split_at(i));
+    let at_call = text
+        .find('(')
+        .and_then(|i| text[..i].rfind(char::is_whitespace))
+        .map(|i| text.split_at(i));
+    let at_space = text.rfind(char::is_whitespace).map(|i| text.split_at(i));
+    [at_sign, at_code, at_call, at_space].into_iter().flatten()
+}
+
+/// A name without the marks that programs put in front of it.
+fn tidy(name: &str) -> String {
+    let plain = bare(name)
+        .trim_start_matches(['-', '$', '@', '.'])
+        .trim_end_matches([':', '=']);
+    let words = plain.replace(['-', '_'], " ");
+    let mut chars = words.trim().chars();
+    chars
+        .next()
+        .map_or_else(String::new, |c| c.to_uppercase().chain(chars).collect())
+}
+
+/// A colour as CSS writes it. `0x` in front of eight digits puts the opacity first.
+fn read(text: &str) -> Option<String> {
+    if let Some(digits) = text.strip_prefix("0x").or_else(|| text.strip_prefix("0X")) {
+        let digits = match digits.len() {
+            8 if digits.is_ascii() => format!("{}{}", &digits[2..], &digits[..2]),
+            _ => digits.to_owned(),
+        };
+        return Color::parse(&format!("#{digits}"))
+            .ok()
+            .map(|c| Notation::Hex.write(c));
+    }
+    let color = Color::parse_typed(text).ok()?;
+    Some(if Color::parse(text).is_ok() {
+        text.to_owned()
+    } else {
+        Notation::Hex.write(color)
+    })
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn entries_are_read_in_whatever_notation() {
+        let text = "#0f5c7a, 0xFFE4572E; rgb(138 154 43)\n\"Heather\": '7a4b8f';\n--brand-slate: #5c6b73;\n$sea = hsl(197, 78%, 27%)\nSand #f3e3c3\nteal\nDeep rgba(1, 2, 3, .5)";
+        let found: Vec<(Option<String>, String)> = color_list(text)
+            .into_iter()
+            .map(|i| (i.name, i.color.unwrap()))
+            .collect();
+        let wanted = [
+            (None, "#0f5c7a"),
+            (None, "#e4572e"),
+            (None, "rgb(138 154 43)"),
+            (Some("Heather"), "#7a4b8f"),
+            (Some("Brand slate"), "#5c6b73"),
+            (Some("Sea"), "hsl(197, 78%, 27%)"),
+            (Some("Sand"), "#f3e3c3"),
+            (None, "teal"),
+            (Some("Deep"), "rgba(1, 2, 3, .5)"),
+        ];
+        assert_eq!(
+            found,
+            wanted.map(|(n, c)| (n.map(str::to_owned), c.to_owned()))
+        );
+    }
+
+    #[test]
+    fn a_bad_entry_is_refused_beside_the_good_ones() {
+        let items = color_list("#0f5c7a\nbluish\n\nsea: rgb(1, 2)\n#e4572e");
+        let messages: Vec<bool> = items.iter().map(|i| i.color.is_ok()).collect();
+        assert_eq!(messages, [true, false, false, true]);
+        assert_eq!(
+            items[2].color,
+            Err("expected 3 values in rgb(), found 2".to_owned())
+        );
+        assert_eq!(items[1].input, "bluish");
+    }
+
+    #[test]
+    fn nothing_gives_nothing_and_much_is_cut() {
+        assert_eq!(color_list(" \n;; ,\n"), []);
+        assert_eq!(color_list(&"red,".repeat(500)).len(), MAX_ITEMS);
+    }
+}

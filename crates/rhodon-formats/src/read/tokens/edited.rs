@@ -1,0 +1,241 @@
+//! Files that Rhodon wrote: the document stands in them. What somebody changed in the tokens
+//! since becomes a decision.
+
+use foldhash::HashMap;
+use rhodon_theme::{
+    Derived, Document, KeptPath, Mode, ModeValues, Resolved, Section, Token, TokenPath, derive,
+};
+use serde_json::Value;
+
+use super::foreign::{self, Names};
+use super::table::{Raw, Table};
+use super::{Tables, value};
+use crate::read::document::Import;
+use crate::stamp::Stamp;
+use crate::target::Source;
+use crate::write::tokens::TARGET;
+
+/// The document with the changes of the files.
+pub(super) fn apply(spec: Document, tables: &Tables, import: &mut Import) -> Document {
+    if spec.extends.is_some() {
+        import.notes.push(
+            "the parent theme is not in the files: changes made in them are not looked for"
+                .to_owned(),
+        );
+        return spec;
+    }
+    let decided = Resolved::alone(spec);
+    let Ok(derived) = derive(&decided) else {
+        return decided.spec;
+    };
+    let Some(before) = written(&decided, &derived) else {
+        return decided.spec;
+    };
+    let mut spec = decided.spec.clone();
+    take_changes(&mut spec, &derived, tables, &before, import);
+    add_new(&mut spec, tables, &before, import);
+    spec
+}
+
+/// The tables of the files as they would be written now.
+fn written(decided: &Resolved, derived: &Derived) -> Option<Tables> {
+    let source = Source {
+        decided,
+        theme: derived,
+        stamp: &Stamp::default(),
+    };
+    let files = TARGET
+        .export(&source, TARGET.settings([]).ok()?)
+        .ok()?
+        .files;
+    let json = |at: usize| serde_json::from_str::<Value>(&files.get(at)?.text).ok();
+    let (light, dark) = (json(0)?, json(1)?);
+    let mut ignored = Vec::new();
+    Some(Tables {
+        light: Table::read(&[("", &light)], &mut ignored),
+        dark: Table::read(&[("", &light), ("", &dark)], &mut ignored),
+        has_dark: true,
+    })
+}
+
+/// Values that differ from those that were written.
+fn take_changes(
+    spec: &mut Document,
+    derived: &Derived,
+    tables: &Tables,
+    before: &Tables,
+    import: &mut Import,
+) {
+    let known: HashMap<&str, &Token> = derived.tokens.iter().map(|t| (&*t.path, t)).collect();
+    let modes = [
+        (Mode::Light, &tables.light, &before.light),
+        (Mode::Dark, &tables.dark, &before.dark),
+    ];
+    for (mode, table, old) in modes {
+        if mode == Mode::Dark && !tables.has_dark {
+            continue;
+        }
+        for (path, raw) in &table.0 {
+            // One value for both modes was compared with the light ones.
+            let told = |t: &&Token| {
+                mode == Mode::Dark && t.is_modeless() && same(tables.light.find(path), raw)
+            };
+            let token = known.get(path.as_str()).copied();
+            if !old.0.contains_key(path)
+                || same(old.0.get(path), raw)
+                || token.as_ref().is_some_and(told)
+            {
+                continue;
+            }
+            match token {
+                Some(token) => Change {
+                    spec,
+                    token,
+                    raw,
+                    mode,
+                }
+                .apply(tables, import),
+                // Only what was kept is in the files without being derived.
+                None => {
+                    spec.kept.extend(
+                        path.parse()
+                            .ok()
+                            .map(|path: KeptPath| (path, raw.json.clone())),
+                    );
+                }
+            }
+        }
+    }
+}
+
+fn same(a: Option<&Raw>, b: &Raw) -> bool {
+    a.is_some_and(|a| a.value() == b.value())
+}
+
+/// Tokens that somebody added to the files.
+fn add_new(spec: &mut Document, tables: &Tables, before: &Tables, import: &mut Import) {
+    let new = |table: &Table| {
+        let added = table
+            .0
+            .iter()
+            .filter(|(path, _)| !before.light.0.contains_key(*path));
+        Table(
+            added
+                .map(|(path, raw)| (path.clone(), raw.clone()))
+                .collect(),
+        )
+    };
+    let (light, dark) = (new(&tables.light), new(&tables.dark));
+    let mut names = Names::new(&light, &dark, spec, import);
+    names.add_known(before.light.0.keys());
+    for (path, raw) in light.0.iter().chain(&dark.0) {
+        foreign::add(spec, path, raw, tables, &names, import);
+    }
+    spec.tokens.sort_keys();
+    spec.kept.sort_keys();
+}
+
+/// A value that differs from the one that follows from the document.
+struct Change<'a> {
+    spec: &'a mut Document,
+    token: &'a Token,
+    raw: &'a Raw,
+    mode: Mode,
+}
+
+impl Change<'_> {
+    fn apply(self, tables: &Tables, import: &mut Import) {
+        let text = match self.text(tables) {
+            Ok(text) => text,
+            Err(message) => {
+                return import.refuse(self.raw, &self.token.path, message);
+            }
+        };
+        match self.token.section {
+            Section::Scales => self.step(text),
+            Section::Roles => self.role(text),
+            Section::Own => self.own(text),
+            Section::Type | Section::Shape => {
+                let note = format!(
+                    "{} follows from the type and shape of the theme: its change was not taken over",
+                    self.token.path
+                );
+                if !import.notes.contains(&note) {
+                    import.notes.push(note);
+                }
+            }
+        }
+    }
+
+    /// The new value as a document writes it.
+    fn text(&self, tables: &Tables) -> Result<String, String> {
+        match self.raw.alias() {
+            None => value::text(self.raw.value(), self.token.kind),
+            Some(alias) => match tables
+                .light
+                .find(&alias)
+                .or_else(|| tables.dark.find(&alias))
+            {
+                Some(target) => Ok(format!("{{{}}}", target.names.join("."))),
+                None => Err(format!("no token \"{alias}\" to refer to")),
+            },
+        }
+    }
+
+    /// A step's new colour is a pin; the brand colour's own step is the brand colour.
+    fn step(self, text: String) {
+        let Some((slug, label)) = self.token.path.split_once('.') else {
+            return;
+        };
+        let reason = self.token.cell(Mode::Light).reason.to_string();
+        if let Some(brand) = self.spec.brand.iter_mut().find(|b| b.slug.as_str() == slug)
+            && reason == "pinned: brand colour"
+        {
+            brand.color = text;
+            return;
+        }
+        if let (Ok(slug), Ok(label)) = (slug.parse(), label.parse()) {
+            self.spec
+                .scales
+                .entry(slug)
+                .or_default()
+                .pins
+                .insert(label, text);
+            self.spec.scales.sort_keys();
+        }
+    }
+
+    fn role(self, text: String) {
+        let Ok(path) = self.token.path.parse::<TokenPath>() else {
+            return;
+        };
+        let values: &mut ModeValues = self.spec.roles.entry(path).or_default();
+        match self.mode {
+            Mode::Light => values.light = Some(text),
+            Mode::Dark => values.dark = Some(text),
+        }
+        self.spec.roles.sort_keys();
+    }
+
+    fn own(self, text: String) {
+        let Ok(path) = self.token.path.parse::<TokenPath>() else {
+            return;
+        };
+        let Some(own) = self.spec.tokens.get_mut(&path) else {
+            return;
+        };
+        if self.token.is_modeless() && self.mode == Mode::Light {
+            own.value = Some(text);
+            return;
+        }
+        // One value for both modes gives way to one each.
+        if let Some(value) = own.value.take() {
+            own.light.get_or_insert_with(|| value.clone());
+            own.dark.get_or_insert(value);
+        }
+        match self.mode {
+            Mode::Light => own.light = Some(text),
+            Mode::Dark => own.dark = Some(text),
+        }
+    }
+}

@@ -1,0 +1,98 @@
+//! The open Design Tokens format (Design Tokens Community Group, 2025.10): one file or several,
+//! with modes by its resolver module or by the names of the files.
+//!
+//! The way of the data: files → the layers of each mode ([`layer`]) → a flat table of tokens
+//! ([`table`]) → values as a theme writes them ([`value`]) → a document: the one that stands in
+//! the files, with what was changed in them ([`edited`]), or a new one ([`foreign`]).
+
+mod edited;
+mod foreign;
+mod layer;
+mod table;
+mod value;
+
+use rhodon_theme::{Document, Resolved, derive};
+use serde_json::Value;
+
+use super::document::{Import, ReadProblem};
+use crate::write::tokens::EXTENSION;
+use table::{Raw, Table};
+
+/// Tokens of both modes.
+struct Tables {
+    light: Table,
+    dark: Table,
+    /// Whether dark mode has values of its own.
+    has_dark: bool,
+}
+
+pub(super) fn read(files: &[(&str, Value)], import: &mut Import) {
+    let layers = layer::layers(files, &mut import.problems);
+    let light = Table::read(&layers.light, &mut import.problems);
+    let dark = Table::read(&layers.dark, &mut import.problems);
+    let tables = Tables {
+        light,
+        dark,
+        has_dark: layers.has_dark,
+    };
+    let own = files.iter().find_map(|(name, value)| {
+        Some((
+            *name,
+            value.pointer(&format!("/$extensions/{EXTENSION}/document"))?,
+        ))
+    });
+    let document = own.and_then(|(name, value)| match Document::read(value) {
+        Ok(spec) => Some(spec),
+        Err(problems) => {
+            let told = problems.0.into_iter();
+            import
+                .problems
+                .extend(told.map(|p| ReadProblem::new(name, p.pointer, p.message)));
+            None
+        }
+    });
+    let spec = match document {
+        Some(spec) => Some(edited::apply(spec, &tables, import)),
+        None => foreign::spec(&tables, import),
+    };
+    import.spec = spec.and_then(|spec| sound(spec, import));
+}
+
+/// The document without what contradicts the rest of it, each told: a circle of references, a
+/// reference to another type. A document whose parent is not at hand is taken as it is.
+fn sound(mut spec: Document, import: &mut Import) -> Option<Document> {
+    if spec.extends.is_some() {
+        return Some(spec);
+    }
+    // What refers to something that is dropped goes with it in the next round.
+    loop {
+        let checked = Document::read(&spec.to_json());
+        let Err(problems) = checked.and_then(|s| derive(&Resolved::alone(s)).map(|_| ())) else {
+            return Some(spec);
+        };
+        let before = spec.tokens.len() + spec.roles.len() + spec.kept.len();
+        for problem in problems.0 {
+            let path = problem.pointer.split('/').nth(2).unwrap_or_default();
+            let path = path.replace("~1", "/").replace("~0", "~");
+            spec.tokens.retain(|own, _| own.as_str() != path);
+            spec.roles.retain(|role, _| role.as_str() != path);
+            spec.kept.retain(|kept, _| kept.as_str() != path);
+            import
+                .problems
+                .push(ReadProblem::new("theme", problem.pointer, problem.message));
+        }
+        if spec.tokens.len() + spec.roles.len() + spec.kept.len() == before {
+            return None;
+        }
+    }
+}
+
+impl Import {
+    /// Tells what is wrong with a token, once: both modes may read the same one.
+    fn refuse(&mut self, raw: &Raw, path: &str, message: impl Into<String>) {
+        let problem = ReadProblem::new(&raw.file, path, message);
+        if !self.problems.contains(&problem) {
+            self.problems.push(problem);
+        }
+    }
+}

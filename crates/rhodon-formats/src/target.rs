@@ -1,0 +1,409 @@
+//! What a target is, and the one way to write one.
+
+use std::cell::OnceCell;
+
+use foldhash::HashMap;
+use rhodon_theme::{ColorValue, Derived, Mode, NamedScale, Resolved, Section, Token, TokenKind};
+use serde::Serialize;
+
+use crate::option::{OptionError, Settings, TargetOption};
+use crate::stamp::Stamp;
+use crate::write::TARGETS;
+
+/// The kind of consumer, by which targets are listed.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Group {
+    /// Style sheets and scripts for the web.
+    Web,
+    /// Configurations and themes of front-end frameworks.
+    Frameworks,
+    /// Resources and code of applications.
+    Apps,
+    /// Themes of site systems.
+    Sites,
+    /// What is kept, printed or read by design programs.
+    Records,
+}
+
+impl Group {
+    /// Its name in lists.
+    pub fn id(self) -> &'static str {
+        match self {
+            Self::Web => "web",
+            Self::Frameworks => "frameworks",
+            Self::Apps => "apps",
+            Self::Sites => "sites",
+            Self::Records => "records",
+        }
+    }
+}
+
+/// One file, complete.
+#[derive(Clone, Debug, PartialEq, Eq, Serialize)]
+pub struct File {
+    /// Relative path with `/`.
+    pub path: String,
+    /// UTF-8 text with `\n` line ends.
+    pub text: String,
+}
+
+/// Something a target cannot carry, by token.
+#[derive(Clone, Debug, PartialEq, Eq, Serialize)]
+pub struct Warning {
+    /// Path of the token.
+    pub token: String,
+    /// What happens to it.
+    pub message: String,
+}
+
+impl Warning {
+    pub(crate) fn new(token: &str, message: impl Into<String>) -> Self {
+        Self {
+            token: token.to_owned(),
+            message: message.into(),
+        }
+    }
+}
+
+/// What a target wrote.
+#[derive(Clone, Debug, Default, PartialEq, Eq)]
+pub struct Output {
+    /// Its files, in the order in which they are loaded.
+    pub files: Vec<File>,
+    /// What it could not carry.
+    pub warnings: Vec<Warning>,
+}
+
+/// Why a target could not be written.
+#[derive(Clone, Debug, PartialEq, Eq, thiserror::Error)]
+pub enum ExportError {
+    /// No target has that id.
+    #[error("unknown target \"{id}\": expected one of {known}")]
+    Unknown {
+        /// As given.
+        id: String,
+        /// The ids there are.
+        known: String,
+    },
+    /// A setting is wrong.
+    #[error(transparent)]
+    Option(#[from] OptionError),
+    /// A choice that the document remembers is wrong.
+    #[error("/handoff/{target}: {error}")]
+    Remembered {
+        /// Id of the target.
+        target: &'static str,
+        /// What is wrong with it.
+        error: OptionError,
+    },
+    /// Two tokens would have one name in the file.
+    #[error("{first} and {second} would both be named {name}: expected different names")]
+    Clash {
+        /// Path of one token.
+        first: String,
+        /// Path of the other.
+        second: String,
+        /// The name in the file.
+        name: String,
+    },
+    /// A token would be named by a word of the language.
+    #[error("{token} would be named {word}, a reserved word of {language}: expected another name")]
+    Reserved {
+        /// Path of the token.
+        token: String,
+        /// The word.
+        word: String,
+        /// The language of the file.
+        language: &'static str,
+    },
+}
+
+/// A kind of file that Rhodon writes.
+#[derive(Debug)]
+pub struct Target {
+    /// Stable name.
+    pub id: &'static str,
+    /// Its kind, as people see it.
+    pub name: &'static str,
+    /// By which it is listed.
+    pub group: Group,
+    /// What can be set.
+    pub options: &'static [TargetOption],
+    /// Paths of its files; `…` stands for the names of tokens.
+    pub files: &'static [&'static str],
+    /// Keys inside its files by which people look for it.
+    pub keys: &'static [&'static str],
+    /// Where the files go and how they are loaded, in a sentence or two.
+    pub usage: &'static str,
+    /// How a token is called in code that uses the files, in light mode where the modes differ.
+    pub(crate) token_name: Option<fn(&Settings, &Token) -> String>,
+    pub(crate) write: fn(&Job<'_>) -> Result<Output, ExportError>,
+}
+
+/// A theme as targets see it.
+#[derive(Clone, Copy, Debug)]
+pub struct Source<'a> {
+    /// What was decided.
+    pub decided: &'a Resolved,
+    /// What follows from it.
+    pub theme: &'a Derived,
+    /// What stands at the head of the files.
+    pub stamp: &'a Stamp,
+}
+
+/// One export: what to write and how.
+#[derive(Debug)]
+pub(crate) struct Job<'a> {
+    pub decided: &'a Resolved,
+    pub theme: &'a Derived,
+    pub stamp: &'a Stamp,
+    pub settings: Settings,
+    by_path: OnceCell<HashMap<&'a str, &'a Token>>,
+}
+
+impl<'a> Job<'a> {
+    /// A token by its path, left out of exports or not.
+    pub(crate) fn token(&self, path: &str) -> Option<&'a Token> {
+        let all = || self.theme.tokens.iter().map(|t| (&*t.path, t)).collect();
+        self.by_path.get_or_init(all).get(path).copied()
+    }
+
+    /// Tokens that exports carry, less the sections that the `groups` option leaves out.
+    pub(crate) fn tokens(&self) -> impl Iterator<Item = &'a Token> {
+        self.theme
+            .tokens
+            .iter()
+            .filter(|t| !t.omitted && self.settings.includes("groups", section_word(t.section)))
+    }
+
+    /// Of those, the colours.
+    pub(crate) fn colors(&self) -> impl Iterator<Item = &'a Token> {
+        self.tokens().filter(|t| t.kind == TokenKind::Color)
+    }
+
+    /// Of those, everything else.
+    pub(crate) fn others(&self) -> impl Iterator<Item = &'a Token> {
+        self.tokens().filter(|t| t.kind != TokenKind::Color)
+    }
+
+    /// Scales of which exports carry a step, with the paths and colours of those.
+    pub(crate) fn scales(&self) -> impl Iterator<Item = (&'a NamedScale, Vec<Step<'a>>)> {
+        let kept = |s: &&NamedScale| s.settings.off != Some(true);
+        self.theme
+            .scales
+            .iter()
+            .filter(kept)
+            .map(|s| (s, carried_steps(s)))
+            .filter(|(_, steps)| !steps.is_empty())
+    }
+
+    /// The colour of a role; a derived theme has every role that targets ask for.
+    pub(crate) fn role(&self, path: &str, mode: Mode) -> ColorValue {
+        let found = self.token(path).and_then(|t| t.cell(mode).value.color());
+        debug_assert!(found.is_some(), "no role {path}");
+        found
+            .copied()
+            .unwrap_or(ColorValue::opaque(rhodon_color::Rgb8::BLACK))
+    }
+
+    /// A file with the stamp in a comment on top.
+    pub(crate) fn file(&self, path: &str, comment: Comment, body: &str) -> File {
+        let line = self.stamp.line(body);
+        File {
+            path: path.to_owned(),
+            text: format!("{}{line}{}\n\n{body}", comment.0, comment.1),
+        }
+    }
+}
+
+/// How a comment begins and ends.
+#[derive(Clone, Copy, Debug)]
+pub(crate) struct Comment(pub &'static str, pub &'static str);
+
+impl Comment {
+    /// `/* … */`
+    pub(crate) const BLOCK: Self = Self("/* ", " */");
+    /// `<!-- … -->`
+    pub(crate) const MARKUP: Self = Self("<!-- ", " -->");
+}
+
+/// A step that exports carry.
+#[derive(Clone, Copy, Debug)]
+pub(crate) struct Step<'a> {
+    pub label: &'a str,
+    pub path: &'a str,
+    pub color: ColorValue,
+    /// Holds the scale's own colour.
+    pub base: bool,
+}
+
+/// Every step of a scale.
+pub(crate) fn all_steps(scale: &NamedScale) -> impl Iterator<Item = Step<'_>> {
+    let all = scale.scale.steps.iter().zip(&scale.paths).enumerate();
+    all.map(|(i, (step, path))| Step {
+        label: step.label.as_str(),
+        path,
+        color: ColorValue {
+            code: step.color,
+            alpha: 1.0,
+            wide: step.wide,
+        },
+        base: i == scale.scale.base,
+    })
+}
+
+fn carried_steps(scale: &NamedScale) -> Vec<Step<'_>> {
+    let omitted = |s: &Step<'_>| scale.settings.omit.iter().any(|l| l.as_str() == s.label);
+    all_steps(scale).filter(|s| !omitted(s)).collect()
+}
+
+/// The words of the `groups` option.
+pub(crate) const SECTIONS: &[&str] = &["scales", "roles", "own", "type", "shape"];
+
+fn section_word(section: Section) -> &'static str {
+    match section {
+        Section::Scales => "scales",
+        Section::Roles => "roles",
+        Section::Own => "own",
+        Section::Type => "type",
+        Section::Shape => "shape",
+    }
+}
+
+/// The target of an id.
+///
+/// # Errors
+/// An unknown id, with those there are.
+pub fn find(id: &str) -> Result<&'static Target, ExportError> {
+    TARGETS.iter().find(|t| t.id == id).copied().ok_or_else(|| {
+        let known = TARGETS.iter().map(|t| t.id).collect::<Vec<_>>().join(", ");
+        ExportError::Unknown {
+            id: id.to_owned(),
+            known,
+        }
+    })
+}
+
+impl Target {
+    /// The defaults, overlaid with what is given.
+    ///
+    /// # Errors
+    /// A setting that the target does not take.
+    pub fn settings(
+        &self,
+        given: impl IntoIterator<Item = (String, String)>,
+    ) -> Result<Settings, ExportError> {
+        Ok(Settings::check(self.options, given)?)
+    }
+
+    /// The defaults, overlaid with the options that a document holds and with what is given.
+    ///
+    /// # Errors
+    /// A setting that the target does not take, with its place in the document if it stands there.
+    pub fn settings_of(
+        &self,
+        decided: &Resolved,
+        given: impl IntoIterator<Item = (String, String)>,
+    ) -> Result<Settings, ExportError> {
+        let own = decided
+            .spec
+            .handoff
+            .iter()
+            .filter(|(slug, _)| slug.as_str() == self.id);
+        let own =
+            own.flat_map(|(_, options)| options.iter().map(|(k, v)| (k.to_string(), v.clone())));
+        let remembered =
+            Settings::check(self.options, own).map_err(|error| ExportError::Remembered {
+                target: self.id,
+                error,
+            })?;
+        Ok(remembered.with(given)?)
+    }
+
+    /// Writes a theme with settings of this target.
+    ///
+    /// # Errors
+    /// Names that clash in the files, or that are words of their language.
+    pub fn export(
+        &'static self,
+        source: &Source<'_>,
+        settings: Settings,
+    ) -> Result<Output, ExportError> {
+        let Source {
+            decided,
+            theme,
+            stamp,
+        } = *source;
+        let mut output = (self.write)(&Job {
+            decided,
+            theme,
+            stamp,
+            settings,
+            by_path: OnceCell::new(),
+        })?;
+        if !GIVING_BACK.contains(&self.id) {
+            output.warnings.extend(kept(decided));
+        }
+        Ok(output)
+    }
+
+    /// Whether its files are used by the names of tokens.
+    pub fn has_names(&self) -> bool {
+        self.token_name.is_some()
+    }
+
+    /// How each token that exports carry is called in the files, by path; none where they have no names.
+    pub fn names<'a>(&self, theme: &'a Derived, settings: &Settings) -> Vec<(&'a str, String)> {
+        let Some(token_name) = self.token_name else {
+            return Vec::new();
+        };
+        theme
+            .tokens
+            .iter()
+            .filter(|t| !t.omitted)
+            .map(|t| (&*t.path, token_name(settings, t)))
+            .collect()
+    }
+
+    /// The command that writes the same in a pipeline, with every option that is not its default.
+    pub fn command(&self, settings: &Settings) -> String {
+        let set: String = settings
+            .changed()
+            .map(|(key, value)| format!(" --set {key}={}", quoted(value)))
+            .collect();
+        format!(
+            "rhodon export theme.rhodon.json --target {}{set} --out .",
+            self.id
+        )
+    }
+}
+
+/// A word of a shell command. Options hold no quotes.
+fn quoted(word: &str) -> String {
+    let plain = |b: u8| b.is_ascii_alphanumeric() || b"-_.,/:@".contains(&b);
+    if !word.is_empty() && word.bytes().all(plain) {
+        word.to_owned()
+    } else {
+        format!("'{word}'")
+    }
+}
+
+/// Targets that give back what was kept.
+const GIVING_BACK: [&str; 2] = ["tokens", "spec"];
+
+/// Tokens of foreign types.
+fn kept(decided: &Resolved) -> impl Iterator<Item = Warning> {
+    decided.spec.kept.iter().map(|(path, token)| {
+        let kind = token
+            .get("$type")
+            .and_then(|t| t.as_str())
+            .unwrap_or("unknown");
+        Warning::new(
+            path.as_str(),
+            format!(
+                "this target has no place for the type {}",
+                crate::stamp::comment_safe(kind)
+            ),
+        )
+    })
+}

@@ -1,0 +1,245 @@
+//! `apple`: an asset catalogue with both appearances, and constants in Swift.
+
+use rhodon_color::Space;
+use rhodon_theme::{ColorValue, Mode, Token, TokenKind};
+use serde::Serialize;
+
+use super::code::{self, CodeStyle, decimal};
+use super::language::SWIFT;
+use super::losses;
+use crate::name;
+use crate::target::{Comment, ExportError, File, Group, Job, Output, Target};
+
+/// See the module.
+pub(crate) static TARGET: Target = Target {
+    id: "apple",
+    name: "Asset catalogue and Swift",
+    group: Group::Apps,
+    options: &[],
+    files: &[
+        "Theme.xcassets/Contents.json",
+        "Theme.xcassets/….colorset/Contents.json",
+        "ThemeColors.swift",
+    ],
+    keys: &[
+        "xcassets",
+        "colorset",
+        "Contents.json",
+        "appearances",
+        "luminosity",
+        "display-p3",
+        "Color(",
+        "swift",
+    ],
+    usage: "Add Theme.xcassets and ThemeColors.swift to the target; ThemeColors.primaryFill follows the system's appearance.",
+    token_name: Some(|_, t| format!("{}.{}", home(t), name::camel(&t.path))),
+    write,
+};
+
+/// A folder of a catalogue, or a colour set in it.
+#[derive(Serialize)]
+struct Contents {
+    #[serde(skip_serializing_if = "Option::is_none")]
+    colors: Option<Vec<Entry>>,
+    info: Info,
+}
+
+/// Who wrote a catalogue, as the format asks.
+#[derive(Serialize)]
+struct Info {
+    author: &'static str,
+    version: u8,
+}
+
+#[derive(Serialize)]
+#[serde(rename_all = "kebab-case")]
+struct Entry {
+    #[serde(skip_serializing_if = "Option::is_none")]
+    appearances: Option<[Appearance; 1]>,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    display_gamut: Option<&'static str>,
+    color: Shade,
+    idiom: &'static str,
+}
+
+#[derive(Clone, Copy, Serialize)]
+struct Appearance {
+    appearance: &'static str,
+    value: &'static str,
+}
+
+#[derive(Serialize)]
+#[serde(rename_all = "kebab-case")]
+struct Shade {
+    color_space: &'static str,
+    components: Components,
+}
+
+#[derive(Serialize)]
+struct Components {
+    red: String,
+    green: String,
+    blue: String,
+    alpha: String,
+}
+
+fn write(job: &Job<'_>) -> Result<Output, ExportError> {
+    let names = SWIFT.names(job.tokens(), name::camel)?;
+    let mut files = vec![catalogue("Theme.xcassets/Contents.json", None)];
+    for token in job.colors() {
+        let path = format!(
+            "Theme.xcassets/{}.colorset/Contents.json",
+            names[&*token.path]
+        );
+        files.push(catalogue(&path, Some(entries(token))));
+    }
+    let mut body = String::from("import SwiftUI\n\npublic enum ThemeColors {\n");
+    for token in job.colors() {
+        let name = &names[&*token.path];
+        body.push_str(&format!(
+            "    public static let {name} = Color(\"{name}\", bundle: .main)\n"
+        ));
+    }
+    body.push_str("}\n\npublic enum ThemeMeasures {\n");
+    body.push_str(&code::members(&Swift, job.others(), &names, Mode::Light));
+    body.push_str("}\n");
+    files.push(job.file("ThemeColors.swift", Comment::BLOCK, &body));
+    let differing = job.others().filter(|t| !t.is_modeless());
+    Ok(Output {
+        files,
+        warnings: losses::of(differing, "only its value in light mode is written"),
+    })
+}
+
+/// The enumeration that holds a token.
+fn home(token: &Token) -> &'static str {
+    if token.kind == TokenKind::Color {
+        "ThemeColors"
+    } else {
+        "ThemeMeasures"
+    }
+}
+
+fn catalogue(path: &str, colors: Option<Vec<Entry>>) -> File {
+    let contents = Contents {
+        colors,
+        info: Info {
+            author: "xcode",
+            version: 1,
+        },
+    };
+    // The types hold nothing that JSON cannot.
+    let text = serde_json::to_string_pretty(&contents).unwrap_or_default();
+    File {
+        path: path.to_owned(),
+        text: text + "\n",
+    }
+}
+
+/// One entry for any appearance and one for dark, each with a wider one where it differs.
+fn entries(token: &Token) -> Vec<Entry> {
+    let modes: &[Mode] = if token.is_modeless() {
+        &[Mode::Light]
+    } else {
+        &Mode::BOTH
+    };
+    let mut out = Vec::with_capacity(2);
+    for mode in modes {
+        let Some(color) = token.cell(*mode).value.color() else {
+            continue;
+        };
+        let dark = (*mode == Mode::Dark).then_some([Appearance {
+            appearance: "luminosity",
+            value: "dark",
+        }]);
+        let entry = |gamut, color| Entry {
+            appearances: dark,
+            display_gamut: gamut,
+            color,
+            idiom: "universal",
+        };
+        if color.wide.is_some() {
+            out.push(entry(Some("sRGB"), narrow(color)));
+            out.push(entry(Some("display-P3"), wide(color)));
+        } else {
+            out.push(entry(None, narrow(color)));
+        }
+    }
+    out
+}
+
+fn narrow(color: &ColorValue) -> Shade {
+    let [red, green, blue] = color.code.channels().map(|v| format!("0x{v:02X}"));
+    let components = Components {
+        red,
+        green,
+        blue,
+        alpha: format!("{:.3}", color.alpha),
+    };
+    Shade {
+        color_space: "srgb",
+        components,
+    }
+}
+
+fn wide(color: &ColorValue) -> Shade {
+    let channels = color.widest().in_space(Space::DisplayP3);
+    let [red, green, blue] = channels.map(|v| format!("{:.4}", v.clamp(0.0, 1.0)));
+    let components = Components {
+        red,
+        green,
+        blue,
+        alpha: format!("{:.3}", color.alpha),
+    };
+    Shade {
+        color_space: "display-p3",
+        components,
+    }
+}
+
+struct Swift;
+
+impl CodeStyle for Swift {
+    fn color(&self, color: &ColorValue) -> String {
+        let [r, g, b] =
+            [color.code.r, color.code.g, color.code.b].map(|v| decimal(f64::from(v) / 255.0));
+        format!(
+            "Color(.sRGB, red: {r}, green: {g}, blue: {b}, opacity: {})",
+            decimal(color.alpha)
+        )
+    }
+
+    fn length(&self, px: f64, _: bool) -> String {
+        decimal(px)
+    }
+
+    fn number(&self, n: f64) -> String {
+        decimal(n)
+    }
+
+    fn weight(&self, n: u16) -> String {
+        n.to_string()
+    }
+
+    fn families(&self, names: &[String]) -> String {
+        format!(
+            "[{}]",
+            names
+                .iter()
+                .map(|n| code::quoted(n, false))
+                .collect::<Vec<_>>()
+                .join(", ")
+        )
+    }
+
+    fn member(&self, name: &str, kind: TokenKind, value: &str) -> String {
+        let kind = match kind {
+            TokenKind::Color => "Color",
+            TokenKind::FontWeight => "Int",
+            TokenKind::FontFamily => "[String]",
+            TokenKind::Dimension => "CGFloat",
+            TokenKind::Number => "Double",
+        };
+        format!("    public static let {name}: {kind} = {value}\n")
+    }
+}

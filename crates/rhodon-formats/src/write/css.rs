@@ -1,0 +1,264 @@
+//! `css`: custom properties on `:root`, light and dark.
+
+use rhodon_color::Notation;
+use rhodon_theme::{ColorValue, Mode, Token, Value};
+
+use super::css_tree::{Node, print_all};
+use super::{css_value, losses};
+use crate::name::{self, Names};
+use crate::option::{OptionKind, TargetOption};
+use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+
+/// See the module.
+pub(crate) static TARGET: Target = Target {
+    id: "css",
+    name: "CSS custom properties",
+    group: Group::Web,
+    options: &[
+        TargetOption {
+            key: "mode",
+            kind: OptionKind::Choice(&["auto", "attribute", "class", "function"]),
+            default: "auto",
+            help: "How dark mode is chosen: by the system and overridable with data-mode, by data-mode alone, by a class, or value by value with light-dark().",
+        },
+        TargetOption {
+            key: "format",
+            kind: OptionKind::Choice(&["hex", "rgb", "hsl", "oklch", "both"]),
+            default: "hex",
+            help: "Notation of colours; both writes hex and upgrades to oklch where the browser knows it.",
+        },
+        TargetOption {
+            key: "references",
+            kind: OptionKind::Choice(&["var", "literal"]),
+            default: "var",
+            help: "Whether roles refer to their steps or repeat their values.",
+        },
+        TargetOption::PREFIX,
+        TargetOption::GROUPS,
+    ],
+    files: &["theme.css"],
+    keys: &[
+        ":root",
+        "--",
+        "var(",
+        "light-dark",
+        "prefers-color-scheme",
+        "data-mode",
+        "color-scheme",
+    ],
+    usage: "Load theme.css before your own styles. In the auto strategy data-mode=\"light\" or data-mode=\"dark\" on the root element overrides the system.",
+    token_name: Some(|s, t| format!("var(--{})", name::kebab(s.get("prefix"), &t.path))),
+    write,
+};
+
+const DARK_ATTRIBUTE: &str = ":root[data-mode=\"dark\"]";
+
+/// How dark mode is switched on.
+#[derive(Clone, Copy, PartialEq)]
+enum Strategy {
+    Auto,
+    Attribute,
+    Class,
+    Function,
+}
+
+struct CssWriter<'a> {
+    names: Names<'a>,
+    tokens: Vec<&'a Token>,
+    notation: Notation,
+    by_name: bool,
+}
+
+fn write(job: &Job<'_>) -> Result<Output, ExportError> {
+    let strategy = match job.settings.get("mode") {
+        "attribute" => Strategy::Attribute,
+        "class" => Strategy::Class,
+        "function" => Strategy::Function,
+        _ => Strategy::Auto,
+    };
+    let format = job.settings.get("format");
+    let prefix = job.settings.get("prefix");
+    let names = name::unique(job.tokens(), |path| name::kebab(prefix, path))?;
+    let sheet = CssWriter {
+        names,
+        tokens: job.tokens().collect(),
+        notation: format.parse().unwrap_or(Notation::Hex),
+        by_name: job.settings.get("references") == "var",
+    };
+    let mut nodes = sheet.rules(strategy, Part::Complete);
+    if format == "both" {
+        let upgraded = CssWriter {
+            notation: Notation::Oklch,
+            ..sheet
+        };
+        nodes.push(Node::at(
+            "@supports (color: oklch(0 0 0))",
+            upgraded.rules(strategy, Part::Colors),
+        ));
+        nodes.push(Node::at(
+            "@media (color-gamut: p3)",
+            upgraded.rules(strategy, Part::Wide),
+        ));
+    }
+    let mut body = String::with_capacity(24 * 1024);
+    if let Some(address) = &job.theme.font_import {
+        body.push_str(&format!("@import url(\"{address}\");\n\n"));
+    }
+    print_all(&nodes, 0, &mut body);
+    // `@import` must come first; only a comment may stand before it.
+    let warnings = if matches!(format, "oklch" | "both") {
+        Vec::new()
+    } else {
+        losses::mapped(job.tokens())
+    };
+    Ok(Output {
+        files: vec![job.file("theme.css", Comment::BLOCK, &body)],
+        warnings,
+    })
+}
+
+/// Every token of a job as custom properties on `:root` that follow the system's mode.
+pub(crate) fn custom_properties(job: &Job<'_>) -> Result<Vec<Node>, ExportError> {
+    let prefix = job.settings.get("prefix");
+    let names = name::unique(job.tokens(), |path| name::kebab(prefix, path))?;
+    let sheet = CssWriter {
+        names,
+        tokens: job.tokens().collect(),
+        notation: Notation::Hex,
+        by_name: true,
+    };
+    Ok(sheet.rules(Strategy::Auto, Part::Complete))
+}
+
+/// Which tokens a run of rules is for.
+#[derive(Clone, Copy, PartialEq)]
+enum Part {
+    /// All of them, with `color-scheme`.
+    Complete,
+    /// Colours, in `oklch` inside sRGB.
+    Colors,
+    /// Colours that lie outside sRGB.
+    Wide,
+}
+
+impl CssWriter<'_> {
+    fn rules(&self, strategy: Strategy, part: Part) -> Vec<Node> {
+        if strategy == Strategy::Function {
+            return self.function_rules(part);
+        }
+        let light = || self.block(Mode::Light, part);
+        let dark = || self.block(Mode::Dark, part);
+        match strategy {
+            Strategy::Attribute => vec![
+                Node::rule(":root", light()),
+                Node::rule(DARK_ATTRIBUTE, dark()),
+            ],
+            Strategy::Class => vec![Node::rule(":root", light()), Node::rule(".dark", dark())],
+            _ => {
+                let by_system = Node::rule(":root:not([data-mode=\"light\"])", dark());
+                let media = Node::at("@media (prefers-color-scheme: dark)", vec![by_system]);
+                vec![
+                    Node::rule(":root", light()),
+                    media,
+                    Node::rule(DARK_ATTRIBUTE, dark()),
+                ]
+            }
+        }
+    }
+
+    fn function_rules(&self, part: Part) -> Vec<Node> {
+        let mut root = Vec::new();
+        if part == Part::Complete {
+            root.push("color-scheme: light dark;".to_owned());
+        }
+        root.extend(
+            self.tokens
+                .iter()
+                .filter(|t| part.holds(t))
+                .map(|t| self.switched(t, part)),
+        );
+        let mut nodes = vec![Node::rule(":root", root)];
+        if part == Part::Complete {
+            let scheme = |mode: &str| vec![format!("color-scheme: {mode};")];
+            nodes.push(Node::rule(":root[data-mode=\"light\"]", scheme("light")));
+            nodes.push(Node::rule(DARK_ATTRIBUTE, scheme("dark")));
+        }
+        nodes
+    }
+
+    /// The declarations of one mode; dark holds only what differs from light.
+    fn block(&self, mode: Mode, part: Part) -> Vec<String> {
+        let mut lines = Vec::with_capacity(self.tokens.len() + 32);
+        if part == Part::Complete {
+            lines.push(format!("color-scheme: {};", mode.id()));
+        }
+        let mut group = None;
+        let wanted = |t: &&&Token| part.holds(t) && (mode == Mode::Light || !t.is_modeless());
+        for token in self.tokens.iter().filter(wanted) {
+            let own = Some((token.section, token.group()));
+            if group.is_some() && group != own {
+                lines.push(String::new());
+            }
+            group = own;
+            lines.push(format!(
+                "--{}: {};",
+                self.names[&*token.path],
+                self.text(token, mode, part)
+            ));
+        }
+        lines
+    }
+
+    /// One declaration with `light-dark()` where the modes differ.
+    fn switched(&self, token: &Token, part: Part) -> String {
+        let (light, dark) = (
+            self.text(token, Mode::Light, part),
+            self.text(token, Mode::Dark, part),
+        );
+        let name = &self.names[&*token.path];
+        if light == dark || token.cell(Mode::Light).value.color().is_none() {
+            format!("--{name}: {light};")
+        } else {
+            format!("--{name}: light-dark({light}, {dark});")
+        }
+    }
+
+    fn text(&self, token: &Token, mode: Mode, part: Part) -> String {
+        let cell = token.cell(mode);
+        let referred = cell
+            .alias
+            .as_deref()
+            .filter(|_| self.by_name)
+            .and_then(|alias| self.names.get(alias));
+        match referred {
+            Some(name) => format!("var(--{name})"),
+            None => css_value::value(&part.shown(&cell.value), self.notation),
+        }
+    }
+}
+
+impl Part {
+    fn holds(self, token: &Token) -> bool {
+        let colors = || {
+            Mode::BOTH
+                .into_iter()
+                .filter_map(|m| token.cell(m).value.color())
+        };
+        match self {
+            Self::Complete => true,
+            Self::Colors => colors().next().is_some(),
+            // What refers to a wide colour follows it by name.
+            Self::Wide => colors().any(|c| c.wide.is_some()),
+        }
+    }
+
+    /// In the upgrade for every screen, colours stay inside sRGB.
+    fn shown(self, value: &Value) -> Value {
+        match value {
+            Value::Color(c) if self == Self::Colors => {
+                Value::Color(ColorValue { wide: None, ..*c })
+            }
+            other => other.clone(),
+        }
+    }
+}

@@ -1,0 +1,110 @@
+//! `dart`: constants and colour schemes for Flutter.
+
+use rhodon_theme::{ColorValue, Mode, TokenKind, Value};
+
+use super::code::{self, CodeStyle, argb, decimal};
+use super::language::DART;
+use super::{losses, role_map};
+use crate::name;
+use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+
+/// See the module.
+pub(crate) static TARGET: Target = Target {
+    id: "dart",
+    name: "Dart constants",
+    group: Group::Apps,
+    options: &[],
+    files: &["theme_colors.dart"],
+    keys: &["Color(0xFF", "ColorScheme", "Brightness", "dart"],
+    usage: "Put theme_colors.dart under lib/ and give lightScheme and darkScheme to the theme and dark theme of the application.",
+    token_name: Some(|_, t| format!("{}.{}", code::home(t), name::camel(&t.path))),
+    write,
+};
+
+struct Dart;
+
+impl CodeStyle for Dart {
+    fn color(&self, color: &ColorValue) -> String {
+        format!("Color({})", argb(color))
+    }
+
+    fn length(&self, px: f64, _: bool) -> String {
+        decimal(px)
+    }
+
+    fn number(&self, n: f64) -> String {
+        decimal(n)
+    }
+
+    fn weight(&self, n: u16) -> String {
+        format!("FontWeight.w{}", hundred(n))
+    }
+
+    fn families(&self, names: &[String]) -> String {
+        format!(
+            "[{}]",
+            names
+                .iter()
+                .map(|n| code::quoted(n, true))
+                .collect::<Vec<_>>()
+                .join(", ")
+        )
+    }
+
+    fn member(&self, name: &str, kind: TokenKind, value: &str) -> String {
+        let kind = match kind {
+            TokenKind::Color => "Color",
+            TokenKind::FontWeight => "FontWeight",
+            TokenKind::FontFamily => "List<String>",
+            TokenKind::Dimension | TokenKind::Number => "double",
+        };
+        format!("  static const {kind} {name} = {value};\n")
+    }
+}
+
+/// The nearest of the nine weights that there are constants for.
+fn hundred(n: u16) -> u16 {
+    ((n + 50) / 100).clamp(1, 9) * 100
+}
+
+fn write(job: &Job<'_>) -> Result<Output, ExportError> {
+    let names = DART.names(job.tokens(), name::camel)?;
+    let (fixed, differing) = code::by_mode(job);
+    let mut body = String::from("import 'package:flutter/material.dart';\n\n");
+    let mut class = |title: &str, members: String| {
+        body.push_str(&format!("abstract final class {title} {{\n{members}}}\n\n"));
+    };
+    class(
+        "ThemeColors",
+        code::members(&Dart, fixed.into_iter(), &names, Mode::Light),
+    );
+    for (title, mode) in [("LightColors", Mode::Light), ("DarkColors", Mode::Dark)] {
+        class(
+            title,
+            code::members(&Dart, differing.iter().copied(), &names, mode),
+        );
+    }
+    let schemes: Vec<String> = Mode::BOTH.iter().map(|mode| scheme(job, *mode)).collect();
+    body.push_str(&schemes.join("\n"));
+    let mut warnings = losses::mapped(job.tokens());
+    let between = |t: &&rhodon_theme::Token| matches!(t.cell(Mode::Light).value, Value::FontWeight(n) if hundred(n) != n);
+    warnings.extend(losses::of(
+        job.others().filter(between),
+        "its weight is written as the nearest hundred",
+    ));
+    Ok(Output {
+        files: vec![job.file("theme_colors.dart", Comment::BLOCK, &body)],
+        warnings,
+    })
+}
+
+fn scheme(job: &Job<'_>, mode: Mode) -> String {
+    let lines: String = role_map::scheme(job, mode)
+        .iter()
+        .map(|(key, c)| format!("  {key}: {},\n", Dart.color(c)))
+        .collect();
+    format!(
+        "const ColorScheme {id}Scheme = ColorScheme(\n  brightness: Brightness.{id},\n{lines});\n",
+        id = mode.id()
+    )
+}

@@ -1,0 +1,79 @@
+//! `json`: flat names and values, per mode.
+
+use rhodon_color::Notation;
+use rhodon_theme::{Mode, Value as TokenValue};
+use serde_json::{Map, Value, json};
+
+use super::{css_value, losses};
+use crate::name;
+use crate::option::{OptionKind, TargetOption};
+use crate::target::{ExportError, File, Group, Job, Output, Target};
+
+/// See the module.
+pub(crate) static TARGET: Target = Target {
+    id: "json",
+    name: "JSON, flat",
+    group: Group::Web,
+    options: &[
+        TargetOption {
+            key: "names",
+            kind: OptionKind::Choice(&["kebab", "camel", "path"]),
+            default: "kebab",
+            help: "How tokens are named: primary-fill, primaryFill or primary.fill.",
+        },
+        TargetOption::GROUPS,
+    ],
+    files: &["theme.json"],
+    keys: &["light", "dark", "json"],
+    usage: "Read theme.json in any language: the objects light and dark hold every token's value by its name.",
+    token_name: Some(|s, t| named(s.get("names"), &t.path)),
+    write,
+};
+
+fn write(job: &Job<'_>) -> Result<Output, ExportError> {
+    let names = name::unique(job.tokens(), |path| named(job.settings.get("names"), path))?;
+    let of = |mode: Mode| -> Map<String, Value> {
+        job.tokens()
+            .map(|t| (names[&*t.path].clone(), flat(&t.cell(mode).value)))
+            .collect()
+    };
+    let (light, dark) = (of(Mode::Light), of(Mode::Dark));
+    let mut content = Map::new();
+    content.insert("about".to_owned(), Value::Null);
+    content.insert("light".to_owned(), light.into());
+    content.insert("dark".to_owned(), dark.into());
+    let files = vec![stamped(job, "theme.json", content)];
+    Ok(Output {
+        files,
+        warnings: losses::mapped(job.tokens()),
+    })
+}
+
+fn named(case: &str, path: &str) -> String {
+    match case {
+        "camel" => name::camel(path),
+        "path" => path.to_owned(),
+        _ => name::kebab("", path),
+    }
+}
+
+/// A file of JSON whose `about` tells where it comes from.
+pub(crate) fn stamped(job: &Job<'_>, path: &str, mut content: Map<String, Value>) -> File {
+    let about = job
+        .stamp
+        .line(&serde_json::to_string(&content).unwrap_or_default());
+    content.insert("about".to_owned(), about.into());
+    File {
+        path: path.to_owned(),
+        text: format!("{:#}\n", Value::from(content)),
+    }
+}
+
+/// Numbers as numbers, everything else as CSS writes it.
+pub(crate) fn flat(value: &TokenValue) -> Value {
+    match value {
+        TokenValue::Number(n) => json!(n),
+        TokenValue::FontWeight(n) => json!(n),
+        other => css_value::value(other, Notation::Hex).into(),
+    }
+}

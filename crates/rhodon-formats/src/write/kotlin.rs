@@ -1,0 +1,159 @@
+//! `kotlin`: constants, colour schemes, shapes and type for Compose.
+
+use rhodon_theme::{ColorValue, Mode, TokenKind};
+
+use super::code::{self, CodeStyle, argb, decimal};
+use super::language::KOTLIN;
+use super::{losses, role_map};
+use crate::name;
+use crate::option::{OptionKind, TargetOption};
+use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+
+/// See the module.
+pub(crate) static TARGET: Target = Target {
+    id: "kotlin",
+    name: "Kotlin constants",
+    group: Group::Apps,
+    options: &[TargetOption {
+        key: "package",
+        kind: OptionKind::Dotted,
+        default: "theme",
+        help: "The package of the file.",
+    }],
+    files: &["ThemeColors.kt"],
+    keys: &[
+        "Color(0xFF",
+        "lightColorScheme",
+        "darkColorScheme",
+        "Shapes",
+        "Typography",
+        "kt",
+    ],
+    usage: "Add ThemeColors.kt to the module and give LightScheme or DarkScheme, ThemeShapes and ThemeTypography to the theme.",
+    token_name: Some(|_, t| format!("{}.{}", code::home(t), name::camel(&t.path))),
+    write,
+};
+
+struct Kotlin;
+
+impl CodeStyle for Kotlin {
+    fn color(&self, color: &ColorValue) -> String {
+        format!("Color({})", argb(color))
+    }
+
+    fn length(&self, px: f64, of_text: bool) -> String {
+        format!("{}.{}", decimal(px), if of_text { "sp" } else { "dp" })
+    }
+
+    fn number(&self, n: f64) -> String {
+        decimal(n)
+    }
+
+    fn weight(&self, n: u16) -> String {
+        format!("FontWeight({n})")
+    }
+
+    fn families(&self, names: &[String]) -> String {
+        format!(
+            "listOf({})",
+            names
+                .iter()
+                .map(|n| code::quoted(n, true))
+                .collect::<Vec<_>>()
+                .join(", ")
+        )
+    }
+
+    fn member(&self, name: &str, _: TokenKind, value: &str) -> String {
+        format!("    val {name} = {value}\n")
+    }
+}
+
+fn write(job: &Job<'_>) -> Result<Output, ExportError> {
+    let names = KOTLIN.names(job.tokens(), name::camel)?;
+    let (fixed, differing) = code::by_mode(job);
+    let mut body = format!("package {}\n", job.settings.get("package"));
+    for import in [
+        "androidx.compose.foundation.shape.RoundedCornerShape",
+        "androidx.compose.material3.Shapes",
+        "androidx.compose.material3.Typography",
+        "androidx.compose.material3.darkColorScheme",
+        "androidx.compose.material3.lightColorScheme",
+        "androidx.compose.ui.graphics.Color",
+        "androidx.compose.ui.text.TextStyle",
+        "androidx.compose.ui.text.font.FontWeight",
+        "androidx.compose.ui.unit.dp",
+        "androidx.compose.ui.unit.sp",
+    ] {
+        body.push_str(&format!("\nimport {import}"));
+    }
+    body.push_str("\n\n");
+    let mut object = |title: &str, members: String| {
+        body.push_str(&format!("object {title} {{\n{members}}}\n\n"))
+    };
+    object(
+        "ThemeColors",
+        code::members(&Kotlin, fixed.into_iter(), &names, Mode::Light),
+    );
+    for (title, mode) in [("LightColors", Mode::Light), ("DarkColors", Mode::Dark)] {
+        object(
+            title,
+            code::members(&Kotlin, differing.iter().copied(), &names, mode),
+        );
+    }
+    for mode in Mode::BOTH {
+        body.push_str(&scheme(job, mode));
+    }
+    body.push_str(&shapes_and_type(job));
+    let files = vec![job.file("ThemeColors.kt", Comment::BLOCK, &body)];
+    Ok(Output {
+        files,
+        warnings: losses::mapped(job.tokens()),
+    })
+}
+
+fn scheme(job: &Job<'_>, mode: Mode) -> String {
+    let (title, function) = match mode {
+        Mode::Light => ("LightScheme", "lightColorScheme"),
+        Mode::Dark => ("DarkScheme", "darkColorScheme"),
+    };
+    let lines: String = role_map::scheme(job, mode)
+        .iter()
+        .map(|(key, c)| format!("    {key} = {},\n", Kotlin.color(c)))
+        .collect();
+    format!("val {title} = {function}(\n{lines})\n\n")
+}
+
+fn shapes_and_type(job: &Job<'_>) -> String {
+    let px = |path: &str| {
+        let value = job.token(path).map(|t| &t.cell(Mode::Light).value);
+        decimal(value.and_then(super::length::px).unwrap_or_default())
+    };
+    let weight = |path: &str| match job.token(path).map(|t| &t.cell(Mode::Light).value) {
+        Some(rhodon_theme::Value::FontWeight(n)) => *n,
+        _ => 400,
+    };
+    let mut out = String::from("val ThemeShapes = Shapes(\n");
+    for size in ["small", "medium", "large"] {
+        out.push_str(&format!(
+            "    {size} = RoundedCornerShape({}.dp),\n",
+            px(&format!("shape.radius.{size}"))
+        ));
+    }
+    out.push_str(")\n\nval ThemeTypography = Typography(\n");
+    let (regular, bold) = (weight("type.weight.regular"), weight("type.weight.bold"));
+    for (key, size, weight) in [
+        ("displayLarge", "display", bold),
+        ("titleLarge", "title", bold),
+        ("bodyLarge", "lead", regular),
+        ("bodyMedium", "body", regular),
+        ("labelMedium", "small", regular),
+    ] {
+        let size = px(&format!("type.size.{size}"));
+        out.push_str(&format!(
+            "    {key} = TextStyle(fontSize = {size}.sp, fontWeight = FontWeight({weight})),\n"
+        ));
+    }
+    out.push_str(")\n");
+    out
+}

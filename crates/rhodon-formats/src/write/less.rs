@@ -1,0 +1,62 @@
+//! `less`: variables and maps.
+
+use rhodon_theme::Mode;
+
+use super::language::LESS;
+use super::losses;
+use super::variables::{MapManner, Variables};
+use crate::name;
+use crate::option::TargetOption;
+use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+
+/// See the module.
+pub(crate) static TARGET: Target = Target {
+    id: "less",
+    name: "Less variables",
+    group: Group::Web,
+    options: &[TargetOption::PREFIX, TargetOption::GROUPS],
+    files: &["theme.less"],
+    keys: &["@", "less"],
+    usage: "Load it with @import \"theme\"; a variable set after it wins. @theme-dark[primary-fill] looks a value up, @petrol-steps[s600] a step.",
+    token_name: Some(|s, t| format!("@{}", name::kebab(s.get("prefix"), &t.path))),
+    write,
+};
+
+fn write(job: &Job<'_>) -> Result<Output, ExportError> {
+    let prefix = job.settings.get("prefix");
+    let names = LESS.names(job.tokens(), |path| name::kebab(prefix, path))?;
+    let variables = Variables::new(job, '@', names)?;
+    let mut body = String::with_capacity(48 * 1024);
+    for mode in Mode::BOTH {
+        for (name, text) in variables.declarations(mode) {
+            body.push_str(&format!("{name}: {text};\n"));
+        }
+        body.push('\n');
+    }
+    for (scale, entries) in variables.steps(job) {
+        // Every name must begin with a letter, that of a step in a map too.
+        let entries = entries
+            .into_iter()
+            .map(|(label, variable)| (format!("s{label}"), variable));
+        let name = name::kebab(prefix, &format!("{scale}-steps"));
+        variables.map(&name, entries, &MAP, &mut body)?;
+    }
+    for mode in Mode::BOTH {
+        let entries = variables
+            .entries(mode)
+            .map(|(name, variable)| (name.to_owned(), variable));
+        variables.map(&format!("theme-{}", mode.id()), entries, &MAP, &mut body)?;
+    }
+    let files = vec![job.file("theme.less", Comment::BLOCK, &body)];
+    Ok(Output {
+        files,
+        warnings: losses::mapped(job.tokens()),
+    })
+}
+
+/// `@name: { key: value; }`
+const MAP: MapManner = MapManner {
+    open: "{",
+    end: ";",
+    close: "}",
+};

@@ -1,0 +1,23 @@
+//! What targets cannot carry, in the same words everywhere.
+
+use rhodon_theme::{Mode, Token};
+
+use crate::target::Warning;
+
+/// Tokens whose wide-gamut colour is mapped into sRGB.
+pub(crate) fn mapped<'a>(tokens: impl Iterator<Item = &'a Token>) -> Vec<Warning> {
+    let wide = |t: &&Token| {
+        Mode::BOTH
+            .iter()
+            .any(|m| t.cell(*m).value.color().is_some_and(|c| c.wide.is_some()))
+    };
+    of(
+        tokens.filter(wide),
+        "its wide-gamut colour is written as the nearest one in sRGB",
+    )
+}
+
+/// Tokens that are left out, each with the same reason.
+pub(crate) fn of<'a>(tokens: impl Iterator<Item = &'a Token>, reason: &str) -> Vec<Warning> {
+    tokens.map(|t| Warning::new(&t.path, reason)).collect()
+}

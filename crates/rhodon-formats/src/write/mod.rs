@@ -1,0 +1,78 @@
+//! One file per target. A new one is listed here and nowhere else.
+//!
+//! What several targets share: names by case in `crate::name`, words of languages in `language`,
+//! objects of scripts in `script`, constants of app languages in `code`, elements in `xml`,
+//! variables of preprocessors in `variables`, rules in `css_tree`, values in `css_value`.
+
+mod android;
+mod apple;
+mod code;
+mod css;
+mod css_classes;
+mod css_components;
+mod css_tree;
+mod css_value;
+mod dart;
+mod family;
+mod fit_steps;
+mod json;
+mod kotlin;
+mod language;
+mod length;
+mod less;
+mod losses;
+mod mantine;
+mod pairs;
+mod palette;
+mod react_theme;
+mod role_map;
+mod sass;
+mod sass_overrides;
+mod sass_palettes;
+mod scales_preset;
+mod script;
+mod sheet;
+mod sheet_html;
+mod sheet_svg;
+mod site_css;
+mod site_palette;
+mod spec;
+pub(crate) mod tokens;
+mod typescript;
+mod utility_css;
+mod utility_js;
+mod variables;
+mod vue_theme;
+mod xml;
+
+use crate::target::Target;
+
+/// Every target, in the order in which they are shown.
+pub const TARGETS: &[&Target] = &[
+    &css::TARGET,
+    &css_classes::TARGET,
+    &css_components::TARGET,
+    &sass::TARGET,
+    &less::TARGET,
+    &tokens::TARGET,
+    &typescript::TARGET,
+    &json::TARGET,
+    &utility_js::TARGET,
+    &utility_css::TARGET,
+    &sass_overrides::TARGET,
+    &sass_palettes::TARGET,
+    &react_theme::TARGET,
+    &vue_theme::TARGET,
+    &scales_preset::TARGET,
+    &mantine::TARGET,
+    &android::TARGET,
+    &kotlin::TARGET,
+    &apple::TARGET,
+    &dart::TARGET,
+    &pairs::TARGET,
+    &site_palette::TARGET,
+    &site_css::TARGET,
+    &palette::TARGET,
+    &sheet::TARGET,
+    &spec::TARGET,
+];

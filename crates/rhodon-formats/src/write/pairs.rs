@@ -1,0 +1,153 @@
+//! `pairs`: every token as a pair of light and dark, and the parts of common widgets.
+
+use rhodon_theme::{Mode, Value as TokenValue};
+use serde_json::{Map, Value, json};
+
+use super::{
+    json::{flat, stamped},
+    length, losses,
+};
+use crate::target::{ExportError, Group, Job, Output, Target};
+
+/// See the module.
+pub(crate) static TARGET: Target = Target {
+    id: "pairs",
+    name: "JSON, light and dark pairs",
+    group: Group::Apps,
+    options: &[],
+    files: &["theme.pairs.json"],
+    keys: &[
+        "[light, dark]",
+        "widgets",
+        "button",
+        "frame",
+        "hover",
+        "borderWidth",
+        "json",
+    ],
+    usage: "Read theme.pairs.json in a desktop toolkit: each value is [light, dark], under tokens by path and under widgets by part.",
+    token_name: Some(|_, t| t.path.to_string()),
+    write,
+};
+
+/// A widget and its parts.
+type Widget = (&'static str, &'static [(&'static str, &'static str)]);
+
+/// Parts of widgets and the roles behind them.
+const WIDGETS: &[Widget] = &[
+    ("window", &[("fill", "surface.base"), ("text", "text.main")]),
+    (
+        "frame",
+        &[
+            ("fill", "surface.raised"),
+            ("text", "text.main"),
+            ("border", "border.subtle"),
+        ],
+    ),
+    (
+        "bar",
+        &[
+            ("fill", "bar.fill"),
+            ("hover", "bar.hover"),
+            ("text", "bar.text"),
+        ],
+    ),
+    (
+        "button",
+        &[
+            ("fill", "primary.fill"),
+            ("hover", "primary.fill-hover"),
+            ("pressed", "primary.fill-pressed"),
+            ("text", "primary.fill-text"),
+            ("border", "primary.edge"),
+            ("disabledFill", "disabled.fill"),
+            ("disabledText", "disabled.text"),
+        ],
+    ),
+    (
+        "field",
+        &[
+            ("fill", "surface.raised"),
+            ("text", "text.main"),
+            ("placeholder", "text.muted"),
+            ("border", "border.strong"),
+            ("focus", "focus.ring"),
+        ],
+    ),
+    ("label", &[("text", "text.main"), ("muted", "text.muted")]),
+    ("link", &[("text", "link.rest"), ("hover", "link.hover")]),
+    (
+        "row",
+        &[
+            ("fill", "surface.raised"),
+            ("hover", "surface.sunken"),
+            ("selected", "selected.fill"),
+            ("selectedText", "selected.text"),
+        ],
+    ),
+    (
+        "progress",
+        &[("fill", "surface.sunken"), ("bar", "primary.fill")],
+    ),
+];
+
+/// Widgets with corners and a border.
+const SHAPED: [&str; 4] = ["frame", "button", "field", "progress"];
+
+fn write(job: &Job<'_>) -> Result<Output, ExportError> {
+    let pair = |value: [&TokenValue; 2]| json!(value.map(flat));
+    let tokens: Map<String, Value> = job
+        .tokens()
+        .map(|t| {
+            (
+                t.path.to_string(),
+                pair(Mode::BOTH.map(|m| &t.cell(m).value)),
+            )
+        })
+        .collect();
+    let mut widgets: Map<String, Value> = WIDGETS
+        .iter()
+        .map(|w| (w.0.to_owned(), widget(job, w)))
+        .collect();
+    // A button of every intent, under its name.
+    for intent in &job.theme.intents {
+        let part = |part: &str| color(job, &format!("{}.{part}", intent.name));
+        let parts = json!({
+            "fill": part("fill"), "hover": part("fill-hover"), "pressed": part("fill-pressed"),
+            "text": part("fill-text"), "border": part("edge"),
+        });
+        widgets.insert(format!("button.{}", intent.name), parts);
+    }
+    let mut content = Map::new();
+    content.insert("about".to_owned(), Value::Null);
+    content.insert("tokens".to_owned(), tokens.into());
+    content.insert("widgets".to_owned(), widgets.into());
+    let files = vec![stamped(job, "theme.pairs.json", content)];
+    Ok(Output {
+        files,
+        warnings: losses::mapped(job.tokens()),
+    })
+}
+
+fn color(job: &Job<'_>, path: &str) -> Value {
+    json!(Mode::BOTH.map(|mode| job.role(path, mode).to_string()))
+}
+
+fn widget(job: &Job<'_>, (name, parts): &Widget) -> Value {
+    let mut out: Map<String, Value> = parts
+        .iter()
+        .map(|(part, path)| ((*part).to_owned(), color(job, path)))
+        .collect();
+    if SHAPED.contains(name) {
+        for (part, path) in [
+            ("radius", "shape.radius.medium"),
+            ("borderWidth", "shape.border.width"),
+        ] {
+            let px = job
+                .token(path)
+                .and_then(|t| length::px(&t.cell(Mode::Light).value));
+            out.insert(part.to_owned(), json!(px));
+        }
+    }
+    out.into()
+}

@@ -1,0 +1,85 @@
+//! `palette`: the open text palette format that drawing programs read.
+
+use rhodon_theme::{ColorValue, Mode, Token};
+
+use super::losses;
+use crate::option::{OptionKind, TargetOption};
+use crate::stamp::comment_safe;
+use crate::target::{ExportError, File, Group, Job, Output, Target};
+
+/// See the module.
+pub(crate) static TARGET: Target = Target {
+    id: "palette",
+    name: "Text palette",
+    group: Group::Records,
+    options: &[TargetOption {
+        key: "groups",
+        kind: OptionKind::List(&["scales", "roles", "own"]),
+        default: "all",
+        help: "Which groups are written.",
+    }],
+    files: &["theme.gpl"],
+    keys: &["gpl", "palette", "Columns"],
+    usage: "Put theme.gpl into the palette folder of a drawing program, or import it there.",
+    token_name: None,
+    write,
+};
+
+fn write(job: &Job<'_>) -> Result<Output, ExportError> {
+    let columns = job
+        .scales()
+        .map(|(_, steps)| steps.len())
+        .max()
+        .unwrap_or(11)
+        .clamp(1, 64);
+    let mut body = String::with_capacity(16 * 1024);
+    for token in job.colors() {
+        if token.is_modeless() {
+            line(token, Mode::Light, "", &mut body);
+        } else {
+            Mode::BOTH
+                .iter()
+                .for_each(|mode| line(token, *mode, mode.id(), &mut body));
+        }
+    }
+    // The first line is how programs know the format.
+    let text = format!(
+        "GIMP Palette\nName: {}\nColumns: {columns}\n# {}\n{body}",
+        comment_safe(&job.theme.name),
+        job.stamp.line(&body),
+    );
+    let mut warnings = losses::mapped(job.colors());
+    warnings.extend(losses::of(
+        job.colors().filter(is_translucent),
+        "the format has no opacity: left out",
+    ));
+    warnings.extend(losses::of(job.others(), "the format holds only colours"));
+    Ok(Output {
+        files: vec![File {
+            path: "theme.gpl".to_owned(),
+            text,
+        }],
+        warnings,
+    })
+}
+
+fn color(token: &Token, mode: Mode) -> Option<&ColorValue> {
+    token.cell(mode).value.color()
+}
+
+fn is_translucent(token: &&Token) -> bool {
+    Mode::BOTH
+        .iter()
+        .any(|m| color(token, *m).is_some_and(|c| c.alpha < 1.0))
+}
+
+fn line(token: &Token, mode: Mode, suffix: &str, out: &mut String) {
+    if let Some(c) = color(token, mode).filter(|c| c.alpha >= 1.0) {
+        let [r, g, b] = c.code.channels();
+        let name = token.path.replace('.', " ");
+        out.push_str(&format!(
+            "{r:>3} {g:>3} {b:>3}\t{}\n",
+            format!("{name} {suffix}").trim_end()
+        ));
+    }
+}

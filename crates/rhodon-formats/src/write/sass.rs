@@ -1,0 +1,83 @@
+//! `sass`: a module of overridable variables, maps, a lookup and a mixin.
+
+use rhodon_theme::Mode;
+
+use super::losses;
+use super::variables::{MapManner, Variables};
+use crate::name;
+use crate::option::TargetOption;
+use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+
+/// See the module.
+pub(crate) static TARGET: Target = Target {
+    id: "sass",
+    name: "Sass module",
+    group: Group::Web,
+    options: &[TargetOption::PREFIX, TargetOption::GROUPS],
+    files: &["_theme.scss"],
+    keys: &["$", "!default", "@use", "@mixin", "map", "scss"],
+    usage: "Load it with @use \"theme\" and override variables through with (…), or set them before an @import. theme.token(\"primary-fill\", dark) looks a value up, theme.step(\"petrol\", 600) a step, @include theme.mode(dark) writes all custom properties of a mode.",
+    token_name: Some(|s, t| format!("${}", name::kebab(s.get("prefix"), &t.path))),
+    write,
+};
+
+/// The lookups and the mixin, which read the maps.
+const TOOLS: &str = include_str!("sass_tools.scss");
+
+fn write(job: &Job<'_>) -> Result<Output, ExportError> {
+    let prefix = job.settings.get("prefix");
+    let names = name::unique(job.tokens(), |path| name::kebab(prefix, path))?;
+    let variables = Variables::new(job, '$', names)?;
+    let mut body = String::with_capacity(48 * 1024);
+    body.push_str("@use \"sass:map\";\n@use \"sass:meta\";\n");
+    for (title, mode) in [
+        ("Every token; roles as in light mode", Mode::Light),
+        ("Roles in dark mode", Mode::Dark),
+    ] {
+        body.push_str(&format!("\n// {title}.\n"));
+        for (name, text) in variables.declarations(mode) {
+            body.push_str(&format!("{name}: {text} !default;\n"));
+        }
+    }
+    body.push('\n');
+    let mut scales = Vec::new();
+    for (scale, entries) in variables.steps(job) {
+        let name = name::kebab(prefix, &format!("{scale}-steps"));
+        let entries = entries
+            .into_iter()
+            .map(|(label, variable)| (map_key(label), variable));
+        variables.map(&name, entries, &MAP, &mut body)?;
+        scales.push((format!("\"{scale}\""), format!("${name}")));
+    }
+    variables.map("theme-scales", scales, &MAP, &mut body)?;
+    for mode in Mode::BOTH {
+        let entries = variables
+            .entries(mode)
+            .map(|(name, variable)| (format!("\"{name}\""), variable));
+        variables.map(&format!("theme-{}", mode.id()), entries, &MAP, &mut body)?;
+    }
+    body.push_str(TOOLS);
+    let files = vec![job.file("_theme.scss", Comment::BLOCK, &body)];
+    Ok(Output {
+        files,
+        warnings: losses::mapped(job.tokens()),
+    })
+}
+
+/// `$name: ( key: value, );`
+const MAP: MapManner = MapManner {
+    open: "(",
+    end: ",",
+    close: ");",
+};
+
+/// A step's label as a key: a number where it is one, so that `map.get($petrol-steps, 600)` finds it.
+fn map_key(label: &str) -> String {
+    let number =
+        label.bytes().all(|b| b.is_ascii_digit()) && (label == "0" || !label.starts_with('0'));
+    if number && label.len() < 10 {
+        label.to_owned()
+    } else {
+        format!("\"{label}\"")
+    }
+}

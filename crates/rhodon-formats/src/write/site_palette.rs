@@ -1,0 +1,226 @@
+//! `site-palette`: a list of colours for a site system, and the classes for each, always in step.
+
+use rhodon_theme::{ColorValue, Mode, Section, Token};
+
+use super::css_tree::{self, Node};
+use super::losses;
+use crate::name;
+use crate::option::{OptionKind, TargetOption};
+use crate::target::{Comment, ExportError, Group, Job, Output, Target, Warning};
+
+/// What can be listed, in the words of the option.
+const PARTS: &[&str] = &["brand", "intents", "scales", "roles", "own"];
+
+/// See the module.
+pub(crate) static TARGET: Target = Target {
+    id: "site-palette",
+    name: "Site palette",
+    group: Group::Sites,
+    options: &[
+        TargetOption {
+            key: "include",
+            kind: OptionKind::List(PARTS),
+            default: "brand,intents",
+            help: "What is listed, in this order.",
+        },
+        TargetOption {
+            key: "text",
+            kind: OptionKind::Pattern,
+            default: "has-{name}-color",
+            help: "Name of the class that colours text.",
+        },
+        TargetOption {
+            key: "background",
+            kind: OptionKind::Pattern,
+            default: "has-{name}-background-color",
+            help: "Name of the class that colours a background.",
+        },
+        TargetOption {
+            key: "domain",
+            kind: OptionKind::Name,
+            default: "theme",
+            help: "Text domain under which the names are translated.",
+        },
+    ],
+    files: &["palette.php", "palette.css"],
+    keys: &[
+        "slug",
+        "color",
+        "name",
+        "has-",
+        "-background-color",
+        "php",
+        "__(",
+    ],
+    usage: "Register the list that palette.php returns as the editor's palette and load palette.css with the site's styles.",
+    token_name: None,
+    write,
+};
+
+/// One colour of the list.
+struct Entry {
+    name: String,
+    slug: String,
+    color: ColorValue,
+    path: String,
+}
+
+fn write(job: &Job<'_>) -> Result<Output, ExportError> {
+    let include = job.settings.get("include");
+    let order: Vec<&str> = if include == "all" {
+        PARTS.to_vec()
+    } else {
+        include.split(',').map(str::trim).collect()
+    };
+    let entries: Vec<Entry> = order.iter().flat_map(|part| entries(job, part)).collect();
+    for (i, entry) in entries.iter().enumerate() {
+        if let Some(first) = entries[..i].iter().find(|e| e.slug == entry.slug) {
+            return Err(ExportError::Clash {
+                first: first.path.clone(),
+                second: entry.path.clone(),
+                name: entry.slug.clone(),
+            });
+        }
+    }
+    let (text, background) = (job.settings.get("text"), job.settings.get("background"));
+    if text == background {
+        return Err(ExportError::Clash {
+            first: "the option text".to_owned(),
+            second: "the option background".to_owned(),
+            name: text.to_owned(),
+        });
+    }
+    let files = vec![
+        list(job, &entries),
+        job.file(
+            "palette.css",
+            Comment::BLOCK,
+            &classes(&entries, text, background),
+        ),
+    ];
+    Ok(Output {
+        files,
+        warnings: warnings(job, &order, &entries),
+    })
+}
+
+fn entries(job: &Job<'_>, part: &str) -> Vec<Entry> {
+    let of_token = |t: &Token| {
+        let color = *t.cell(Mode::Light).value.color()?;
+        Some(Entry {
+            name: words(&t.path),
+            slug: name::kebab("", &t.path),
+            color,
+            path: t.path.to_string(),
+        })
+    };
+    let section = |section: Section| {
+        job.colors()
+            .filter(|t| t.section == section)
+            .filter_map(of_token)
+            .collect()
+    };
+    match part {
+        "brand" => job
+            .theme
+            .scales
+            .iter()
+            .filter(|s| job.decided.spec.brand.iter().any(|b| b.slug == s.slug))
+            .map(|s| Entry {
+                name: s.name.to_string(),
+                slug: s.slug.to_string(),
+                color: ColorValue::opaque(s.scale.base_step().color),
+                path: s.slug.to_string(),
+            })
+            .collect(),
+        "intents" => job
+            .theme
+            .intents
+            .iter()
+            // An intent of a brand colour's own name is in the list with it.
+            .filter(|i| !job.decided.spec.brand.iter().any(|b| b.slug == i.name))
+            .map(|i| Entry {
+                name: words(i.name.as_str()),
+                slug: i.name.to_string(),
+                color: job.role(&format!("{}.fill", i.name), Mode::Light),
+                path: format!("{}.fill", i.name),
+            })
+            .collect(),
+        "scales" => section(Section::Scales),
+        "roles" => section(Section::Roles),
+        _ => section(Section::Own),
+    }
+}
+
+/// `primary.fill-hover` as `Primary fill hover`.
+fn words(path: &str) -> String {
+    let text = path.replace(['.', '-'], " ");
+    text[..1].to_ascii_uppercase() + &text[1..]
+}
+
+/// A file that returns the list.
+fn list(job: &Job<'_>, entries: &[Entry]) -> crate::target::File {
+    let domain = job.settings.get("domain");
+    let mut body = String::from("return array(\n");
+    for e in entries {
+        let name = match domain {
+            "" => quoted(&e.name),
+            domain => format!("__( {}, {} )", quoted(&e.name), quoted(domain)),
+        };
+        body.push_str(&format!(
+            "\tarray(\n\t\t'name'  => {name},\n\t\t'slug'  => {},\n\t\t'color' => '{}',\n\t),\n",
+            quoted(&e.slug),
+            e.color,
+        ));
+    }
+    body.push_str(");\n");
+    let file = job.file("palette.php", Comment::BLOCK, &body);
+    crate::target::File {
+        text: format!("<?php\n{}", file.text),
+        ..file
+    }
+}
+
+/// A single-quoted string (PHP manual, "Strings").
+fn quoted(text: &str) -> String {
+    format!("'{}'", text.replace('\\', "\\\\").replace('\'', "\\'"))
+}
+
+fn classes(entries: &[Entry], text: &str, background: &str) -> String {
+    let mut rules = Vec::with_capacity(entries.len() * 2);
+    for e in entries {
+        for (pattern, property) in [(text, "color"), (background, "background-color")] {
+            let selector = format!(".{}", pattern.replace("{name}", &e.slug));
+            rules.push(Node::rule(
+                &selector,
+                vec![format!("{property}: {};", e.color)],
+            ));
+        }
+    }
+    let mut out = String::new();
+    css_tree::print_all(&rules, 0, &mut out);
+    out
+}
+
+fn warnings(job: &Job<'_>, order: &[&str], entries: &[Entry]) -> Vec<Warning> {
+    let mut out = losses::mapped(job.colors());
+    let listed = |t: &&Token| entries.iter().any(|e| *e.path == *t.path);
+    let part = |t: &Token| match t.section {
+        Section::Scales => "scales",
+        Section::Roles => "roles",
+        _ => "own",
+    };
+    let left = job
+        .colors()
+        .filter(|t| !order.contains(&part(t)) && !listed(t));
+    out.extend(losses::of(left, "left out by the option include"));
+    out.extend(losses::of(job.others(), "the list holds only colours"));
+    let differing = job
+        .colors()
+        .filter(|t| listed(t) && t.cell(Mode::Light).value != t.cell(Mode::Dark).value);
+    out.extend(losses::of(
+        differing,
+        "only its value in light mode is written",
+    ));
+    out
+}

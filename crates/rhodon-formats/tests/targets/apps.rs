@@ -1,0 +1,279 @@
+//! Resources and code of applications: XML and JSON by parsers, languages by their grammars.
+
+use std::collections::HashMap;
+
+use rhodon_theme::Mode;
+use serde_json::{Value, json};
+
+use super::support::{Made, camel, demo, theme};
+
+/// `#AARRGGBB` or `0xAARRGGBB` as `#rrggbb[aa]`.
+fn plain(argb: &str) -> String {
+    let digits = argb
+        .trim_start_matches('#')
+        .trim_start_matches("0x")
+        .to_ascii_lowercase();
+    let (alpha, code) = digits.split_at(2);
+    if alpha == "ff" {
+        format!("#{code}")
+    } else {
+        format!("#{code}{alpha}")
+    }
+}
+
+fn snake(path: &str) -> String {
+    path.replace(['.', '-'], "_")
+}
+
+/// Colours of a resource file by name.
+fn colors(xml: &str) -> HashMap<String, String> {
+    let document = roxmltree::Document::parse(xml).unwrap();
+    let colors = document.descendants().filter(|n| n.has_tag_name("color"));
+    colors
+        .map(|n| {
+            (
+                n.attribute("name").unwrap().to_owned(),
+                plain(n.text().unwrap()),
+            )
+        })
+        .collect()
+}
+
+#[test]
+fn android_has_every_colour_by_day_and_by_night() {
+    let demo = demo();
+    let files = demo.files("android", &[]);
+    let (day, night) = (colors(&files[0].text), colors(&files[1].text));
+    for (path, code) in demo.colors(Mode::Light) {
+        assert_eq!(day[&snake(path)], code, "{path}");
+    }
+    for (path, code) in demo.colors(Mode::Dark) {
+        assert_eq!(
+            night.get(&snake(path)).unwrap_or(&day[&snake(path)]),
+            &code,
+            "{path}"
+        );
+    }
+}
+
+#[test]
+fn the_android_style_refers_only_to_what_is_there_and_leaves_no_bar_behind() {
+    let files = demo().files("android", &[("style", "Theme.Ferry")]);
+    let (day, night) = (colors(&files[0].text), colors(&files[1].text));
+    let document = roxmltree::Document::parse(&files[2].text).unwrap();
+    let style = document
+        .descendants()
+        .find(|n| n.has_tag_name("style"))
+        .unwrap();
+    assert_eq!(style.attribute("name"), Some("Theme.Ferry"));
+    let mut set = Vec::new();
+    for item in style.children().filter(|n| n.has_tag_name("item")) {
+        set.push(item.attribute("name").unwrap());
+        let text = item.text().unwrap();
+        match text.split_once('/') {
+            Some(("@color", name)) => {
+                assert!(day.contains_key(name) && night.contains_key(name), "{name}")
+            }
+            Some(("@bool", name)) => {
+                assert!(files[..2].iter().all(|f| f.text.contains(name)), "{name}")
+            }
+            other => panic!("{other:?}"),
+        }
+    }
+    for attribute in [
+        "android:statusBarColor",
+        "android:navigationBarColor",
+        "android:windowLightStatusBar",
+    ] {
+        assert!(set.contains(&attribute), "{attribute}");
+    }
+}
+
+#[test]
+fn a_font_family_is_escaped_as_a_string_resource() {
+    let theme = theme(json!({ "type": { "body": ["@Skipper's \"Own\" <&>", "a\\b"] } }));
+    let files = theme.files("android", &[]);
+    let document = roxmltree::Document::parse(&files[2].text).unwrap();
+    let body = document
+        .descendants()
+        .find(|n| n.attribute("name") == Some("type_family_body"))
+        .unwrap();
+    assert_eq!(body.text(), Some(r#"\@Skipper\'s \"Own\" <&>, a\\b"#));
+}
+
+/// `name = …0xAARRGGBB` between a title and the next closing bracket.
+fn constants(text: &str, title: &str) -> HashMap<String, String> {
+    let start = text.find(title).unwrap_or_else(|| panic!("{title}"));
+    let body = &text[start..];
+    let body = &body[..body.find("\n}").unwrap()];
+    let mut out = HashMap::new();
+    for line in body.lines() {
+        if let (Some((before, _)), Some(at)) = (line.split_once(" = "), line.find("0x")) {
+            out.insert(
+                before.rsplit(' ').next().unwrap().to_owned(),
+                plain(&line[at..at + 10]),
+            );
+        }
+    }
+    out
+}
+
+fn check_constants(theme: &Made, text: &str, [shared, light, dark]: [&str; 3]) {
+    let shared = constants(text, shared);
+    for (mode, title) in [(Mode::Light, light), (Mode::Dark, dark)] {
+        let own = constants(text, title);
+        for (path, code) in theme.colors(mode) {
+            let name = camel(path);
+            assert_eq!(
+                own.get(&name).or(shared.get(&name)),
+                Some(&code),
+                "{path} {}",
+                mode.id()
+            );
+        }
+    }
+}
+
+#[test]
+fn kotlin_and_dart_hold_every_colour_of_both_modes() {
+    let demo = demo();
+    check_constants(
+        &demo,
+        &demo.text("kotlin", &[]),
+        [
+            "object ThemeColors",
+            "object LightColors",
+            "object DarkColors",
+        ],
+    );
+    check_constants(
+        &demo,
+        &demo.text("dart", &[]),
+        ["class ThemeColors", "class LightColors", "class DarkColors"],
+    );
+}
+
+#[test]
+fn the_schemes_differ_by_mode() {
+    let demo = demo();
+    let kotlin = demo.text("kotlin", &[("package", "com.brindle_sound.theme")]);
+    assert!(kotlin.contains("package com.brindle_sound.theme\n"));
+    assert!(
+        kotlin.contains("val LightScheme = lightColorScheme(\n    primary = Color(0xFF0F5C7A),")
+    );
+    assert!(kotlin.contains("    surface = Color(0xFF151718),"));
+    let dart = demo.text("dart", &[]);
+    assert!(
+        dart.contains(
+            "const ColorScheme darkScheme = ColorScheme(\n  brightness: Brightness.dark,"
+        )
+    );
+}
+
+#[test]
+fn a_weight_between_hundreds_is_told() {
+    let theme = theme(json!({ "type": { "bold": 650 } }));
+    let output = theme.export("dart", &[]).unwrap();
+    assert_eq!(
+        output
+            .warnings
+            .iter()
+            .map(|w| w.token.as_str())
+            .collect::<Vec<_>>(),
+        ["type.weight.bold"]
+    );
+    assert!(
+        output.files[0]
+            .text
+            .contains("typeWeightBold = FontWeight.w700;")
+    );
+    assert!(
+        theme
+            .text("kotlin", &[])
+            .contains("typeWeightBold = FontWeight(650)")
+    );
+}
+
+/// What a colour set of an asset catalogue must look like.
+fn colour_set_schema() -> jsonschema::Validator {
+    let schema: Value = serde_json::from_str(include_str!("schema/colorset.json")).unwrap();
+    jsonschema::validator_for(&schema).unwrap()
+}
+
+#[test]
+fn the_asset_catalogue_has_both_appearances_of_every_colour() {
+    let demo = demo();
+    let schema = colour_set_schema();
+    let files = demo.files("apple", &[]);
+    let swift = &files.last().unwrap().text;
+    for token in demo
+        .tokens()
+        .filter(|t| t.cell(Mode::Light).value.color().is_some())
+    {
+        let name = camel(&token.path);
+        let path = format!("Theme.xcassets/{name}.colorset/Contents.json");
+        let file = files
+            .iter()
+            .find(|f| f.path == path)
+            .unwrap_or_else(|| panic!("{path}"));
+        let content: Value = serde_json::from_str(&file.text).unwrap();
+        schema
+            .validate(&content)
+            .unwrap_or_else(|e| panic!("{path}: {e}"));
+        let entries = content["colors"].as_array().unwrap();
+        assert_eq!(
+            entries.len(),
+            if token.is_modeless() { 1 } else { 2 },
+            "{path}"
+        );
+        for (entry, mode) in entries.iter().zip(Mode::BOTH) {
+            let part = |key: &str| {
+                let text = entry["color"]["components"][key].as_str().unwrap();
+                u8::from_str_radix(text.trim_start_matches("0x"), 16).unwrap()
+            };
+            let code = token.cell(mode).value.color().unwrap().code;
+            assert_eq!(
+                [part("red"), part("green"), part("blue")],
+                code.channels(),
+                "{path}"
+            );
+        }
+        assert!(swift.contains(&format!("let {name} = Color(\"{name}\", bundle: .main)\n")));
+    }
+}
+
+#[test]
+fn a_wide_colour_has_an_entry_for_wide_screens() {
+    let theme =
+        theme(json!({ "tokens": { "ferry.buoy": { "value": "color(display-p3 1 0.2 0)" } } }));
+    let files = theme.files("apple", &[]);
+    let file = files.iter().find(|f| f.path.contains("ferryBuoy")).unwrap();
+    let content: Value = serde_json::from_str(&file.text).unwrap();
+    colour_set_schema().validate(&content).unwrap();
+    let wide = &content["colors"][1];
+    assert_eq!(wide["display-gamut"], "display-P3");
+    assert_eq!(
+        wide["color"]["components"],
+        json!({ "red": "1.0000", "green": "0.2000", "blue": "0.0000", "alpha": "1.000" })
+    );
+}
+
+#[test]
+fn pairs_hold_light_and_dark_of_every_token_and_every_widget() {
+    let demo = demo();
+    let content: Value = serde_json::from_str(&demo.text("pairs", &[])).unwrap();
+    for (i, mode) in Mode::BOTH.into_iter().enumerate() {
+        for (path, code) in demo.colors(mode) {
+            assert_eq!(content["tokens"][path][i], json!(code), "{path}");
+        }
+    }
+    assert_eq!(
+        content["widgets"]["button"]["fill"],
+        content["tokens"]["primary.fill"]
+    );
+    assert_eq!(content["widgets"]["field"]["radius"], json!(6.0));
+    assert_eq!(
+        content["widgets"]["button.danger"]["hover"],
+        content["tokens"]["danger.fill-hover"]
+    );
+}

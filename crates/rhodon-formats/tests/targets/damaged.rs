@@ -1,0 +1,258 @@
+//! Files of design tokens that somebody, or some program, has damaged: whatever is in them, the reader
+//! answers with problems that have a place, and with a document that can be used.
+
+use std::sync::LazyLock;
+
+use proptest::prelude::*;
+use rhodon_formats::read::{Import, InputFile, document};
+use rhodon_theme::{Document, Resolved, derive};
+use serde_json::{Map, Value, json};
+
+use super::support::{Made, demo};
+
+static WRITTEN: LazyLock<Vec<InputFile>> = LazyLock::new(|| {
+    let files = demo().files("tokens", &[]);
+    files
+        .into_iter()
+        .map(|f| InputFile {
+            name: f.path,
+            text: f.text,
+        })
+        .collect()
+});
+
+fn sheet(name: &str, text: String) -> InputFile {
+    InputFile {
+        name: name.to_owned(),
+        text,
+    }
+}
+
+/// What an answer must be, whatever was asked.
+fn check(import: &Import) -> Result<(), TestCaseError> {
+    for problem in &import.problems {
+        let told = problem.to_string();
+        prop_assert!(
+            told.contains("expected") || told.contains("no ") || told.contains("circle"),
+            "{}",
+            told
+        );
+        prop_assert!(told.len() < 4000, "{} bytes of problem", told.len());
+    }
+    let Some(spec) = &import.spec else {
+        prop_assert!(!import.problems.is_empty(), "refused without a word");
+        return Ok(());
+    };
+    prop_assert_eq!(&Document::read(&spec.to_json()), &Ok(spec.clone()));
+    // A child's parent is elsewhere; every other document derives, and its tokens can be read again.
+    if spec.extends.is_none() {
+        let resolved = Resolved::alone(spec.clone());
+        let derived = derive(&resolved);
+        prop_assert!(derived.is_ok(), "{:?}", derived.err());
+        if let Ok(output) = Made::of(spec.clone()).export("tokens", &[]) {
+            let again: Vec<InputFile> = output
+                .files
+                .into_iter()
+                .map(|f| InputFile {
+                    name: f.path,
+                    text: f.text,
+                })
+                .collect();
+            let again = document(&again);
+            prop_assert_eq!(again.spec.as_ref(), Some(spec), "{:?}", again.problems);
+        }
+    }
+    Ok(())
+}
+
+/// Values that a token may have, right or wrong.
+fn value() -> impl Strategy<Value = Value> {
+    const WORDS: &[&str] = &[
+        "#0f5c7a",
+        "#0F5C7A80",
+        "rgb(1 2 3)",
+        "bleu",
+        "{a}",
+        "{a.b}",
+        "{base}",
+        "{Base.500}",
+        "{}",
+        "{a",
+        "12px",
+        "1.5rem",
+        "bold",
+        "Anlow Sans",
+        "",
+        "color",
+        "dimension",
+        "shadow",
+        "fontFamily",
+        "\u{0}",
+        "a\"b\n",
+    ];
+    prop_oneof![
+        prop::sample::select(WORDS).prop_map(Value::from),
+        prop::sample::select(&[0.0, 1.0, -1.0, 0.5, 400.0, 1e12][..]).prop_map(Value::from),
+        Just(Value::Null),
+        Just(json!(true)),
+        Just(json!([])),
+        Just(json!({})),
+        Just(json!({ "colorSpace": "srgb", "components": [0.1, 0.4, 0.5] })),
+        Just(
+            json!({ "colorSpace": "oklch", "components": [0.5, 0.3, "none"], "alpha": 0.5, "hex": "#123456" })
+        ),
+        Just(json!({ "colorSpace": "display-p3", "components": [0, 1, 0] })),
+        Just(json!({ "colorSpace": "nowhere", "components": [1] })),
+        Just(json!({ "value": 4, "unit": "px" })),
+        Just(json!({ "value": "4", "unit": "em" })),
+        Just(json!(["Anlow Sans", "serif"])),
+        Just(json!({ "$ref": "#/a/$value" })),
+    ]
+}
+
+/// Groups and tokens of any shape.
+fn tree() -> impl Strategy<Value = Value> {
+    const KEYS: &[&str] = &[
+        "a",
+        "b",
+        "Base",
+        "500",
+        "base",
+        "$value",
+        "$type",
+        "$root",
+        "$ref",
+        "$extends",
+        "$extensions",
+        "$description",
+        "$deprecated",
+        "sets",
+        "modifiers",
+        "resolutionOrder",
+        "contexts",
+        "format",
+        "name",
+        "brand",
+        "é",
+        "a.b",
+        "{x}",
+        "primary",
+        "surface",
+        "",
+    ];
+    let key = || prop::sample::select(KEYS).prop_map(str::to_owned);
+    let token = (value(), prop::option::of(value())).prop_map(|(value, kind)| {
+        let mut token = json!({ "$value": value });
+        if let Some(kind) = kind {
+            token["$type"] = kind;
+        }
+        token
+    });
+    prop_oneof![3 => token, 1 => value()].prop_recursive(4, 24, 5, move |inner| {
+        prop::collection::vec((key(), inner), 0..5)
+            .prop_map(|pairs| Value::Object(pairs.into_iter().collect::<Map<_, _>>()))
+    })
+}
+
+/// One place in a file, chosen by a number, and what happens to it.
+fn damaged(file: &mut Value, at: usize, how: usize, with: Value) {
+    fn places(value: &Value, pointer: String, out: &mut Vec<String>) {
+        match value {
+            Value::Object(map) => {
+                for (key, child) in map {
+                    let key = key.replace('~', "~0").replace('/', "~1");
+                    places(child, format!("{pointer}/{key}"), out);
+                }
+            }
+            Value::Array(list) => {
+                for (i, child) in list.iter().enumerate() {
+                    places(child, format!("{pointer}/{i}"), out);
+                }
+            }
+            _ => {}
+        }
+        out.push(pointer);
+    }
+    let mut all = Vec::new();
+    places(file, String::new(), &mut all);
+    let pointer = &all[at % all.len()];
+    let Some(place) = file.pointer_mut(pointer) else {
+        return;
+    };
+    match (how % 4, place) {
+        (0, place) => *place = with,
+        (1, Value::Object(map)) => {
+            let first = map.keys().next().cloned();
+            first.map(|key| map.shift_remove(&key));
+        }
+        (2, Value::Object(map)) => {
+            let first = map.keys().next().cloned();
+            if let Some(child) = first.and_then(|key| map.shift_remove(&key)) {
+                map.insert("another name".to_owned(), child);
+            }
+        }
+        (_, Value::Object(map)) => drop(map.insert("$value".to_owned(), with)),
+        (_, Value::Array(list)) => list.push(with),
+        (_, place) => *place = Value::Null,
+    }
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(96))]
+
+    #[test]
+    fn any_tree_is_read_or_refused(first in tree(), second in prop::option::of(tree())) {
+        let mut whole = json!({ "base": { "$type": "color", "$value": "#0f5c7a" } });
+        whole["more"] = first.clone();
+        check(&document(&[sheet("a.json", first.to_string())]))?;
+        check(&document(&[sheet("a.json", whole.to_string())]))?;
+        if let Some(second) = second {
+            check(&document(&[sheet("a.json", whole.to_string()), sheet("b.json", second.to_string())]))?;
+        }
+    }
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(40))]
+
+    #[test]
+    fn any_damage_is_told_or_does_no_harm(
+        blows in prop::collection::vec((0usize..3, any::<usize>(), any::<usize>(), value()), 1..4),
+        without in prop::option::of(0usize..3),
+    ) {
+        let mut files: Vec<(String, Value)> =
+            WRITTEN.iter().map(|s| (s.name.clone(), serde_json::from_str(&s.text).unwrap())).collect();
+        for (file, at, how, with) in blows {
+            damaged(&mut files[file].1, at, how, with);
+        }
+        if let Some(index) = without {
+            files.remove(index);
+        }
+        let sheets: Vec<InputFile> =
+            files.into_iter().map(|(name, value)| InputFile { name, text: value.to_string() }).collect();
+        check(&document(&sheets))?;
+    }
+}
+
+proptest! {
+    /// No text makes the reader panic.
+    #[test]
+    fn any_json_is_read_or_refused(text in r#"(\{|\}|\[|\]|"\$value"|"\$type"|"\$ref"|"a"|:|,|"color"|"\{a\}"|1|null| ){0,40}"#) {
+        let _ = document(&[sheet("a.json", text)]);
+    }
+
+    #[test]
+    fn any_shape_of_tokens_is_read_or_refused(names in prop::collection::vec("[a-zA-Z .$-]{0,6}", 1..6), value in "\\PC{0,12}", kind in "color|dimension|fontFamily|fontWeight|number|shadow") {
+        let mut token = json!({ "$type": kind, "$value": value });
+        for name in names {
+            token = json!({ name: token });
+        }
+        let mut file = json!({ "base": { "$type": "color", "$value": "#0f5c7a" } });
+        file["more"] = token;
+        if let Some(spec) = document(&[sheet("a.json", file.to_string())]).spec {
+            // What is read is a document that reads and derives.
+            prop_assert_eq!(Document::read(&spec.to_json()), Ok(spec.clone()));
+            Made::of(spec);
+        }
+    }
+}

@@ -1,0 +1,173 @@
+//! Properties of every target over random themes: exact codes, complete modes, no step lost in silence.
+
+use std::collections::HashSet;
+
+use proptest::prelude::*;
+use rhodon_color::{Color, Rgb8};
+use rhodon_formats::TARGETS;
+use rhodon_theme::{Document, Mode};
+use serde_json::{Value, json};
+
+use super::support::{Made, parse, theme};
+
+fn brand(codes: &[[u8; 3]]) -> Made {
+    let colors: Vec<Color> = codes
+        .iter()
+        .map(|[r, g, b]| Rgb8::new(*r, *g, *b).into())
+        .collect();
+    Made::of(Document::from_brand("Any", &colors))
+}
+
+/// A code in each way of writing it.
+fn spellings(code: Rgb8) -> [String; 4] {
+    let [r, g, b] = code.channels();
+    [
+        code.to_string(),
+        format!("FF{r:02X}{g:02X}{b:02X}"),
+        format!("{r:>3} {g:>3} {b:>3}"),
+        format!(
+            "\"red\": \"0x{r:02X}\",\n          \"green\": \"0x{g:02X}\",\n          \"blue\": \"0x{b:02X}\""
+        ),
+    ]
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(24))]
+
+    /// Promise: the exact code that came in is in every export that holds colours.
+    #[test]
+    fn the_brand_survives_in_every_target(codes in prop::collection::vec(any::<[u8; 3]>(), 1..=5)) {
+        let theme = brand(&codes);
+        for target in TARGETS.iter().filter(|t| t.id != "css-classes" && t.id != "css-components") {
+            let files = theme.files(target.id, &[]);
+            for file in &files {
+                if let Err(e) = parse(file) {
+                    return Err(TestCaseError::fail(format!("{}: {e}", target.id)));
+                }
+            }
+            let all: String = files.into_iter().map(|f| f.text).collect();
+            for [r, g, b] in &codes {
+                let code = Rgb8::new(*r, *g, *b);
+                // A configuration of a utility framework has a brand colour as channels.
+                let channels = format!("\"{r} {g} {b}\"");
+                let there = spellings(code).iter().chain([&channels]).any(|s| all.contains(s));
+                // Overrides carry what the framework has a variable for, and maps of everything.
+                prop_assert!(there, "{} lost {}", target.id, code);
+            }
+        }
+    }
+
+    /// What is left out of ten or eleven steps is told, step by step.
+    #[test]
+    fn steps_without_a_place_are_told(count in 2usize..30, at in 0usize..30, code in any::<[u8; 3]>()) {
+        let labels: Vec<String> = (1..=count).map(|n| n.to_string()).collect();
+        let [r, g, b] = code;
+        let theme = theme(json!({
+            "brand": [{ "name": "P", "slug": "p", "color": format!("#{r:02x}{g:02x}{b:02x}") }],
+            "scales": { "p": { "steps": labels, "at": labels[at % count] } },
+        }));
+        let kept: HashSet<String> = theme.tokens().filter(|t| t.group() == "p").map(|t| t.path.to_string()).collect();
+        prop_assert_eq!(kept.len(), count);
+        for (id, places) in [("mantine", 10), ("sass-palettes", 10), ("scales-preset", 11)] {
+            let output = theme.export(id, &[]).unwrap();
+            let told: HashSet<String> = output.warnings.iter().map(|w| w.token.clone()).filter(|t| kept.contains(t)).collect();
+            prop_assert_eq!(told.len(), count.saturating_sub(places), "{} of {}", id, count);
+            // The brand may have moved to a step with room; wherever it is, it is not lost.
+            let scale = &theme.derived.scales[0];
+            prop_assert!(!told.contains(&*scale.step_path(scale.scale.base)), "{} lost the brand", id);
+        }
+    }
+}
+
+/// Every mode of every role is in the targets that have modes.
+#[test]
+fn dark_values_stand_beside_light_ones() {
+    let theme =
+        theme(json!({ "roles": { "link.rest": { "light": "#0a0b0c", "dark": "#f1f2f3" } } }));
+    for target in TARGETS {
+        // These refer to the values of another target, hold one mode by their nature, or the document.
+        if matches!(
+            target.id,
+            "css-classes" | "css-components" | "site-palette" | "utility-css" | "spec"
+        ) {
+            continue;
+        }
+        let all: String = theme
+            .files(target.id, &[])
+            .into_iter()
+            .map(|f| f.text)
+            .collect();
+        for code in ["#0a0b0c", "#f1f2f3"] {
+            let code: Rgb8 = code.parse().unwrap();
+            let [r, g, b] = code.channels();
+            let channels = format!("\"{r} {g} {b}\"");
+            assert!(
+                spellings(code)
+                    .iter()
+                    .chain([&channels])
+                    .any(|s| all.contains(s)),
+                "{} {code}",
+                target.id
+            );
+        }
+    }
+}
+
+/// Colours outside sRGB are mapped and said so, or kept.
+#[test]
+fn wide_colours_are_told_or_kept_in_every_target() {
+    let theme =
+        theme(json!({ "tokens": { "ferry.buoy": { "value": "color(display-p3 1 0.2 0)" } } }));
+    for target in TARGETS {
+        let output = theme.export(target.id, &[]).unwrap();
+        let told = output.warnings.iter().any(|w| w.token == "ferry.buoy");
+        let all: String = output.files.into_iter().map(|f| f.text).collect();
+        let kept = all.contains("display-p3") || all.contains("var(--ferry-buoy)");
+        assert!(
+            told || kept || target.id == "css-components",
+            "{}",
+            target.id
+        );
+    }
+}
+
+/// Steps and scales that are left out of exports are in none; what stands on them repeats their values.
+#[test]
+fn what_is_left_out_is_nowhere() {
+    let theme = theme(json!({
+        "scales": { "p": { "omit": ["300"] }, "success": { "off": true } },
+        "roles": { "link.rest": { "light": "{p.300}" } },
+    }));
+    let code = theme.derived.scales[0].scale.steps[3].color;
+    // The document itself, in a file of its own or in that of the tokens, names the step it decided on.
+    for target in TARGETS
+        .iter()
+        .filter(|t| !matches!(t.id, "spec" | "tokens" | "sheet"))
+    {
+        let all: String = theme
+            .files(target.id, &[])
+            .into_iter()
+            .map(|f| f.text)
+            .collect();
+        for name in [
+            "p-300",
+            "p300:",
+            "p300 ",
+            "p_300",
+            "p.300",
+            "success-500",
+            "success500",
+            "success_500",
+        ] {
+            let elsewhere = all
+                .match_indices(name)
+                .any(|(at, _)| !all[..at].ends_with(|c: char| c.is_alphanumeric()));
+            assert!(!elsewhere, "{} has {name}", target.id);
+        }
+    }
+    let flat: Value = serde_json::from_str(&theme.text("json", &[])).unwrap();
+    assert_eq!(flat["light"]["link-rest"], code.to_string());
+    for mode in Mode::BOTH {
+        assert!(flat[mode.id()].get("success-fill").is_some());
+    }
+}

@@ -1,0 +1,138 @@
+//! What is kept: palettes, sheets, documents.
+
+use std::collections::HashMap;
+
+use rhodon_theme::{Document, Mode};
+use serde_json::Value;
+
+use super::support::{demo, theme};
+
+/// Complains about a line that the text palette format does not have.
+pub fn check_palette(text: &str) -> Result<(), String> {
+    let mut lines = text.lines();
+    for start in ["GIMP Palette", "Name: ", "Columns: "] {
+        lines
+            .next()
+            .filter(|l| l.starts_with(start))
+            .ok_or(format!("expected {start}"))?;
+    }
+    for line in lines.filter(|l| !l.starts_with('#')) {
+        let (numbers, name) = line
+            .split_once('\t')
+            .ok_or(format!("no name in {line:?}"))?;
+        let channels: Vec<u8> = numbers
+            .split_whitespace()
+            .filter_map(|n| n.parse().ok())
+            .collect();
+        if channels.len() != 3 || name.is_empty() {
+            return Err(format!("expected three channels and a name in {line:?}"));
+        }
+    }
+    Ok(())
+}
+
+#[test]
+fn the_palette_names_every_opaque_colour_in_order() {
+    let demo = demo();
+    let output = demo.export("palette", &[]).unwrap();
+    let text = &output.files[0].text;
+    let found: HashMap<&str, &str> = text
+        .lines()
+        .filter_map(|l| l.split_once('\t'))
+        .map(|(rgb, name)| (name, rgb))
+        .collect();
+    assert_eq!(found["petrol 600"], " 15  92 122");
+    assert_eq!(found["surface base dark"], " 21  23  24");
+    let order: Vec<usize> = ["petrol 50", "petrol 600", "petrol 950"]
+        .iter()
+        .map(|n| text.find(&format!("\t{n}\n")).unwrap())
+        .collect();
+    assert!(order.is_sorted());
+    let warned: Vec<&str> = output.warnings.iter().map(|w| w.token.as_str()).collect();
+    assert!(warned.contains(&"backdrop.fill") && warned.contains(&"type.size.body"));
+    for (path, _) in demo.colors(Mode::Light) {
+        let name = path.replace('.', " ");
+        let there = found.contains_key(name.as_str())
+            || found.contains_key(format!("{name} light").as_str());
+        assert!(there || warned.contains(&path), "{path} is written or told");
+    }
+}
+
+#[test]
+fn the_sheet_shows_names_codes_and_ratios() {
+    let demo = demo();
+    let files = demo.files("sheet", &[]);
+    let svg = roxmltree::Document::parse(&files[0].text).unwrap();
+    let texts: Vec<&str> = svg
+        .descendants()
+        .filter_map(|n| n.text())
+        .map(str::trim)
+        .collect();
+    for expected in [
+        "petrol",
+        "600",
+        "#0f5c7a",
+        "15 92 122",
+        "surface.base",
+        "#f5f7f8 · 245 247 248  /  #151718 · 21 23 24",
+        "type.size.body 1rem",
+    ] {
+        assert!(texts.contains(&expected), "{expected}");
+    }
+    let pair = &demo.derived.pairs[0];
+    let line = format!(
+        "{} on {}, light: {:.2} of {} : 1, reads",
+        pair.fg, pair.bg, pair.ratio, pair.need
+    );
+    assert!(texts.contains(&line.as_str()), "{line}");
+    assert!(files[1].text.contains(&line));
+    // Nothing lies outside the drawing.
+    let size = |key: &str| {
+        svg.root_element()
+            .attribute(key)
+            .unwrap()
+            .parse::<f64>()
+            .unwrap()
+    };
+    for node in svg.descendants().filter(|n| n.attribute("x").is_some()) {
+        let at = |key: &str| node.attribute(key).unwrap().parse::<f64>().unwrap();
+        assert!(at("x") < size("width") && at("y") < size("height"));
+    }
+}
+
+#[test]
+fn the_document_reads_back_as_it_was() {
+    let demo = demo();
+    let text = demo.text("spec", &[]);
+    assert_eq!(&Document::parse(&text).unwrap(), demo.decided.document());
+    let files = demo.files("spec", &[("schema", "beside")]);
+    assert_eq!(files[1].path, "theme.schema.json");
+    let schema: Value = serde_json::from_str(&files[1].text).unwrap();
+    let document: Value = serde_json::from_str(&files[0].text).unwrap();
+    jsonschema::validator_for(&schema)
+        .unwrap()
+        .validate(&document)
+        .unwrap();
+}
+
+#[test]
+fn flat_json_holds_every_value_under_the_chosen_names() {
+    let demo = demo();
+    for (names, fill) in [
+        ("kebab", "primary-fill"),
+        ("camel", "primaryFill"),
+        ("path", "primary.fill"),
+    ] {
+        let content: Value = serde_json::from_str(&demo.text("json", &[("names", names)])).unwrap();
+        assert_eq!(
+            content["light"].as_object().unwrap().len(),
+            demo.tokens().count()
+        );
+        assert_eq!(content["dark"][fill], "#0f5c7a");
+    }
+    let own = theme(
+        serde_json::json!({ "tokens": { "ferry.speed": { "kind": "number", "value": "17.5" } } }),
+    );
+    let content: Value = serde_json::from_str(&own.text("json", &[])).unwrap();
+    assert_eq!(content["light"]["ferry-speed"], 17.5);
+}

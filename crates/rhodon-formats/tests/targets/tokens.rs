@@ -1,0 +1,545 @@
+//! Design tokens: out, in and out again without loss; other programs' files in and out.
+
+use proptest::prelude::*;
+use rhodon_formats::read::{Import, InputFile, document};
+use rhodon_theme::Document;
+use serde_json::{Value, json};
+
+use super::support::{Made, demo, theme};
+
+fn read(files: &[(&str, String)]) -> Import {
+    let sheets: Vec<InputFile> = files
+        .iter()
+        .map(|(name, text)| InputFile {
+            name: (*name).to_owned(),
+            text: text.clone(),
+        })
+        .collect();
+    document(&sheets)
+}
+
+fn written(theme: &Made, id: &str) -> Vec<(String, String)> {
+    theme
+        .files(id, &[])
+        .into_iter()
+        .map(|f| (f.path, f.text))
+        .collect()
+}
+
+fn read_back(files: &[(String, String)]) -> Document {
+    let files: Vec<(&str, String)> = files.iter().map(|(p, t)| (p.as_str(), t.clone())).collect();
+    let import = read(&files);
+    assert_eq!(
+        (import.problems.len(), import.notes.len()),
+        (0, 0),
+        "{:?} {:?}",
+        import.problems,
+        import.notes
+    );
+    import.spec.unwrap()
+}
+
+#[test]
+fn the_files_are_what_the_format_asks_for() {
+    let schema: Value = serde_json::from_str(include_str!("schema/tokens.json")).unwrap();
+    let schema = jsonschema::validator_for(&schema).unwrap();
+    let own = theme(json!({ "tokens": {
+        "ferry.wake": { "value": "color(display-p3 1 0.2 0)", "description": "Behind a boat" },
+        "ferry.wake.deep": { "value": "{ferry.wake}" },
+        "ferry.gap": { "kind": "dimension", "value": "1.5rem" },
+        "ferry.speed": { "kind": "number", "value": "17.5" },
+    } }));
+    for theme in [demo(), own] {
+        for (path, text) in written(&theme, "tokens").iter().take(2) {
+            schema
+                .validate(&serde_json::from_str(text).unwrap())
+                .unwrap_or_else(|e| panic!("{path}: {e} at {}", e.instance_path()));
+        }
+    }
+}
+
+#[test]
+fn a_token_that_is_a_group_too_is_its_root() {
+    let own = theme(json!({ "tokens": {
+        "ferry.wake": { "value": "#abcdef" },
+        "ferry.wake.deep": { "value": "{ferry.wake}" },
+    } }));
+    let content: Value = serde_json::from_str(&written(&own, "tokens")[0].1).unwrap();
+    assert_eq!(
+        content["ferry"]["wake"]["$root"]["$value"]["hex"],
+        "#abcdef"
+    );
+    assert_eq!(
+        content["ferry"]["wake"]["deep"]["$value"],
+        "{ferry.wake.$root}"
+    );
+    assert_eq!(&read_back(&written(&own, "tokens")), own.decided.document());
+}
+
+/// Any document that reading accepts, out of parts that most documents have.
+fn any_spec() -> impl Strategy<Value = Document> {
+    let code = || any::<[u8; 3]>().prop_map(|[r, g, b]| format!("#{r:02x}{g:02x}{b:02x}"));
+    let color = || {
+        prop_oneof![
+            4 => code(),
+            1 => (0.0..1.0f64, 0.0..0.4f64, 0.0..360.0f64).prop_map(|(l, c, h)| format!("oklch({l:.3} {c:.3} {h:.1})")),
+            1 => any::<[u8; 4]>().prop_map(|[r, g, b, a]| format!("rgb({r} {g} {b} / {}%)", a % 101)),
+        ]
+    };
+    let opaque = || prop_oneof![4 => code(), 1 => Just("rebeccapurple".to_owned())];
+    let name = || "\\PC{1,24}".prop_filter("blank", |s| !s.trim().is_empty());
+    let brand = prop::collection::vec((name(), opaque()), 1..4);
+    let scale = (
+        prop::option::of(prop::sample::select(vec!["natural", "aligned", "mix"])),
+        prop::option::of(-20.0..20.0f64),
+        prop::collection::vec(1u8..99, 0..3),
+        any::<bool>(),
+    );
+    let token = (
+        prop::sample::select(vec![
+            "color",
+            "pair",
+            "reference",
+            "dimension",
+            "number",
+            "fontFamily",
+            "fontWeight",
+        ]),
+        color(),
+        color(),
+        0u16..1000,
+        prop::option::of(name()),
+    );
+    let tokens = prop::collection::vec(token, 0..8);
+    let typography = (
+        prop::option::of(name()),
+        prop::option::of(8.0..32.0f64),
+        prop::option::of(1u16..1000),
+    );
+    let handoff = prop::option::of(prop::sample::select(vec!["auto", "class"]));
+    (name(), brand, scale, tokens, typography, prop::option::of(color()), handoff, prop::option::of(name())).prop_filter_map(
+        "a document that contradicts itself",
+        |(name, brand, (method, turn, alpha, zero), tokens, (family, base, bold), role, mode, kept)| {
+            let brand: Vec<Value> = brand
+                .into_iter()
+                .enumerate()
+                .map(|(i, (name, color))| json!({ "name": name, "slug": format!("brand-{i}"), "color": color }))
+                .collect();
+            let mut own = serde_json::Map::new();
+            for (i, (kind, a, b, n, description)) in tokens.into_iter().enumerate() {
+                let mut token = match kind {
+                    "color" => json!({ "value": a }),
+                    "pair" => json!({ "light": a, "dark": b }),
+                    "reference" => json!({ "light": "{surface.base}", "dark": a }),
+                    "dimension" => json!({ "kind": kind, "value": format!("{}rem", f64::from(n) / 16.0) }),
+                    "number" => json!({ "kind": kind, "value": format!("{}", f64::from(n) / 7.0) }),
+                    "fontFamily" => json!({ "kind": kind, "value": "Harbour Grotesk, serif" }),
+                    _ => json!({ "kind": kind, "value": n.max(1).to_string() }),
+                };
+                token["description"] = json!(description);
+                let path = if i % 3 == 2 { format!("part-{}.deep.own-{i}", i / 3) } else { format!("part-{}.own-{i}", i / 3) };
+                own.insert(path, token);
+            }
+            let mut spec = json!({
+                "format": 1, "name": name, "brand": brand, "tokens": own,
+                "scales": { "brand-0": { "method": method, "turn": turn, "alpha": alpha, "zero": zero } },
+                "type": { "body": family.map(|f| vec![f]), "base": base, "bold": bold },
+                "roles": {}, "handoff": {}, "kept": {},
+            });
+            if let Some(color) = role {
+                spec["roles"]["surface.sunken"] = json!({ "dark": color });
+            }
+            if let Some(mode) = mode {
+                spec["handoff"]["css"] = json!({ "mode": mode });
+            }
+            if let Some(text) = kept {
+                spec["kept"]["Motion.Quick in"] = json!({ "$type": "duration", "$value": { "value": 120, "unit": "ms" }, "$description": text });
+            }
+            let spec = Document::read(&spec).ok()?;
+            rhodon_theme::derive(&rhodon_theme::Resolved::alone(spec.clone())).ok()?;
+            Some(spec)
+        },
+    )
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(64))]
+
+    #[test]
+    fn out_in_and_out_again_gives_the_same_bytes(spec in any_spec()) {
+        let once = Made::of(spec);
+        for id in ["tokens", "spec"] {
+            let files = written(&once, id);
+            let again = Made::of(read_back(&files));
+            prop_assert_eq!(&again.decided.spec, &once.decided.spec);
+            prop_assert_eq!(&written(&again, id), &files);
+        }
+    }
+}
+
+/// Files of the demo with one value changed.
+fn changed(path: &str, pointer: &str, value: Value) -> Import {
+    let files: Vec<(String, String)> = written(&demo(), "tokens")
+        .into_iter()
+        .map(|(name, text)| {
+            let mut content: Value = serde_json::from_str(&text).unwrap();
+            if name == path {
+                *content.pointer_mut(pointer).unwrap() = value.clone();
+            }
+            (name, content.to_string())
+        })
+        .collect();
+    read(
+        &files
+            .iter()
+            .map(|(n, t)| (n.as_str(), t.clone()))
+            .collect::<Vec<_>>(),
+    )
+}
+
+#[test]
+fn what_was_changed_in_the_files_becomes_a_decision() {
+    let red = json!({ "colorSpace": "srgb", "components": [1, 0, 0], "hex": "#ff0000" });
+    let spec = |path: &str, pointer: &str, value: &Value| {
+        let import = changed(path, pointer, value.clone());
+        assert_eq!(import.problems, []);
+        import.spec.unwrap().to_json()
+    };
+    let step = spec("tokens.json", "/petrol/300/$value", &red);
+    assert_eq!(step["scales"]["petrol"]["pins"]["300"], "#ff0000");
+    let brand = spec("tokens.json", "/petrol/600/$value", &red);
+    assert_eq!(brand["brand"][0]["color"], "#ff0000");
+    let light = spec("tokens.json", "/link/rest/$value", &json!("{petrol.800}"));
+    assert_eq!(
+        light["roles"]["link.rest"],
+        json!({ "light": "{petrol.800}" })
+    );
+    let dark = spec("tokens.dark.json", "/surface/base/$value", &red);
+    assert_eq!(dark["roles"]["surface.base"], json!({ "dark": "#ff0000" }));
+    let own = spec("tokens.dark.json", "/ferry/wake/$value", &red);
+    assert_eq!(own["tokens"]["ferry.wake"]["dark"], "#ff0000");
+    assert_eq!(own["tokens"]["ferry.wake"]["light"], "{petrol.100}");
+    let size = changed(
+        "tokens.json",
+        "/type/size/body/$value",
+        json!({ "value": 2, "unit": "rem" }),
+    );
+    assert_eq!(size.notes.len(), 1);
+    assert_eq!(&size.spec.unwrap(), demo().decided.document());
+}
+
+#[test]
+fn what_was_added_to_the_files_becomes_an_own_token_or_is_kept() {
+    let import = changed(
+        "tokens.json",
+        "/ferry",
+        json!({
+            "wake": { "$type": "color", "$value": "{petrol.100}", "$description": "Behind a boat on the sound map" },
+            "Foam Line": { "$type": "color", "$value": "#eef" },
+            "deep": { "$type": "color", "$value": "{petrol.800}" },
+            "swell": { "$type": "duration", "$value": { "value": 2, "unit": "s" } },
+        }),
+    );
+    assert_eq!(import.problems, []);
+    assert_eq!(import.notes, ["ferry.Foam Line is now ferry.foam-line"]);
+    let spec = import.spec.unwrap().to_json();
+    assert_eq!(
+        spec["tokens"]["ferry.foam-line"],
+        json!({ "value": "#eef" })
+    );
+    assert_eq!(
+        spec["tokens"]["ferry.deep"],
+        json!({ "value": "{petrol.800}" })
+    );
+    assert_eq!(spec["kept"]["ferry.swell"]["$value"]["unit"], "s");
+}
+
+/// A set of files as another program has them.
+fn foreign() -> Vec<(&'static str, String)> {
+    let core = json!({
+        "Palette": {
+            "$type": "color",
+            "Deep Sea": {
+                "50": { "$value": { "colorSpace": "srgb", "components": [0.93725, 0.97255, 0.99216] } },
+                "500": { "$value": "#0f5c7a", "$description": "The boats' hulls" },
+                "900": { "$value": "oklch(0.25 0.04 230)" },
+            },
+            "Flare": { "$value": { "colorSpace": "display-p3", "components": [1, 0.2, 0], "alpha": 0.5 } },
+            "Gold": { "$value": { "colorSpace": "hsl", "components": [45, 90, "none"] } },
+        },
+        "space": { "$type": "dimension", "s": { "$value": { "value": 4, "unit": "px" } }, "m": { "$value": "0.5rem" } },
+        "font": {
+            "text": { "$type": "fontFamily", "$value": ["Harbour Grotesk", "serif"] },
+            "strong": { "$type": "fontWeight", "$value": "semi-bold" },
+        },
+        "motion": { "$type": "duration", "quick": { "$value": { "value": 120, "unit": "ms" } } },
+        "ratio": { "$type": "number", "golden": { "$value": 1.618 } },
+    });
+    let roles = json!({
+        "page": { "ground": { "$value": "{Palette.Deep Sea.50}" }, "hull": { "$value": { "$ref": "#/Palette/Deep Sea/500/$value" } } },
+        "text": { "loud": { "$type": "color", "$value": "{page.hull}" } },
+        "entry": { "$extends": "{page}", "hull": { "$type": "color", "$value": "#123456" } },
+    });
+    let dark =
+        json!({ "page": { "ground": { "$type": "color", "$value": "{Palette.Deep Sea.900}" } } });
+    vec![
+        ("core.json", core.to_string()),
+        ("roles.json", roles.to_string()),
+        ("roles.dark.json", dark.to_string()),
+    ]
+}
+
+#[test]
+fn foreign_tokens_become_own_ones_with_their_references_and_types() {
+    let import = read(&foreign());
+    assert_eq!(import.problems, []);
+    let spec = import.spec.unwrap().to_json();
+    for (path, expected) in [
+        ("palette.deep-sea.50", json!({ "value": "#eff8fd" })),
+        (
+            "palette.deep-sea.500",
+            json!({ "value": "#0f5c7a", "description": "The boats' hulls" }),
+        ),
+        (
+            "palette.deep-sea.900",
+            json!({ "value": "oklch(0.25 0.04 230)" }),
+        ),
+        (
+            "palette.flare",
+            json!({ "value": "color(display-p3 1 0.2 0 / 0.5)" }),
+        ),
+        ("palette.gold", json!({ "value": "hsl(45 90% none)" })),
+        ("space.s", json!({ "kind": "dimension", "value": "4px" })),
+        ("space.m", json!({ "kind": "dimension", "value": "0.5rem" })),
+        (
+            "font.text",
+            json!({ "kind": "fontFamily", "value": "Harbour Grotesk, serif" }),
+        ),
+        (
+            "font.strong",
+            json!({ "kind": "fontWeight", "value": "600" }),
+        ),
+        (
+            "ratio.golden",
+            json!({ "kind": "number", "value": "1.618" }),
+        ),
+        (
+            "page.ground",
+            json!({ "light": "{palette.deep-sea.50}", "dark": "{palette.deep-sea.900}" }),
+        ),
+        ("page.hull", json!({ "value": "{palette.deep-sea.500}" })),
+        ("file-text.loud", json!({ "value": "{page.hull}" })),
+        ("entry.ground", json!({ "value": "{palette.deep-sea.50}" })),
+        ("entry.hull", json!({ "value": "#123456" })),
+    ] {
+        assert_eq!(spec["tokens"][path], expected, "{path}");
+    }
+    assert_eq!(
+        spec["kept"]["motion.quick"],
+        json!({ "$value": { "value": 120, "unit": "ms" }, "$type": "duration" })
+    );
+    let brand: Vec<&str> = spec["brand"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|b| b["name"].as_str().unwrap())
+        .collect();
+    assert_eq!(brand[0], "Deep Sea", "{brand:?}");
+    assert!(
+        import
+            .notes
+            .contains(&"text.loud is now file-text.loud".to_owned()),
+        "{:?}",
+        import.notes
+    );
+}
+
+#[test]
+fn what_foreign_files_hold_comes_out_again_and_in_again() {
+    let spec = read(&foreign()).spec.unwrap();
+    let made = Made::of(spec.clone());
+    let files = written(&made, "tokens");
+    assert!(files[0].1.contains("\"duration\""));
+    assert_eq!(read_back(&files), spec);
+}
+
+#[test]
+fn a_resolver_says_which_file_is_for_which_mode() {
+    let mut files = foreign();
+    files[2].0 = "night.json";
+    files.push(("theme.resolver.json", json!({
+        "version": "2025.10",
+        "sets": { "core": { "sources": [{ "$ref": "./core.json" }, { "$ref": "./roles.json" }] } },
+        "modifiers": {
+            "scheme": { "contexts": { "light": [], "dark": [{ "$ref": "night.json" }] }, "default": "light" },
+            "density": { "contexts": { "cosy": [{ "space": { "s": { "$type": "dimension", "$value": "6px" } } }], "tight": [] }, "default": "cosy" },
+        },
+        "resolutionOrder": [{ "$ref": "#/sets/core" }, { "$ref": "#/modifiers/scheme" }, { "$ref": "#/modifiers/density" }],
+    }).to_string()));
+    let import = read(&files);
+    assert_eq!(import.problems, []);
+    let spec = import.spec.unwrap().to_json();
+    assert_eq!(
+        spec["tokens"]["page.ground"]["dark"],
+        "{palette.deep-sea.900}"
+    );
+    assert_eq!(spec["tokens"]["space.s"]["value"], "6px");
+}
+
+/// One bad value each: it is named with its place, and the rest is read.
+#[test]
+fn problems_name_the_file_and_the_path_and_the_rest_is_read() {
+    for (bad, expected) in [
+        (
+            json!({ "$type": "color", "$value": "bleu" }),
+            "file.json: a.bad: \"bleu\": ",
+        ),
+        (
+            json!({ "$type": "color", "$value": 7 }),
+            "file.json: a.bad: expected a colour as an object or as CSS text",
+        ),
+        (
+            json!({ "$type": "color", "$value": { "components": [0, 0, 0] } }),
+            "file.json: a.bad: expected a colour with a colorSpace",
+        ),
+        (
+            json!({ "$type": "color", "$value": { "colorSpace": "srgb", "components": [0, 0] } }),
+            "file.json: a.bad: expected a colour with three components",
+        ),
+        (
+            json!({ "$type": "color", "$value": { "colorSpace": "cmyk", "components": [0, 0, 0] } }),
+            "file.json: a.bad: no colour space \"cmyk\"",
+        ),
+        (
+            json!({ "$type": "color", "$value": "{a.none}" }),
+            "file.json: a.bad: no token \"a.none\" to refer to",
+        ),
+        (
+            json!({ "$type": "dimension", "$value": { "value": 1, "unit": "em" } }),
+            "file.json: a.bad: expected a length in px or rem",
+        ),
+        (
+            json!({ "$type": "fontWeight", "$value": 1001 }),
+            "file.json: a.bad: expected a font weight from 1 to 1000",
+        ),
+        (
+            json!({ "$type": "number", "$value": "many" }),
+            "file.json: a.bad: expected a number",
+        ),
+        (
+            json!({ "$type": 5, "$value": "#fff" }),
+            "file.json: a.bad: expected $type to be text",
+        ),
+        (
+            json!("no token"),
+            "file.json: a.bad: expected a token or a group, found neither",
+        ),
+    ] {
+        let file =
+            json!({ "a": { "good": { "$type": "color", "$value": "#0f5c7a" }, "bad": bad } });
+        let import = read(&[("file.json", file.to_string())]);
+        let told: Vec<String> = import.problems.iter().map(ToString::to_string).collect();
+        assert!(
+            told.len() == 1 && told[0].starts_with(expected),
+            "{bad}: {told:?}"
+        );
+        assert_eq!(
+            import.spec.unwrap().to_json()["tokens"]["a.good"]["value"],
+            "#0f5c7a"
+        );
+    }
+}
+
+/// What contradicts the rest is dropped with what hangs on it, each told; the rest makes a theme.
+#[test]
+fn circles_and_references_to_another_type_are_told_and_the_rest_is_read() {
+    let file = json!({
+        "ok": { "$type": "color", "$value": "#0f5c7a" },
+        "a": { "$type": "color", "$value": "{b}" },
+        "b": { "$type": "color", "$value": "{a}" },
+        "size": { "$type": "dimension", "$value": { "value": 4, "unit": "px" } },
+        "wrong": { "$type": "color", "$value": "{size}" },
+        "after": { "$type": "color", "$value": "{wrong}" },
+        "nul": { "$type": "note", "$value": "a\u{0}b" },
+        "plain": { "$type": "note", "$value": "the text \\u0000 is none" },
+    });
+    let import = read(&[("file.json", file.to_string())]);
+    let told: Vec<String> = import.problems.iter().map(ToString::to_string).collect();
+    for path in ["a", "b", "wrong", "after"] {
+        assert!(
+            told.iter()
+                .any(|t| t.starts_with(&format!("theme: /tokens/{path}: "))),
+            "{path}: {told:?}"
+        );
+    }
+    assert!(
+        told.contains(&"file.json: nul: expected text without the character U+0000".to_owned()),
+        "{told:?}"
+    );
+    let spec = import.spec.unwrap();
+    assert_eq!(
+        spec.tokens.keys().map(|p| p.as_str()).collect::<Vec<_>>(),
+        ["file-ok", "size"]
+    );
+    assert_eq!(
+        spec.kept.keys().map(|p| p.as_str()).collect::<Vec<_>>(),
+        ["plain"]
+    );
+    assert_eq!(Document::read(&spec.to_json()), Ok(spec));
+}
+
+#[test]
+fn names_that_fold_to_one_are_told_with_both() {
+    let file = json!({ "$type": "color", "Deep Sea": { "$value": "#0f5c7a" }, "deep-sea": { "$value": "#123" } });
+    let import = read(&[("file.json", file.to_string())]);
+    assert_eq!(
+        import.problems[0].to_string(),
+        "file.json: deep-sea: it and Deep Sea would both be named file-deep-sea: expected different names"
+    );
+}
+
+#[test]
+fn files_that_hold_no_theme_are_refused_with_a_reason() {
+    for (files, expected) in [
+        (vec![], "files: expected at least one file"),
+        (
+            vec![("a.json", "{".to_owned())],
+            "a.json: expected JSON, found an error at EOF",
+        ),
+        (
+            vec![("a.json", "[]".to_owned())],
+            "a.json: expected an object of tokens and groups",
+        ),
+        (
+            vec![(
+                "a.json",
+                json!({ "n": { "$type": "number", "$value": 1 } }).to_string(),
+            )],
+            "a.json: expected at least one opaque colour",
+        ),
+        (
+            vec![(
+                "a.json",
+                json!({ "format": 1, "name": "T", "brand": [{ "name": "P", "color": "bleu" }] })
+                    .to_string(),
+            )],
+            "a.json: /brand/0/color: \"bleu\": ",
+        ),
+        (
+            vec![(
+                "a.json",
+                json!({ "resolutionOrder": [{ "$ref": "#/sets/none" }] }).to_string(),
+            )],
+            "a.json: #/resolutionOrder/0: expected a set or modifier",
+        ),
+    ] {
+        let import = read(&files);
+        assert_eq!(import.spec, None);
+        let told = import
+            .problems
+            .first()
+            .map(ToString::to_string)
+            .unwrap_or_default();
+        assert!(told.starts_with(expected), "{told}");
+    }
+}

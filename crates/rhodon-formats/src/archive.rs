@@ -61,6 +61,7 @@ pub fn archive(targets: &[&'static Target], source: &Source<'_>) -> Result<Archi
     let page = File {
         path: PAGE.to_owned(),
         text: page(source, &written, &failures),
+        head: 0,
     };
     // Writing to memory fails only beyond the size that the format can hold.
     let bytes = pack(std::iter::once(&page).chain(written.iter().flat_map(|w| &w.output.files)));

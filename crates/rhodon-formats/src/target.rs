@@ -26,6 +26,37 @@ pub enum Group {
 }
 
 impl Group {
+    /// All of them, in the order in which they are shown.
+    pub const ALL: [Self; 5] = [
+        Self::Web,
+        Self::Frameworks,
+        Self::Apps,
+        Self::Sites,
+        Self::Records,
+    ];
+
+    /// Its title.
+    pub fn name(self) -> &'static str {
+        match self {
+            Self::Web => "Web",
+            Self::Frameworks => "Frameworks",
+            Self::Apps => "Apps",
+            Self::Sites => "Sites",
+            Self::Records => "Records",
+        }
+    }
+
+    /// What its targets are for.
+    pub fn help(self) -> &'static str {
+        match self {
+            Self::Web => "Style sheets and scripts for the web.",
+            Self::Frameworks => "Configurations and themes of front-end frameworks.",
+            Self::Apps => "Resources and code of applications.",
+            Self::Sites => "Themes of site systems.",
+            Self::Records => "What is kept, printed or read by design programs.",
+        }
+    }
+
     /// Its name in lists.
     pub fn id(self) -> &'static str {
         match self {
@@ -45,6 +76,16 @@ pub struct File {
     pub path: String,
     /// UTF-8 text with `\n` line ends.
     pub text: String,
+    /// How many bytes of it tell where the file comes from.
+    #[serde(skip)]
+    pub head: usize,
+}
+
+impl File {
+    /// The text without the head.
+    pub fn body(&self) -> &str {
+        &self.text[self.head..]
+    }
 }
 
 /// Something a target cannot carry, by token.
@@ -208,10 +249,11 @@ impl<'a> Job<'a> {
 
     /// A file with the stamp in a comment on top.
     pub(crate) fn file(&self, path: &str, comment: Comment, body: &str) -> File {
-        let line = self.stamp.line(body);
+        let head = format!("{}{}{}\n\n", comment.0, self.stamp.line(body), comment.1);
         File {
             path: path.to_owned(),
-            text: format!("{}{line}{}\n\n{body}", comment.0, comment.1),
+            text: format!("{head}{body}"),
+            head: head.len(),
         }
     }
 }
@@ -246,7 +288,7 @@ pub(crate) fn all_steps(scale: &NamedScale) -> impl Iterator<Item = Step<'_>> {
         color: ColorValue {
             code: step.color,
             alpha: 1.0,
-            wide: step.wide,
+            p3: step.p3,
         },
         base: i == scale.scale.base,
     })
@@ -306,7 +348,7 @@ impl Target {
         given: impl IntoIterator<Item = (String, String)>,
     ) -> Result<Settings, ExportError> {
         let own = decided
-            .spec
+            .merged
             .handoff
             .iter()
             .filter(|(slug, _)| slug.as_str() == self.id);
@@ -393,7 +435,7 @@ const GIVING_BACK: [&str; 2] = ["tokens", "spec"];
 
 /// Tokens of foreign types.
 fn kept(decided: &Resolved) -> impl Iterator<Item = Warning> {
-    decided.spec.kept.iter().map(|(path, token)| {
+    decided.merged.kept.iter().map(|(path, token)| {
         let kind = token
             .get("$type")
             .and_then(|t| t.as_str())

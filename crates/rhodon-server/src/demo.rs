@@ -26,12 +26,9 @@ pub enum DemoError {
 /// # Errors
 /// The store failed.
 pub async fn load(store: &Store) -> Result<(), DemoError> {
-    if !store.list().await?.is_empty() {
-        return Ok(());
-    }
-    // The parent is shown first: lists put the last changed on top.
-    for text in THEMES {
-        store.create(&Document::parse(text)?, "demo data").await?;
-    }
-    Ok(())
+    let themes = THEMES
+        .iter()
+        .map(|text| Document::parse(text))
+        .collect::<Result<Vec<_>, _>>()?;
+    Ok(store.seed(&themes, "demo data").await?)
 }

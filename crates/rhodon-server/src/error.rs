@@ -6,7 +6,7 @@ use axum::http::{HeaderValue, StatusCode, header};
 use axum::response::{IntoResponse, Response};
 use rhodon_formats::ExportError;
 use rhodon_store::{RevisionRecord, StoreError};
-use rhodon_theme::{InheritError, Problems};
+use rhodon_theme::{InheritError, Problem, Problems};
 use serde::Serialize;
 use utoipa::ToSchema;
 
@@ -26,6 +26,9 @@ pub struct ApiError {
     /// Places in the request body, where there are some.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     problems: Vec<Place>,
+    /// How many more places there are beyond those that are told.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    more: Option<usize>,
     /// For a stale write: what is current now.
     #[serde(skip_serializing_if = "Option::is_none")]
     current: Option<Box<SavedState>>,
@@ -82,6 +85,7 @@ impl ApiError {
             status: status.as_u16(),
             detail: detail.into().into(),
             problems: Vec::new(),
+            more: None,
             current: None,
             base: None,
             id: None,
@@ -109,19 +113,37 @@ impl ApiError {
         Self::fault(id)
     }
 
+    /// A database that does not answer as it should; the cause goes to the log.
+    fn away(cause: &dyn std::fmt::Display, detail: &'static str) -> Self {
+        let id = uuid::Uuid::new_v4().to_string();
+        tracing::error!(%id, %cause, "database");
+        let title = "The database does not answer";
+        Self {
+            id: Some(id),
+            ..Self::new(
+                StatusCode::SERVICE_UNAVAILABLE,
+                "/problems/database",
+                title,
+                detail,
+            )
+        }
+    }
+
     /// A document that cannot be used, with every place in it; `at` is where it stands in the body.
     pub fn invalid(at: &str, problems: Problems) -> Self {
         let detail = problems
             .0
             .first()
-            .map(ToString::to_string)
+            .map(Problem::sentence)
             .unwrap_or_default();
+        let more = Some(problems.more()).filter(|more| *more > 0);
         let places = problems.0.into_iter().map(|p| Place {
             pointer: format!("{at}{}", p.pointer),
             message: p.message,
         });
         Self {
             problems: places.collect(),
+            more,
             ..Self::new(
                 StatusCode::UNPROCESSABLE_ENTITY,
                 "/problems/invalid-theme",
@@ -146,6 +168,22 @@ impl ApiError {
                 message,
             )
         }
+    }
+
+    /// A change after which a theme that extends this one could not be derived any more.
+    pub fn breaks_child(child: &str, problems: &Problems) -> Self {
+        let first = problems
+            .0
+            .first()
+            .map(Problem::sentence)
+            .unwrap_or_default();
+        let detail = format!("\"{child}\" extends this theme and would not work with it: {first}");
+        Self::new(
+            StatusCode::CONFLICT,
+            "/problems/breaks-child",
+            "Another theme needs it",
+            detail,
+        )
     }
 
     /// Nothing is there.
@@ -231,6 +269,17 @@ impl From<StoreError> for ApiError {
                 "Other themes extend it",
                 detail,
             ),
+            StoreError::ParentGone { .. } => Self::new(
+                StatusCode::CONFLICT,
+                "/problems/parent-gone",
+                "Its parent is gone",
+                detail,
+            ),
+            StoreError::Unreadable { .. } => Self::unexpected(&detail),
+            StoreError::Unconfirmed(cause) => Self::away(
+                &cause,
+                "The database did not confirm the change: it may have been saved. Look again before you repeat it.",
+            ),
             StoreError::Inherit(error) => error.into(),
             StoreError::Stale {
                 current, based_on, ..
@@ -244,19 +293,10 @@ impl From<StoreError> for ApiError {
                     detail,
                 )
             },
-            StoreError::Database(cause) => {
-                let id = uuid::Uuid::new_v4().to_string();
-                tracing::error!(%id, %cause, "database");
-                Self {
-                    id: Some(id),
-                    ..Self::new(
-                        StatusCode::SERVICE_UNAVAILABLE,
-                        "/problems/database",
-                        "The database does not answer",
-                        "The database does not answer. Nothing was saved; try again in a moment.",
-                    )
-                }
-            }
+            StoreError::Database(cause) => Self::away(
+                &cause,
+                "The database does not answer. Nothing was saved; try again in a moment.",
+            ),
         }
     }
 }

@@ -4,6 +4,7 @@
 //! here. What concerns every request is a layer with its own module: [`guard`], headers, faults.
 
 mod asset;
+mod bench;
 mod demo;
 mod error;
 mod fault;
@@ -13,11 +14,12 @@ mod json;
 mod live;
 mod openapi;
 mod path;
-mod resolve;
+mod preview;
 mod response_cache;
 mod route;
 mod serve;
 mod view;
+mod work;
 
 pub use demo::load as load_demo;
 pub use error::ApiError;

@@ -2,7 +2,7 @@
 
 use std::time::Duration;
 
-use rhodon_store::{Changes, Moved};
+use rhodon_store::{Changes, News};
 use tokio::sync::{broadcast, watch};
 
 /// Windows that fall further behind than this read the theme anew anyway.
@@ -13,7 +13,7 @@ const PAUSE: Duration = Duration::from_secs(2);
 /// Passes on what the database tells, until the server stops.
 #[derive(Clone, Debug)]
 pub struct Live {
-    changes: broadcast::Sender<Moved>,
+    changes: broadcast::Sender<News>,
     stopping: watch::Sender<bool>,
 }
 
@@ -36,12 +36,17 @@ impl Live {
     }
 
     async fn pass_on(&self, database: &str) {
+        let mut heard = false;
         loop {
             match Changes::listen(database).await {
                 Ok(mut changes) => {
-                    while let Ok(moved) = changes.next().await {
-                        // Nobody listening is no fault.
-                        let _ = self.changes.send(moved);
+                    // Nobody listening is no fault. What was told meanwhile is not known.
+                    if heard {
+                        let _ = self.changes.send(News::Missed);
+                    }
+                    heard = true;
+                    while let Ok(news) = changes.next().await {
+                        let _ = self.changes.send(news);
                     }
                 }
                 Err(cause) => tracing::warn!(%cause, "cannot listen for changes"),
@@ -51,7 +56,7 @@ impl Live {
     }
 
     /// Changes from now on.
-    pub(crate) fn changes(&self) -> broadcast::Receiver<Moved> {
+    pub(crate) fn changes(&self) -> broadcast::Receiver<News> {
         self.changes.subscribe()
     }
 

@@ -1,36 +1,73 @@
-//! Answers kept for documents that were asked for before.
+//! Answers kept for questions that were asked before.
 //!
-//! Deriving is a pure function of a document without parents: the same bytes in give the same
-//! bytes out, so an answer never grows old. Undo, a second window and a reload ask again.
+//! Deriving is a pure function of a document with its parents: the same documents in give the same
+//! bytes out, so an answer never grows old. Undo, a second window and a reload ask again. The key
+//! holds everything that an answer depends on: the route, the documents, what else was asked.
 
 use std::sync::LazyLock;
 
 use axum::body::Bytes;
 use quick_cache::{Weighter, sync::Cache};
+use rhodon_theme::{Document, Resolved};
 
-/// All kept answers and their questions together, in bytes.
+/// All kept answers together, in bytes.
 const CAPACITY: u64 = 32 * 1024 * 1024;
-/// The typical size of a question with its answer.
+/// The typical size of an answer.
 const TYPICAL: usize = 128 * 1024;
+
+/// What an answer depends on, as the BLAKE3 hash of it.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Hash)]
+pub(crate) struct Question([u8; 32]);
+
+impl Question {
+    /// A question to a route about documents, with what else was asked.
+    pub(crate) fn new(route: &'static str, theme: &Resolved, more: &impl serde::Serialize) -> Self {
+        let mut hasher = blake3::Hasher::new();
+        hasher.update(route.as_bytes());
+        hasher.update(&[0]);
+        for document in theme.lineage() {
+            hash(&mut hasher, document);
+        }
+        hash(&mut hasher, more);
+        Self(hasher.finalize().into())
+    }
+
+    /// The question of what a document comes to.
+    pub(crate) fn of(theme: &Resolved) -> Self {
+        Self::new("", theme, &())
+    }
+}
+
+fn hash(hasher: &mut blake3::Hasher, value: &impl serde::Serialize) {
+    // What cannot be written hashes as nothing; documents can all be written.
+    let bytes = serde_json::to_vec(value).unwrap_or_default();
+    hasher.update(&(bytes.len() as u64).to_le_bytes());
+    hasher.update(&bytes);
+}
+
+/// Whether a document is small enough for its derivation to be kept.
+pub(crate) fn is_worth_keeping(document: &Document) -> bool {
+    document.tokens.len() + document.roles.len() < 500
+}
 
 #[derive(Clone)]
 struct Size;
 
-impl Weighter<Bytes, Bytes> for Size {
-    fn weight(&self, question: &Bytes, answer: &Bytes) -> u64 {
-        (question.len() + answer.len()) as u64
+impl Weighter<Question, Bytes> for Size {
+    fn weight(&self, _: &Question, answer: &Bytes) -> u64 {
+        answer.len() as u64 + 64
     }
 }
 
-static ANSWERS: LazyLock<Cache<Bytes, Bytes, Size>> =
+static ANSWERS: LazyLock<Cache<Question, Bytes, Size>> =
     LazyLock::new(|| Cache::with_weighter(CAPACITY as usize / TYPICAL, CAPACITY, Size));
 
-/// The answer to a body that was asked for before.
-pub(crate) fn recall(question: &Bytes) -> Option<Bytes> {
+/// The answer to a question that was asked before.
+pub(crate) fn recall(question: &Question) -> Option<Bytes> {
     ANSWERS.get(question)
 }
 
 /// Keeps an answer.
-pub(crate) fn keep(question: Bytes, answer: &Bytes) {
+pub(crate) fn keep(question: Question, answer: &Bytes) {
     ANSWERS.insert(question, answer.clone());
 }

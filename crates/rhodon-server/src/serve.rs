@@ -17,11 +17,13 @@ use tower_http::csrf::CsrfLayer;
 use tower_http::timeout::TimeoutLayer;
 use tower_http::trace::TraceLayer;
 
+use crate::bench::Bench;
 use crate::demo::{self, DemoError};
 use crate::error::ApiError;
 use crate::guard::Hosts;
 use crate::live::Live;
 use crate::route::AppState;
+use crate::work::Work;
 use crate::{asset, fault, guard, header, openapi, route};
 
 /// The largest request body, in bytes.
@@ -110,7 +112,11 @@ pub fn router(store: Store, live: Live, address: SocketAddr) -> Router {
             MAX_TIME,
         ))
         .layer(DefaultBodyLimit::max(MAX_BODY));
-    api.with_state(AppState { store, live })
+    let bench = Bench {
+        store: store.clone(),
+        work: Work::new(),
+    };
+    api.with_state(AppState { store, live, bench })
         .route(
             "/api/openapi.json",
             get(move || async move { axum::Json(document) }),

@@ -1,6 +1,6 @@
 //! What can go wrong with stored themes.
 
-use rhodon_theme::InheritError;
+use rhodon_theme::{InheritError, Problems};
 use sea_orm::DbErr;
 
 use crate::record::RevisionRecord;
@@ -36,12 +36,26 @@ pub enum StoreError {
     #[error("another theme is called \"{0}\"")]
     SlugTaken(String),
     /// Other themes extend it.
-    #[error("{} extend \"{slug}\"", children.join(", "))]
+    #[error("\"{name}\" cannot be deleted while {} extend{} it", list(children), if children.len() == 1 { "s" } else { "" })]
     HasChildren {
-        /// Slug of the theme.
-        slug: String,
+        /// Name of the theme.
+        name: String,
         /// Names of the themes that extend it.
         children: Vec<String>,
+    },
+    /// The theme that it extends, or extended then, is deleted.
+    #[error("the theme that \"{slug}\" extends is deleted: bring that one back first")]
+    ParentGone {
+        /// Slug of the theme.
+        slug: String,
+    },
+    /// Its saved document cannot be read.
+    #[error("the saved document of \"{slug}\" cannot be read: {problems}")]
+    Unreadable {
+        /// Slug of the theme.
+        slug: String,
+        /// What is wrong with it.
+        problems: Problems,
     },
     /// It would come to extend itself.
     #[error(transparent)]
@@ -49,4 +63,15 @@ pub enum StoreError {
     /// The database did not answer as it should.
     #[error("the database failed: {0}")]
     Database(#[from] DbErr),
+    /// Whether the change was written is not known.
+    #[error("the database did not confirm the change: {0}")]
+    Unconfirmed(#[source] DbErr),
+}
+
+/// `A, B and C`.
+fn list(names: &[String]) -> String {
+    match names {
+        [all @ .., last] if !all.is_empty() => format!("{} and {last}", all.join(", ")),
+        _ => names.join(""),
+    }
 }

@@ -9,11 +9,13 @@ mod error;
 mod lineage;
 mod live;
 mod migration;
+mod pool;
 mod record;
 mod slug;
 mod store;
+mod write;
 
 pub use error::StoreError;
-pub use live::{Changes, Moved};
-pub use record::{RevisionRecord, ThemeRecord};
+pub use live::{Changes, Moved, News};
+pub use record::{RevisionRecord, Saved, ThemeRecord};
 pub use store::{Save, Store};

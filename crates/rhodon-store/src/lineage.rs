@@ -1,66 +1,97 @@
-//! Parents and children: what a move or a new slug of one theme means for the others.
+//! Parents and children. A parent is held by identity; a document tells it by the slug that it has
+//! when it is read. Whatever changes who extends whom takes one lock first, so that no two changes
+//! together make what neither of them would.
 
-use rhodon_theme::InheritError;
-use sea_orm::{
-    ActiveModelTrait, ActiveValue::Set, ColumnTrait, DatabaseTransaction, EntityTrait, QueryFilter,
-};
+use rhodon_theme::{InheritError, Slug};
+use sea_orm::{ColumnTrait, ConnectionTrait, DatabaseTransaction, EntityTrait, QueryFilter};
+use uuid::Uuid;
 
 use crate::entity::{revision, theme};
 use crate::error::StoreError;
+use crate::pool;
 use crate::store::{Result, live};
 
-/// A theme must not come to extend itself, be it through others.
+/// Any number will do, as long as every server takes the same.
+const LINEAGE_LOCK: i64 = 0x5268_6f64_6f6f;
+
+/// Keeps every other change of who extends whom out until the transaction ends. Taken before any
+/// theme is held.
+pub(crate) async fn lock(tx: &DatabaseTransaction) -> Result<()> {
+    pool::lock(tx, LINEAGE_LOCK).await
+}
+
+/// The parent that a document names, where it is the one that the theme has: by the slug of today,
+/// or by the one that stood in the document when it was saved. A renamed parent then stays the
+/// parent of what was read before, and nobody is adopted by whoever takes its old slug.
+pub(crate) async fn kept_parent(
+    db: &impl ConnectionTrait,
+    theme: &theme::Model,
+    base: Option<&revision::Model>,
+    named: Option<&Slug>,
+) -> Result<Option<Option<Uuid>>> {
+    let (Some(named), Some(id)) = (named, theme.parent_id) else {
+        return Ok((named.is_none() && theme.parent_id.is_none()).then_some(None));
+    };
+    let written = base
+        .and_then(|r| r.spec.get("extends"))
+        .and_then(|v| v.as_str());
+    if written == Some(named.as_str()) {
+        return Ok(Some(Some(id)));
+    }
+    let parent = theme::Entity::find_by_id(id).one(db).await?;
+    let same = parent.is_some_and(|p| p.slug == named.as_str());
+    Ok(same.then_some(Some(id)))
+}
+
+/// The identity of a parent by its slug.
+pub(crate) async fn parent_named(
+    db: &impl ConnectionTrait,
+    named: Option<&Slug>,
+) -> Result<Option<Uuid>> {
+    let Some(slug) = named else { return Ok(None) };
+    match live(db, slug.as_str()).await {
+        Ok(found) => Ok(Some(found.id)),
+        Err(StoreError::NoTheme(_)) => Err(InheritError::Missing(slug.clone()).into()),
+        Err(error) => Err(error),
+    }
+}
+
+/// A theme must not come to extend itself, be it through others, nor what is not there.
 pub(crate) async fn check_parents(
     tx: &DatabaseTransaction,
     theme: &theme::Model,
-    parent: Option<String>,
+    parent: Option<Uuid>,
 ) -> Result<()> {
     let mut line = vec![theme.slug.clone()];
     let mut next = parent;
-    while let Some(slug) = next {
-        let circle = line.contains(&slug);
-        line.push(slug.clone());
-        if circle {
+    while let Some(id) = next {
+        let found = theme::Entity::find_by_id(id)
+            .filter(theme::Column::DeletedAt.is_null())
+            .one(tx)
+            .await?;
+        let Some(found) = found else {
+            return Err(StoreError::ParentGone {
+                slug: theme.slug.clone(),
+            });
+        };
+        line.push(found.slug);
+        if id == theme.id {
             let slugs = line.iter().filter_map(|s| s.parse().ok()).collect();
             return Err(InheritError::Circle(slugs).into());
         }
-        // A parent that is gone is told when the theme is derived.
-        next = match live(tx, &slug).await {
-            Ok(found) => found.parent,
-            Err(StoreError::NoTheme(_)) => None,
-            Err(e) => return Err(e),
-        };
+        next = found.parent_id;
     }
     Ok(())
 }
 
-/// Themes that extend a renamed one keep extending it.
-pub(crate) async fn follow_parent(tx: &DatabaseTransaction, old: &str, new: &str) -> Result<()> {
-    if old == new {
-        return Ok(());
-    }
-    let children = theme::Entity::find()
-        .filter(theme::Column::Parent.eq(old))
-        .all(tx)
-        .await?;
-    for child in children {
-        let revisions = revision::Entity::find()
-            .filter(revision::Column::ThemeId.eq(child.id))
-            .all(tx)
-            .await?;
-        for saved in revisions {
-            let mut spec = saved.spec.clone();
-            if spec.get("extends").and_then(|v| v.as_str()) != Some(old) {
-                continue;
-            }
-            spec["extends"] = new.into();
-            let mut row: revision::ActiveModel = saved.into();
-            row.spec = Set(spec);
-            row.update(tx).await?;
-        }
-        let mut row: theme::ActiveModel = child.into();
-        row.parent = Set(Some(new.to_owned()));
-        row.update(tx).await?;
-    }
-    Ok(())
+/// Themes that extend a theme and are not deleted.
+pub(crate) async fn children_of(
+    db: &impl ConnectionTrait,
+    parent: Uuid,
+) -> Result<Vec<theme::Model>> {
+    Ok(theme::Entity::find()
+        .filter(theme::Column::ParentId.eq(parent))
+        .filter(theme::Column::DeletedAt.is_null())
+        .all(db)
+        .await?)
 }

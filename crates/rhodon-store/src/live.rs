@@ -18,6 +18,15 @@ pub struct Moved {
     pub revision: i32,
 }
 
+/// What a listener hears.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub enum News {
+    /// A theme moved.
+    Moved(Moved),
+    /// The connection was lost for a while: anything may have moved.
+    Missed,
+}
+
 /// Tells every listener, once the transaction is committed.
 pub(crate) async fn tell(tx: &DatabaseTransaction, id: Uuid, revision: i32) -> Result<(), DbErr> {
     // Both parts are formatted from their own types: nothing needs escaping.
@@ -43,19 +52,24 @@ impl Changes {
         Ok(Self(listener))
     }
 
-    /// Waits for the next change. A lost connection is taken up again by itself.
+    /// Waits for what happens next. A lost connection is taken up again by itself.
     ///
     /// # Errors
     /// The connection is lost for good.
-    pub async fn next(&mut self) -> Result<Moved, StoreError> {
+    pub async fn next(&mut self) -> Result<News, StoreError> {
         loop {
             let note = self
                 .0
-                .recv()
+                .try_recv()
                 .await
                 .map_err(|e| DbErr::Conn(sea_orm::RuntimeErr::SqlxError(e.into())))?;
-            if let Some(moved) = parse(note.payload()) {
-                return Ok(moved);
+            match note {
+                None => return Ok(News::Missed),
+                Some(note) => {
+                    if let Some(moved) = parse(note.payload()) {
+                        return Ok(News::Moved(moved));
+                    }
+                }
             }
         }
     }

@@ -1,34 +1,26 @@
-//! Reading and writing themes.
+//! Reading themes and their revisions.
 
-use std::time::Duration;
+use std::collections::HashMap;
 
-use chrono::Utc;
-use rhodon_theme::{Document, Slug};
+use rhodon_theme::Document;
 use sea_orm::{
-    ActiveModelTrait, ActiveValue::Set, ColumnTrait, ConnectOptions, ConnectionTrait, Database,
-    DatabaseConnection, DatabaseTransaction, EntityTrait, QueryFilter, QueryOrder, QuerySelect,
-    TransactionTrait,
+    ColumnTrait, ConnectionTrait, DatabaseTransaction, EntityTrait, QueryFilter, QueryOrder,
+    QuerySelect,
 };
-use sea_orm_migration::MigratorTrait;
 use uuid::Uuid;
 
 use crate::entity::{revision, theme};
 use crate::error::StoreError;
-use crate::lineage::{check_parents, follow_parent};
-use crate::live;
-use crate::migration::Migrator;
-use crate::record::{RevisionRecord, ThemeRecord};
-use crate::slug::{free_slug, named, slug_for};
+use crate::lineage::children_of;
+use crate::pool::Pools;
+use crate::record::{RevisionRecord, Saved, ThemeRecord};
 
 pub(crate) type Result<T> = std::result::Result<T, StoreError>;
 
-/// Any number will do, as long as every server takes the same.
-const MIGRATION_LOCK: i64 = 0x5268_6f64_6f6e;
-
-/// A pool of connections. Cheap to clone.
+/// Themes in a PostgreSQL database. Cheap to clone.
 #[derive(Clone, Debug)]
 pub struct Store {
-    db: DatabaseConnection,
+    pub(crate) pools: Pools,
 }
 
 /// A save: the new document, what it says it changed, and what it was based on.
@@ -48,15 +40,8 @@ impl Store {
     /// # Errors
     /// A server that does not answer or refuses.
     pub async fn connect(url: &str) -> Result<Self> {
-        let mut options = ConnectOptions::new(url);
-        options
-            .max_connections(16)
-            .connect_timeout(Duration::from_secs(5))
-            .acquire_timeout(Duration::from_secs(5))
-            .test_before_acquire(false)
-            .sqlx_logging(false);
         Ok(Self {
-            db: Database::connect(options).await?,
+            pools: Pools::connect(url).await?,
         })
     }
 
@@ -65,146 +50,70 @@ impl Store {
     /// # Errors
     /// A migration that fails; nothing is then changed.
     pub async fn migrate(&self) -> Result<()> {
-        let tx = self.db.begin().await?;
-        tx.execute_unprepared(&format!("SELECT pg_advisory_xact_lock({MIGRATION_LOCK})"))
-            .await?;
-        Migrator::up(&tx, None).await?;
-        tx.commit().await?;
-        Ok(())
+        self.pools.migrate().await
     }
 
-    /// Whether the server answers.
+    /// Whether the server answers, whatever its other connections do.
     ///
     /// # Errors
     /// It does not.
     pub async fn ping(&self) -> Result<()> {
-        Ok(self.db.ping().await?)
+        self.pools.ping().await
     }
 
-    /// All themes, the last changed first.
+    /// All themes, the last changed first, each with its current revision.
     ///
     /// # Errors
     /// The database failed.
-    pub async fn list(&self) -> Result<Vec<ThemeRecord>> {
+    pub async fn list(&self) -> Result<Vec<(ThemeRecord, RevisionRecord)>> {
+        self.listed(false).await
+    }
+
+    /// Deleted themes, the last deleted first, each as it was.
+    ///
+    /// # Errors
+    /// The database failed.
+    pub async fn deleted(&self) -> Result<Vec<(ThemeRecord, RevisionRecord)>> {
+        self.listed(true).await
+    }
+
+    async fn listed(&self, deleted: bool) -> Result<Vec<(ThemeRecord, RevisionRecord)>> {
+        let db = &self.pools.reads;
+        let (is, order) = match deleted {
+            true => (
+                theme::Column::DeletedAt.is_not_null(),
+                theme::Column::DeletedAt,
+            ),
+            false => (theme::Column::DeletedAt.is_null(), theme::Column::UpdatedAt),
+        };
         let rows = theme::Entity::find()
-            .filter(theme::Column::DeletedAt.is_null())
-            .order_by_desc(theme::Column::UpdatedAt)
-            .all(&self.db)
+            .find_also_related(revision::Entity)
+            .filter(is)
+            .filter(is_current())
+            .order_by_desc(order)
+            .all(db)
             .await?;
-        Ok(rows.into_iter().map(Into::into).collect())
+        let parents = rows
+            .iter()
+            .filter_map(|(theme, _)| theme.parent_id)
+            .collect();
+        let slugs = slugs_of(db, parents).await?;
+        let named = |id: Option<Uuid>| id.and_then(|id| slugs.get(&id).cloned());
+        let rows = rows.into_iter().filter_map(|(theme, current)| {
+            let parent = named(theme.parent_id);
+            let current = RevisionRecord::new(current?, parent.clone());
+            Some((ThemeRecord::new(theme, parent), current))
+        });
+        Ok(rows.collect())
     }
 
     /// A theme and its current revision.
     ///
     /// # Errors
     /// No theme has that slug.
-    pub async fn get(&self, slug: &str) -> Result<(ThemeRecord, RevisionRecord)> {
-        let found = live(&self.db, slug).await?;
-        let current = revision_of(&self.db, &found, found.current).await?;
-        Ok((found.into(), current.into()))
-    }
-
-    /// Creates a theme; its slug is made from its name and numbered where taken.
-    ///
-    /// # Errors
-    /// The database failed.
-    pub async fn create(
-        &self,
-        spec: &Document,
-        label: &str,
-    ) -> Result<(ThemeRecord, RevisionRecord)> {
-        let wanted = Slug::from_name(&spec.name, &Slug::theme());
-        let tx = self.db.begin().await?;
-        let id = Uuid::now_v7();
-        let slug = free_slug(&tx, wanted, id).await?;
-        let row = theme::ActiveModel {
-            id: Set(id),
-            slug: Set(slug.to_string()),
-            name: Set(spec.name.clone()),
-            parent: Set(spec.extends.as_ref().map(ToString::to_string)),
-            current: Set(1),
-            created_at: Set(Utc::now().into()),
-            updated_at: Set(Utc::now().into()),
-            deleted_at: Set(None),
-        };
-        let theme = row.insert(&tx).await.map_err(|e| named(e, slug.as_str()))?;
-        let first = insert_revision(&tx, id, 1, None, spec, label).await?;
-        tx.commit().await?;
-        Ok((theme.into(), first.into()))
-    }
-
-    /// Saves a new revision. A changed name also changes the slug.
-    ///
-    /// # Errors
-    /// [`StoreError::Stale`] with both revisions if another one is current by now.
-    pub async fn save(&self, slug: &str, save: Save<'_>) -> Result<(ThemeRecord, RevisionRecord)> {
-        let tx = self.db.begin().await?;
-        let found = locked(&tx, slug).await?;
-        check_base(&tx, &found, save.base).await?;
-        let number = last_number(&tx, found.id).await? + 1;
-        let made = insert_revision(
-            &tx,
-            found.id,
-            number,
-            Some(found.current),
-            save.spec,
-            save.label,
-        )
-        .await?;
-        let theme = move_to(&tx, found, &made).await?;
-        tx.commit().await?;
-        Ok((theme, made.into()))
-    }
-
-    /// Makes the revision current from which the current one came.
-    ///
-    /// # Errors
-    /// [`StoreError::NothingTo`] at the first revision; [`StoreError::Stale`].
-    pub async fn undo(&self, slug: &str, base: i32) -> Result<(ThemeRecord, RevisionRecord)> {
-        self.step(slug, base, "undo").await
-    }
-
-    /// Makes the newest revision current that came from the current one.
-    ///
-    /// # Errors
-    /// [`StoreError::NothingTo`] at the newest; [`StoreError::Stale`].
-    pub async fn redo(&self, slug: &str, base: i32) -> Result<(ThemeRecord, RevisionRecord)> {
-        self.step(slug, base, "redo").await
-    }
-
-    async fn step(
-        &self,
-        slug: &str,
-        base: i32,
-        way: &'static str,
-    ) -> Result<(ThemeRecord, RevisionRecord)> {
-        let tx = self.db.begin().await?;
-        let found = locked(&tx, slug).await?;
-        check_base(&tx, &found, base).await?;
-        let target = if way == "undo" {
-            let current = revision_of(&tx, &found, found.current).await?;
-            match current.came_from {
-                Some(number) => Some(revision_of(&tx, &found, number).await?),
-                None => None,
-            }
-        } else {
-            next_revision(&tx, &found).await?
-        };
-        let target = target.ok_or(StoreError::NothingTo(way))?;
-        let theme = move_to(&tx, found, &target).await?;
-        tx.commit().await?;
-        Ok((theme, target.into()))
-    }
-
-    /// Whether there is something to undo, and to redo.
-    ///
-    /// # Errors
-    /// No theme has that slug.
-    pub async fn steps(&self, slug: &str) -> Result<(bool, bool)> {
-        let found = live(&self.db, slug).await?;
-        let current = revision_of(&self.db, &found, found.current).await?;
-        let next = next_revision(&self.db, &found).await?;
-        Ok((current.came_from.is_some(), next.is_some()))
+    pub async fn get(&self, slug: &str) -> Result<Saved> {
+        let found = live(&self.pools.reads, slug).await?;
+        standing(&self.pools.reads, found).await
     }
 
     /// One revision.
@@ -212,8 +121,9 @@ impl Store {
     /// # Errors
     /// No theme has that slug, or no such revision.
     pub async fn revision(&self, slug: &str, number: i32) -> Result<RevisionRecord> {
-        let found = live(&self.db, slug).await?;
-        Ok(revision_of(&self.db, &found, number).await?.into())
+        let db = &self.pools.reads;
+        let found = live(db, slug).await?;
+        shown(db, revision_of(db, &found, number).await?).await
     }
 
     /// The newest revisions, at most `limit`, newest first.
@@ -221,66 +131,73 @@ impl Store {
     /// # Errors
     /// No theme has that slug.
     pub async fn revisions(&self, slug: &str, limit: u64) -> Result<Vec<RevisionRecord>> {
-        let found = live(&self.db, slug).await?;
+        let db = &self.pools.reads;
+        let found = live(db, slug).await?;
         let rows = revision::Entity::find()
             .filter(revision::Column::ThemeId.eq(found.id))
             .order_by_desc(revision::Column::Number)
             .limit(limit)
-            .all(&self.db)
+            .all(db)
             .await?;
-        Ok(rows.into_iter().map(Into::into).collect())
+        let slugs = slugs_of(db, rows.iter().filter_map(|r| r.parent_id).collect()).await?;
+        let named = |id: Option<Uuid>| id.and_then(|id| slugs.get(&id).cloned());
+        Ok(rows
+            .into_iter()
+            .map(|row| {
+                let parent = named(row.parent_id);
+                RevisionRecord::new(row, parent)
+            })
+            .collect())
     }
 
-    /// Marks a theme as deleted; [`Store::restore`] brings it back.
+    /// Themes that extend a theme, with their current revisions.
     ///
     /// # Errors
-    /// [`StoreError::HasChildren`] if other themes extend it.
-    pub async fn delete(&self, slug: &str) -> Result<ThemeRecord> {
-        let tx = self.db.begin().await?;
-        let found = locked(&tx, slug).await?;
-        let children = theme::Entity::find()
-            .filter(theme::Column::Parent.eq(slug))
-            .filter(theme::Column::DeletedAt.is_null())
-            .all(&tx)
-            .await?;
-        if !children.is_empty() {
-            let children = children.into_iter().map(|c| c.name).collect();
-            return Err(StoreError::HasChildren {
-                slug: slug.to_owned(),
-                children,
-            });
+    /// No theme has that slug.
+    pub async fn children(&self, slug: &str) -> Result<Vec<(ThemeRecord, RevisionRecord)>> {
+        let db = &self.pools.reads;
+        let found = live(db, slug).await?;
+        let parent = Some(found.slug.clone());
+        let mut out = Vec::new();
+        for child in children_of(db, found.id).await? {
+            let current = revision_of(db, &child, child.current).await?;
+            let current = RevisionRecord::new(current, parent.clone());
+            out.push((ThemeRecord::new(child, parent.clone()), current));
         }
-        let mut row: theme::ActiveModel = found.into();
-        row.deleted_at = Set(Some(Utc::now().into()));
-        let row = row.update(&tx).await?;
-        live::tell(&tx, row.id, 0).await?;
-        tx.commit().await?;
-        Ok(row.into())
+        Ok(out)
     }
 
-    /// Brings a deleted theme back, under another slug where its own is taken by now.
+    /// The revision that an undo would lead to.
     ///
     /// # Errors
-    /// No theme has that id.
-    pub async fn restore(&self, id: Uuid) -> Result<ThemeRecord> {
-        let tx = self.db.begin().await?;
-        let found = theme::Entity::find_by_id(id)
-            .lock_exclusive()
-            .one(&tx)
+    /// No theme has that slug; [`StoreError::NothingTo`].
+    pub async fn undo_target(&self, slug: &str) -> Result<RevisionRecord> {
+        let db = &self.pools.reads;
+        let found = live(db, slug).await?;
+        let current = revision_of(db, &found, found.current).await?;
+        let number = current.came_from.ok_or(StoreError::NothingTo("undo"))?;
+        shown(db, revision_of(db, &found, number).await?).await
+    }
+
+    /// The revision that a redo would lead to.
+    ///
+    /// # Errors
+    /// No theme has that slug; [`StoreError::NothingTo`].
+    pub async fn redo_target(&self, slug: &str) -> Result<RevisionRecord> {
+        let db = &self.pools.reads;
+        let found = live(db, slug).await?;
+        let next = next_revision(db, &found)
             .await?
-            .ok_or_else(|| StoreError::NoTheme(id.to_string()))?;
-        if found.deleted_at.is_none() {
-            return Ok(found.into());
-        }
-        let own = found.slug.parse().unwrap_or_else(|_| Slug::theme());
-        let slug = free_slug(&tx, own, id).await?;
-        let mut row: theme::ActiveModel = found.into();
-        row.deleted_at = Set(None);
-        row.slug = Set(slug.to_string());
-        let row = row.update(&tx).await.map_err(|e| named(e, slug.as_str()))?;
-        tx.commit().await?;
-        Ok(row.into())
+            .ok_or(StoreError::NothingTo("redo"))?;
+        shown(db, next).await
     }
+}
+
+/// A revision is the current one of its theme.
+fn is_current() -> sea_orm::sea_query::Expr {
+    use sea_orm::sea_query::{Expr, ExprTrait};
+    let number = Expr::col((revision::Entity, revision::Column::Number));
+    number.equals((theme::Entity, theme::Column::Current))
 }
 
 /// A theme that is not deleted.
@@ -294,7 +211,7 @@ pub(crate) async fn live(db: &impl ConnectionTrait, slug: &str) -> Result<theme:
 }
 
 /// The theme, held against other writers until the transaction ends.
-async fn locked(tx: &DatabaseTransaction, slug: &str) -> Result<theme::Model> {
+pub(crate) async fn locked(tx: &DatabaseTransaction, slug: &str) -> Result<theme::Model> {
     let found = theme::Entity::find()
         .filter(theme::Column::Slug.eq(slug))
         .filter(theme::Column::DeletedAt.is_null())
@@ -304,7 +221,46 @@ async fn locked(tx: &DatabaseTransaction, slug: &str) -> Result<theme::Model> {
     found.ok_or_else(|| StoreError::NoTheme(slug.to_owned()))
 }
 
-async fn find_revision(
+/// Slugs by identity, those of deleted themes too.
+async fn slugs_of(db: &impl ConnectionTrait, ids: Vec<Uuid>) -> Result<HashMap<Uuid, String>> {
+    if ids.is_empty() {
+        return Ok(HashMap::new());
+    }
+    let rows: Vec<(Uuid, String)> = theme::Entity::find()
+        .select_only()
+        .column(theme::Column::Id)
+        .column(theme::Column::Slug)
+        .filter(theme::Column::Id.is_in(ids))
+        .into_tuple()
+        .all(db)
+        .await?;
+    Ok(rows.into_iter().collect())
+}
+
+/// A theme as it stands, within whatever transaction.
+pub(crate) async fn standing(db: &impl ConnectionTrait, theme: theme::Model) -> Result<Saved> {
+    let current = revision_of(db, &theme, theme.current).await?;
+    let next = next_revision(db, &theme).await?;
+    let slugs = slugs_of(db, theme.parent_id.into_iter().collect()).await?;
+    let parent = slugs.into_values().next();
+    Ok(Saved {
+        can_undo: current.came_from.is_some(),
+        can_redo: next.is_some(),
+        revision: RevisionRecord::new(current, parent.clone()),
+        theme: ThemeRecord::new(theme, parent),
+    })
+}
+
+/// A revision with the slug that its parent has today.
+pub(crate) async fn shown(
+    db: &impl ConnectionTrait,
+    row: revision::Model,
+) -> Result<RevisionRecord> {
+    let slugs = slugs_of(db, row.parent_id.into_iter().collect()).await?;
+    Ok(RevisionRecord::new(row, slugs.into_values().next()))
+}
+
+pub(crate) async fn find_revision(
     db: &impl ConnectionTrait,
     theme: &theme::Model,
     number: i32,
@@ -316,7 +272,7 @@ async fn find_revision(
         .await?)
 }
 
-async fn revision_of(
+pub(crate) async fn revision_of(
     db: &impl ConnectionTrait,
     theme: &theme::Model,
     number: i32,
@@ -329,7 +285,7 @@ async fn revision_of(
 }
 
 /// The newest revision that came from the current one.
-async fn next_revision(
+pub(crate) async fn next_revision(
     db: &impl ConnectionTrait,
     theme: &theme::Model,
 ) -> Result<Option<revision::Model>> {
@@ -339,77 +295,4 @@ async fn next_revision(
         .order_by_desc(revision::Column::Number)
         .one(db)
         .await?)
-}
-
-async fn last_number(tx: &DatabaseTransaction, theme: Uuid) -> Result<i32> {
-    let last: Option<i32> = revision::Entity::find()
-        .select_only()
-        .column(revision::Column::Number)
-        .filter(revision::Column::ThemeId.eq(theme))
-        .order_by_desc(revision::Column::Number)
-        .into_tuple()
-        .one(tx)
-        .await?;
-    Ok(last.unwrap_or(0))
-}
-
-async fn check_base(tx: &DatabaseTransaction, theme: &theme::Model, base: i32) -> Result<()> {
-    if theme.current == base {
-        return Ok(());
-    }
-    let current = revision_of(tx, theme, theme.current).await?;
-    let based_on = find_revision(tx, theme, base).await?;
-    Err(StoreError::Stale {
-        current: Box::new(current.into()),
-        base,
-        based_on: based_on.map(|r| Box::new(r.into())),
-    })
-}
-
-async fn insert_revision(
-    tx: &DatabaseTransaction,
-    theme: Uuid,
-    number: i32,
-    came_from: Option<i32>,
-    spec: &Document,
-    label: &str,
-) -> Result<revision::Model> {
-    let row = revision::ActiveModel {
-        id: Set(Uuid::now_v7()),
-        theme_id: Set(theme),
-        number: Set(number),
-        label: Set(label.to_owned()),
-        came_from: Set(came_from),
-        spec: Set(spec.to_json()),
-        created_at: Set(Utc::now().into()),
-    };
-    Ok(row.insert(tx).await?)
-}
-
-/// Makes a revision current; name, slug and parent of the theme follow its document.
-async fn move_to(
-    tx: &DatabaseTransaction,
-    theme: theme::Model,
-    to: &revision::Model,
-) -> Result<ThemeRecord> {
-    let text = |key: &str| to.spec.get(key).and_then(|v| v.as_str()).map(str::to_owned);
-    let parent = text("extends");
-    check_parents(tx, &theme, parent.clone()).await?;
-    let name = text("name").unwrap_or_else(|| theme.name.clone());
-    let slug = if name == theme.name {
-        theme.slug.clone()
-    } else {
-        slug_for(tx, &theme, &name).await?
-    };
-    let before = theme.slug.clone();
-    let mut row: theme::ActiveModel = theme.into();
-    row.current = Set(to.number);
-    row.name = Set(name);
-    row.slug = Set(slug.clone());
-    row.parent = Set(parent);
-    row.updated_at = Set(Utc::now().into());
-    let moved = row.update(tx).await.map_err(|e| named(e, &slug))?;
-    follow_parent(tx, &before, &slug).await?;
-    live::tell(tx, moved.id, moved.current).await?;
-    Ok(moved.into())
 }

@@ -43,7 +43,8 @@ async fn a_document_comes_back_as_it_was_saved() {
     ))
     .unwrap();
     store.create(&wanted, "created").await.unwrap();
-    let (theme, revision) = store.get("brindle-sound-ferries").await.unwrap();
+    let saved = store.get("brindle-sound-ferries").await.unwrap();
+    let (theme, revision) = (saved.theme, saved.revision);
     assert_eq!(
         (theme.revision, revision.number, revision.label.as_str()),
         (1, 1, "created")
@@ -64,15 +65,25 @@ async fn undo_and_redo_walk_the_revisions_and_lose_none() {
         .save("tern", save(&versions[2], "third", 2))
         .await
         .unwrap();
-    assert_eq!(store.steps("tern").await.unwrap(), (true, false));
+    let now = store.get("tern").await.unwrap();
+    assert_eq!((now.can_undo, now.can_redo), (true, false));
 
-    assert_eq!(store.undo("tern", 3).await.unwrap().1.label, "second");
-    assert_eq!(store.undo("tern", 2).await.unwrap().1.label, "created");
+    assert_eq!(
+        store.undo("tern", 3).await.unwrap().revision.label,
+        "second"
+    );
+    assert_eq!(
+        store.undo("tern", 2).await.unwrap().revision.label,
+        "created"
+    );
     assert!(matches!(
         store.undo("tern", 1).await,
         Err(StoreError::NothingTo("undo"))
     ));
-    assert_eq!(store.redo("tern", 1).await.unwrap().1.label, "second");
+    assert_eq!(
+        store.redo("tern", 1).await.unwrap().revision.label,
+        "second"
+    );
 
     // A change after undo starts a branch; what was undone stays in the list.
     store
@@ -91,8 +102,11 @@ async fn undo_and_redo_walk_the_revisions_and_lose_none() {
         .map(|r| r.label)
         .collect();
     assert_eq!(labels, ["other", "third", "second", "created"]);
-    assert_eq!(store.undo("tern", 4).await.unwrap().1.label, "second");
-    assert_eq!(store.redo("tern", 2).await.unwrap().1.label, "other");
+    assert_eq!(
+        store.undo("tern", 4).await.unwrap().revision.label,
+        "second"
+    );
+    assert_eq!(store.redo("tern", 2).await.unwrap().revision.label, "other");
 }
 
 #[tokio::test]
@@ -120,7 +134,7 @@ async fn a_stale_write_is_refused_with_both_revisions() {
         }
         other => panic!("{other:?}"),
     }
-    assert_eq!(store.get("tern").await.unwrap().1.label, "theirs");
+    assert_eq!(store.get("tern").await.unwrap().revision.label, "theirs");
 }
 
 #[tokio::test]
@@ -156,12 +170,12 @@ async fn slugs_follow_names_and_stay_unique() {
         .create(&spec("Night Crossing", "#000080"), "created")
         .await
         .unwrap()
-        .0;
+        .theme;
     let second = store
         .create(&spec("Night crossing!", "#000080"), "created")
         .await
         .unwrap()
-        .0;
+        .theme;
     assert_eq!(
         (first.slug.as_str(), second.slug.as_str()),
         ("night-crossing", "night-crossing-2")
@@ -179,14 +193,14 @@ async fn slugs_follow_names_and_stay_unique() {
         )
         .await
         .unwrap()
-        .0;
+        .theme;
     assert_eq!(
         (renamed.slug.as_str(), renamed.id),
         ("day-crossing", first.id)
     );
     let followed = store.get("child").await.unwrap();
-    assert_eq!(followed.0.parent.as_deref(), Some("day-crossing"));
-    assert_eq!(followed.1.spec["extends"], "day-crossing");
+    assert_eq!(followed.theme.parent.as_deref(), Some("day-crossing"));
+    assert_eq!(followed.revision.spec["extends"], "day-crossing");
 }
 
 #[tokio::test]
@@ -196,7 +210,7 @@ async fn a_deleted_theme_can_be_brought_back() {
         .create(&spec("Tern", "#0f5c7a"), "created")
         .await
         .unwrap()
-        .0;
+        .theme;
     store.delete("tern").await.unwrap();
     assert!(matches!(
         store.get("tern").await,
@@ -208,7 +222,7 @@ async fn a_deleted_theme_can_be_brought_back() {
         .create(&spec("Tern", "#0f5c7a"), "created")
         .await
         .unwrap();
-    assert_eq!(store.restore(made.id).await.unwrap().slug, "tern-2");
+    assert_eq!(store.restore(made.id).await.unwrap().theme.slug, "tern-2");
     assert_eq!(store.list().await.unwrap().len(), 2);
 }
 
@@ -249,16 +263,18 @@ async fn undoing_a_new_name_takes_back_the_slug_and_the_children() {
         .await
         .unwrap();
     assert_eq!(
-        store.get("chick").await.unwrap().0.parent.as_deref(),
+        store.get("chick").await.unwrap().theme.parent.as_deref(),
         Some("gull")
     );
 
-    let (undone, _) = store.undo("gull", 2).await.unwrap();
+    let saved = store.undo("gull", 2).await.unwrap();
+    let (undone, _) = (saved.theme, saved.revision);
     assert_eq!(
         (undone.slug.as_str(), undone.name.as_str()),
         ("tern", "Tern")
     );
-    let (chick, revision) = store.get("chick").await.unwrap();
+    let saved = store.get("chick").await.unwrap();
+    let (chick, revision) = (saved.theme, saved.revision);
     assert_eq!(
         (chick.parent.as_deref(), &revision.spec["extends"]),
         (Some("tern"), &"tern".into())
@@ -269,13 +285,14 @@ async fn undoing_a_new_name_takes_back_the_slug_and_the_children() {
         .create(&spec("Gull", "#445566"), "created")
         .await
         .unwrap();
-    let (redone, _) = store.redo("tern", 1).await.unwrap();
+    let saved = store.redo("tern", 1).await.unwrap();
+    let (redone, _) = (saved.theme, saved.revision);
     assert_eq!(
         (redone.slug.as_str(), redone.name.as_str()),
         ("gull-2", "Gull")
     );
     assert_eq!(
-        store.get("chick").await.unwrap().0.parent.as_deref(),
+        store.get("chick").await.unwrap().theme.parent.as_deref(),
         Some("gull-2")
     );
 }
@@ -291,14 +308,14 @@ async fn a_name_that_gives_the_same_slug_keeps_it() {
         .create(&spec("Tern", "#0f5c7a"), "created")
         .await
         .unwrap()
-        .0;
+        .theme;
     assert_eq!(second.slug, "tern-2");
     for (base, name) in [(1, "Tern!"), (2, "  Tern  "), (3, "Térn")] {
         let renamed = store
             .save("tern-2", save(&spec(name, "#0f5c7a"), "renamed", base))
             .await
             .unwrap()
-            .0;
+            .theme;
         assert_eq!(
             (renamed.slug.as_str(), renamed.name.as_str()),
             ("tern-2", name)
@@ -308,7 +325,7 @@ async fn a_name_that_gives_the_same_slug_keeps_it() {
         .save("tern-2", save(&spec("…", "#0f5c7a"), "renamed", 4))
         .await
         .unwrap()
-        .0;
+        .theme;
     assert_eq!(nameless.slug, "theme");
 }
 
@@ -331,7 +348,7 @@ async fn themes_are_listed_by_their_last_change() {
             .await
             .unwrap()
             .into_iter()
-            .map(|t| t.slug)
+            .map(|t| t.0.slug)
             .collect::<Vec<_>>()
     };
     assert_eq!(slugs().await, ["one", "three", "two"]);
@@ -355,7 +372,7 @@ async fn what_is_not_there_is_told_by_name() {
         store.undo("gull", 1).await.unwrap_err(),
         store.delete("gull").await.unwrap_err(),
         store.revisions("gull", 5).await.unwrap_err(),
-        store.steps("gull").await.unwrap_err(),
+        store.revisions("gull", 1).await.unwrap_err(),
     ] {
         assert!(
             matches!(&error, StoreError::NoTheme(slug) if slug == "gull"),
@@ -405,7 +422,7 @@ async fn many_revisions_are_kept_and_the_newest_listed() {
     for back in (2..=40).rev() {
         store.undo("tern", back).await.unwrap();
     }
-    assert_eq!(store.get("tern").await.unwrap().1.label, "created");
+    assert_eq!(store.get("tern").await.unwrap().revision.label, "created");
     assert_eq!(
         store.revisions("tern", 100).await.unwrap().len(),
         40,
@@ -443,5 +460,5 @@ async fn undo_and_redo_do_not_close_a_circle() {
         }
         other => panic!("{other:?}"),
     }
-    assert_eq!(store.get("tern").await.unwrap().0.parent, None);
+    assert_eq!(store.get("tern").await.unwrap().theme.parent, None);
 }

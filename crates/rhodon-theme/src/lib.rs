@@ -12,10 +12,10 @@ mod change;
 mod custom_token;
 mod derive;
 mod document;
-mod intent;
 mod label;
 mod naming;
 mod overrides;
+mod palette;
 mod reason;
 mod role;
 pub mod scale;
@@ -23,17 +23,22 @@ mod status;
 mod token;
 mod typeface;
 mod value;
+mod vocabulary;
 
-pub use change::{Change, Diff, diff, rename_brand};
-pub use derive::{Derived, IntentScale, NamedScale, derive};
-pub use document::{
-    Aim, BrandColor, Document, FORMAT, InheritError, Inherited, IntentChoice, ModeValues, OwnToken,
-    Problem, Problems, Resolved, ScaleSettings, ShapeSettings, TokenKind, TypeSettings, holds_nul,
+pub use self::palette::{IntentScale, NamedScale};
+pub use change::{
+    Change, Changed, Diff, NewBrand, Operation, apply, diff, opacity_note, rename_brand,
 };
-pub use intent::INTENTS;
+pub use derive::{Derived, derive};
+pub use document::{
+    Aim, BrandColor, CustomToken, Document, FORMAT, InheritError, Inherited, IntentChoice,
+    ModeValues, NUMBERS, NumberField, Problem, Problems, Resolved, ScaleSettings, ShapeSettings,
+    TypeSettings, Typed, holds_nul,
+};
 pub use label::{KeptPath, NameError, Slug, StepLabel, TokenPath};
-pub use naming::name as color_name;
+pub use naming::{look as color_look, name as color_name};
 pub use reason::Reason;
 pub use status::{APART, Status, tuned as status_colors};
 pub use token::{Cell, Cells, Mode, Pair, Section, Token};
-pub use value::{ColorValue, Origin, Unit, Value, Written};
+pub use value::{ColorValue, Origin, TokenKind, Unit, Value, Written};
+pub use vocabulary::{Intent, IntentPart, Role};

@@ -1,9 +1,14 @@
 //! What the user wrote by hand, with references followed: roles and own tokens.
+//!
+//! Every reference is followed once, whatever its chain shares with others: a document of
+//! thousands of tokens that refer to each other costs no more than its length.
 
 use std::collections::HashMap;
 use std::sync::Arc;
 
-use crate::document::{Problems, Resolved, TokenKind};
+use indexmap::IndexMap;
+
+use crate::document::{Problems, Resolved, Typed};
 use crate::label::TokenPath;
 use crate::reason::Reason;
 use crate::token::Mode;
@@ -33,105 +38,84 @@ pub(crate) enum End {
     /// At a value.
     Value(Value),
     /// At a path that is neither set by hand nor a step: a derived role, or nothing at all.
-    Path(String),
+    Path(Arc<str>),
 }
+
+/// References that come back to where they began, in words.
+type Circle = Arc<str>;
+/// What a path comes to.
+type Followed = Result<End, Circle>;
+/// Written values by path, in the order of the document.
+type WrittenValues<'a> = IndexMap<&'a str, &'a Typed<Written>>;
 
 /// Everything written by hand, ready to be looked up.
-#[derive(Debug, Default)]
-pub(crate) struct Overrides {
-    roles: [HashMap<String, SetRole>; 2],
-    written: [HashMap<String, Written>; 2],
-    steps: HashMap<Arc<str>, Value>,
+#[derive(Debug)]
+pub(crate) struct Overrides<'a> {
+    roles: [HashMap<&'a str, SetRole>; 2],
+    written: [WrittenValues<'a>; 2],
+    followed: [HashMap<&'a str, Followed>; 2],
 }
 
-impl Overrides {
-    /// Reads all values and follows all references.
+impl<'a> Overrides<'a> {
+    /// Follows all references.
     ///
     /// # Errors
     /// References that form a circle, with the circle spelt out, or that lead to a value of
     /// another kind.
-    pub(crate) fn new(theme: &Resolved, steps: HashMap<Arc<str>, Value>) -> Result<Self, Problems> {
-        let mut overrides = Self {
-            steps,
-            ..Self::default()
-        };
+    pub(crate) fn new(
+        theme: &'a Resolved,
+        steps: &HashMap<Arc<str>, Value>,
+    ) -> Result<Self, Problems> {
         let mut problems = Problems::default();
-        for (path, values) in &theme.spec.roles {
-            for (mode, text) in [(Mode::Light, &values.light), (Mode::Dark, &values.dark)] {
-                let Some(text) = text else { continue };
-                match Written::parse(text, TokenKind::Color) {
-                    Ok(written) => {
-                        drop(overrides.written[mode as usize].insert(path.to_string(), written))
-                    }
-                    Err(e) => problems.add(format!("/roles/{path}/{}", mode.id()), e),
-                }
-            }
-        }
-        for (path, token) in &theme.spec.tokens {
-            for mode in Mode::BOTH {
-                let own = match mode {
-                    Mode::Light => &token.light,
-                    Mode::Dark => &token.dark,
-                };
-                let Some(text) = own.as_ref().or(token.value.as_ref()) else {
-                    continue;
-                };
-                match Written::parse(text, token.kind.unwrap_or_default()) {
-                    Ok(written) => {
-                        drop(overrides.written[mode as usize].insert(path.to_string(), written))
-                    }
-                    Err(e) => problems.add(format!("/tokens/{path}"), e),
-                }
-            }
-        }
+        let written = Mode::BOTH.map(|mode| written(theme, mode));
+        let followed = [
+            follow_all(&written[0], steps),
+            follow_all(&written[1], steps),
+        ];
+        let mut overrides = Self {
+            roles: Default::default(),
+            written,
+            followed,
+        };
         for mode in Mode::BOTH {
             overrides.set_roles(theme, mode, &mut problems);
         }
-        for path in theme.spec.tokens.keys() {
-            for mode in Mode::BOTH {
-                if let Err(circle) = overrides.follow(path.as_str(), mode) {
-                    problems.add(format!("/tokens/{path}"), circle);
-                    break;
-                }
+        for path in theme.merged.tokens.keys() {
+            let circle = |mode| overrides.follow(path.as_str(), mode).err();
+            if let Some(circle) = Mode::BOTH.into_iter().find_map(circle) {
+                problems.add(format!("/tokens/{path}"), &*circle);
             }
         }
-        if problems.0.is_empty() {
-            Ok(overrides)
-        } else {
-            Err(problems)
-        }
+        problems.into_result(overrides)
     }
 
-    fn set_roles(&mut self, theme: &Resolved, mode: Mode, problems: &mut Problems) {
-        let inherited = &theme.inherited.roles[mode as usize];
-        for path in theme.spec.roles.keys() {
+    fn set_roles(&mut self, theme: &'a Resolved, mode: Mode, problems: &mut Problems) {
+        for path in theme.merged.roles.keys() {
             let Some(written) = self.written[mode as usize].get(path.as_str()) else {
                 continue;
             };
-            let alias = match written {
-                Written::Reference(target) => Some(target.as_str().into()),
-                Written::Literal(_) => None,
-            };
-            let place = format!("/roles/{path}/{}", mode.id());
+            let place = || format!("/roles/{path}/{}", mode.id());
             let value = match self.follow(path.as_str(), mode) {
                 Ok(End::Value(Value::Color(color))) => Ok(color),
-                Ok(End::Path(role)) => Err(role.into()),
+                Ok(End::Path(role)) => Err(role),
                 Ok(End::Value(_)) => {
-                    problems.add(place, "expected a colour, found a token of another kind");
+                    problems.add(place(), "expected a colour, found a token of another kind");
                     continue;
                 }
                 Err(circle) => {
-                    problems.add(place, circle);
+                    problems.add(place(), &*circle);
                     continue;
                 }
             };
-            let origin = if inherited.contains(path) {
+            let alias = written.target().map(|target| target.as_str().into());
+            let inherited = theme.inherited.roles[mode as usize].contains(path);
+            let origin = if inherited {
                 Origin::Inherited
             } else {
                 Origin::Set
             };
             self.roles[mode as usize].insert(
-                path.to_string(),
+                path.as_str(),
                 SetRole {
                     value,
                     alias,
@@ -148,37 +132,99 @@ impl Overrides {
 
     /// What was written for a path.
     pub(crate) fn written(&self, path: &TokenPath, mode: Mode) -> Option<&Written> {
-        self.written[mode as usize].get(path.as_str())
+        self.written[mode as usize]
+            .get(path.as_str())
+            .map(|typed| typed.value())
     }
 
-    /// Follows references from a path to where they end.
+    /// Where the references of a path end; one that nobody wrote ends at itself.
     ///
     /// # Errors
     /// A circle, spelt out.
-    pub(crate) fn follow(&self, path: &str, mode: Mode) -> Result<End, String> {
-        let mut seen = vec![path.to_owned()];
-        loop {
-            let at = &seen[seen.len() - 1];
-            match self.written[mode as usize].get(at) {
-                Some(Written::Literal(value)) => return Ok(End::Value(value.clone())),
-                Some(Written::Reference(next)) => {
-                    let next = next.to_string();
-                    let circle = seen.iter().position(|p| *p == next);
-                    seen.push(next);
-                    if let Some(start) = circle {
-                        return Err(format!(
-                            "tokens refer to each other in a circle: {}",
-                            seen[start..].join(" → ")
-                        ));
-                    }
-                }
-                None => {
-                    return Ok(match self.steps.get(at.as_str()) {
-                        Some(value) => End::Value(value.clone()),
-                        None => End::Path(at.clone()),
-                    });
-                }
+    pub(crate) fn follow(&self, path: &str, mode: Mode) -> Followed {
+        let known = self.followed[mode as usize].get(path);
+        known.cloned().unwrap_or_else(|| Ok(End::Path(path.into())))
+    }
+}
+
+/// Roles and own tokens of a mode, by path.
+fn written(theme: &Resolved, mode: Mode) -> WrittenValues<'_> {
+    let roles = theme
+        .merged
+        .roles
+        .iter()
+        .map(|(path, v)| (path.as_str(), v.get(mode)));
+    let tokens = theme
+        .merged
+        .tokens
+        .iter()
+        .map(|(path, t)| (path.as_str(), t.get(mode)));
+    roles
+        .chain(tokens)
+        .filter_map(|(path, value)| Some((path, value?)))
+        .collect()
+}
+
+/// Follows every written path, each link of a chain once.
+fn follow_all<'a>(
+    written: &WrittenValues<'a>,
+    steps: &HashMap<Arc<str>, Value>,
+) -> HashMap<&'a str, Followed> {
+    let mut known: HashMap<&'a str, Followed> = HashMap::with_capacity(written.len());
+    for start in written.keys() {
+        let (chain, end) = chain_from(start, written, steps, &known);
+        known.extend(chain.into_iter().map(|path| (path, end.clone())));
+    }
+    known
+}
+
+/// The links from a path that are not known yet, and what all of them come to.
+fn chain_from<'a>(
+    start: &'a str,
+    written: &WrittenValues<'a>,
+    steps: &HashMap<Arc<str>, Value>,
+    known: &HashMap<&'a str, Followed>,
+) -> (Vec<&'a str>, Followed) {
+    let mut chain: Vec<&'a str> = Vec::new();
+    let mut places: HashMap<&'a str, usize> = HashMap::new();
+    let mut at = start;
+    loop {
+        if let Some(end) = known.get(at) {
+            return (chain, end.clone());
+        }
+        if let Some(first) = places.insert(at, chain.len()) {
+            let end = Err(circle(&chain[first..]));
+            return (chain, end);
+        }
+        match written.get(at).map(|typed| typed.value()) {
+            Some(Written::Literal(value)) => {
+                chain.push(at);
+                return (chain, Ok(End::Value(value.clone())));
+            }
+            Some(Written::Reference(next)) => {
+                chain.push(at);
+                at = next.as_str();
+            }
+            None => {
+                let step = steps.get(at).map(|value| End::Value(value.clone()));
+                return (chain, Ok(step.unwrap_or_else(|| End::Path(at.into()))));
             }
         }
     }
+}
+
+/// The most links of a circle that are spelt out.
+const SPELT: usize = 12;
+
+fn circle(links: &[&str]) -> Circle {
+    let mut names = links.iter().take(SPELT).copied().collect::<Vec<_>>();
+    if links.len() > SPELT {
+        names.push("…");
+    }
+    names.extend(links.first());
+    format!(
+        "tokens refer to each other in a circle: {}",
+        names.join(" → ")
+    )
+    .into()
 }

@@ -2,12 +2,13 @@
 
 use std::sync::LazyLock;
 
+use crate::vocabulary::Intent;
 use palette::color_difference::Ciede2000;
 use rhodon_color::{HueSlice, Lab65, Rgb8, Vision, VisionKind, lab_d65, luminance_from_lightness};
 
 /// One status intent before it is tuned (engine document, "Status intents from a brand").
 struct Anchor {
-    name: &'static str,
+    intent: Intent,
     hue: f64,
     range: (f64, f64),
     lightness: f64,
@@ -15,25 +16,25 @@ struct Anchor {
 
 const ANCHORS: [Anchor; 4] = [
     Anchor {
-        name: "success",
+        intent: Intent::Success,
         hue: 158.0,
         range: (146.0, 168.0),
         lightness: 58.0,
     },
     Anchor {
-        name: "warning",
+        intent: Intent::Warning,
         hue: 82.0,
         range: (72.0, 92.0),
         lightness: 80.0,
     },
     Anchor {
-        name: "danger",
+        intent: Intent::Danger,
         hue: 26.0,
         range: (16.0, 34.0),
         lightness: 42.0,
     },
     Anchor {
-        name: "info",
+        intent: Intent::Info,
         hue: 250.0,
         range: (238.0, 264.0),
         lightness: 42.0,
@@ -53,12 +54,10 @@ pub struct Status {
 }
 
 impl Status {
-    /// The colour of `success`, `warning`, `danger` or `info`.
-    pub fn color(&self, name: &str) -> Option<Rgb8> {
-        ANCHORS
-            .iter()
-            .position(|a| a.name == name)
-            .map(|i| self.colors[i])
+    /// The colour of a status intent; of any other that of the last.
+    pub fn color(&self, intent: Intent) -> Rgb8 {
+        let index = ANCHORS.iter().position(|a| a.intent == intent);
+        self.colors[index.unwrap_or(ANCHORS.len() - 1)]
     }
 
     /// Least CIEDE2000 between any two, in normal, protan, deutan and tritan vision.

@@ -5,8 +5,8 @@ use std::sync::Arc;
 use schemars::JsonSchema;
 use serde::Serialize;
 
-use crate::document::TokenKind;
 use crate::reason::Reason;
+use crate::value::TokenKind;
 use crate::value::{Origin, Value};
 
 /// Light or dark.

@@ -1,6 +1,6 @@
 //! Type and shape: families, sizes by ratio, weights, corner radius, border width.
 
-use crate::document::{Document, TokenKind};
+use crate::document::{BASE, BOLD, BORDER, Document, RADIUS, RATIO, REGULAR, TypeSettings};
 use crate::token::{Cell, Cells, Section, Token};
 use crate::value::{Origin, Unit, Value};
 
@@ -22,102 +22,113 @@ const RADII: [(&str, f64); 3] = [("small", 0.5), ("medium", 1.0), ("large", 2.0)
 /// A radius that rounds any control fully.
 const ROUND: f64 = 9999.0;
 
-pub(crate) fn tokens(spec: &Document, out: &mut Vec<Token>) {
-    let mut add = |path: String, section: Section, value: Value, set: bool, reason: &str| {
-        let origin = if set { Origin::Set } else { Origin::Derived };
-        let cell = Cell {
+/// Adds the tokens of type and shape.
+pub(crate) fn tokens(document: &Document, out: &mut Vec<Token>) {
+    families(&document.typography, out);
+    sizes(&document.typography, out);
+    weights(&document.typography, out);
+    radii(document.shape.radius, out);
+    let border = Value::Dimension(document.shape.border.unwrap_or(BORDER.default), Unit::Px);
+    let set = document.shape.border.is_some();
+    out.push(token("shape.border.width", border, set, "border width"));
+}
+
+fn token(path: &str, value: Value, set: bool, reason: &str) -> Token {
+    let origin = if set { Origin::Set } else { Origin::Derived };
+    Token {
+        path: path.into(),
+        kind: value.kind(),
+        section: if path.starts_with("type.") {
+            Section::Type
+        } else {
+            Section::Shape
+        },
+        omitted: false,
+        description: None,
+        cells: Cells::Both(Cell {
             value,
             alias: None,
             origin,
             reason: reason.to_owned().into(),
-        };
-        let kind = cell.value.kind();
-        out.push(Token {
-            path: path.into(),
-            kind,
-            section,
-            omitted: false,
-            description: None,
-            cells: Cells::Both(cell),
-        });
-    };
-    let t = &spec.typography;
+        }),
+    }
+}
+
+fn families(t: &TypeSettings, out: &mut Vec<Token>) {
     let owned = |names: &[&str]| names.iter().map(|n| (*n).to_owned()).collect::<Vec<_>>();
     let body = t.body.clone().unwrap_or_else(|| owned(&SYSTEM));
     let heading = t.heading.clone().unwrap_or_else(|| body.clone());
     let mono = t.mono.clone().unwrap_or_else(|| owned(&SYSTEM_MONO));
-    add(
-        "type.family.body".into(),
-        Section::Type,
-        Value::FontFamily(body),
-        t.body.is_some(),
-        "family of running text",
+    for (path, names, set, reason) in [
+        (
+            "type.family.body",
+            body,
+            t.body.is_some(),
+            "family of running text",
+        ),
+        (
+            "type.family.heading",
+            heading,
+            t.heading.is_some(),
+            "family of headings",
+        ),
+        (
+            "type.family.mono",
+            mono,
+            t.mono.is_some(),
+            "family of code and figures",
+        ),
+    ] {
+        out.push(token(path, Value::FontFamily(names), set, reason));
+    }
+}
+
+fn sizes(t: &TypeSettings, out: &mut Vec<Token>) {
+    let (base, ratio) = (
+        t.base.unwrap_or(BASE.default),
+        t.ratio.unwrap_or(RATIO.default),
     );
-    add(
-        "type.family.heading".into(),
-        Section::Type,
-        Value::FontFamily(heading),
-        t.heading.is_some(),
-        "family of headings",
-    );
-    add(
-        "type.family.mono".into(),
-        Section::Type,
-        Value::FontFamily(mono),
-        t.mono.is_some(),
-        "family of code and figures",
-    );
-    let (base, ratio) = (t.base.unwrap_or(16.0), t.ratio.unwrap_or(1.2));
     for (name, power) in SIZES {
         let rem = rounded(base * ratio.powi(power) / 16.0, 4);
         let reason = format!("{base} px and {} of the ratio {ratio}", plural(power));
-        add(
-            format!("type.size.{name}"),
-            Section::Type,
-            Value::Dimension(rem, Unit::Rem),
-            power == 0 && t.base.is_some(),
-            &reason,
-        );
+        let set = power == 0 && t.base.is_some();
+        let path = format!("type.size.{name}");
+        out.push(token(&path, Value::Dimension(rem, Unit::Rem), set, &reason));
     }
-    let weights = [("regular", t.regular, 400), ("bold", t.bold, 600)];
-    for (name, set, default) in weights {
-        let value = Value::FontWeight(set.unwrap_or(default));
-        add(
-            format!("type.weight.{name}"),
-            Section::Type,
+}
+
+fn weights(t: &TypeSettings, out: &mut Vec<Token>) {
+    for (name, set, field) in [("regular", t.regular, REGULAR), ("bold", t.bold, BOLD)] {
+        let value = Value::FontWeight(set.unwrap_or(field.default as u16));
+        out.push(token(
+            &format!("type.weight.{name}"),
             value,
             set.is_some(),
             "font weight",
-        );
+        ));
     }
-    let radius = spec.shape.radius.unwrap_or(6.0);
+}
+
+fn radii(set: Option<f64>, out: &mut Vec<Token>) {
+    let radius = set.unwrap_or(RADIUS.default);
     for (name, factor) in RADII {
         let value = Value::Dimension(rounded(radius * factor, 2), Unit::Px);
         let reason = format!("corner radius of {radius} px times {factor}");
-        add(
-            format!("shape.radius.{name}"),
-            Section::Shape,
+        let is_set = factor == 1.0 && set.is_some();
+        out.push(token(
+            &format!("shape.radius.{name}"),
             value,
-            factor == 1.0 && spec.shape.radius.is_some(),
+            is_set,
             &reason,
-        );
+        ));
     }
-    let round = if radius == 0.0 { 0.0 } else { ROUND };
-    add(
-        "shape.radius.round".into(),
-        Section::Shape,
-        Value::Dimension(round, Unit::Px),
+    let round = Value::Dimension(if radius == 0.0 { 0.0 } else { ROUND }, Unit::Px);
+    out.push(token(
+        "shape.radius.round",
+        round,
         false,
         "rounds any control fully",
-    );
-    let border = Value::Dimension(spec.shape.border.unwrap_or(1.0), Unit::Px);
-    add(
-        "shape.border.width".into(),
-        Section::Shape,
-        border,
-        spec.shape.border.is_some(),
-        "border width",
-    );
+    ));
 }
 
 fn plural(power: i32) -> String {
@@ -130,17 +141,4 @@ fn plural(power: i32) -> String {
 fn rounded(value: f64, digits: i32) -> f64 {
     let factor = 10f64.powi(digits);
     (value * factor).round() / factor
-}
-
-impl Value {
-    /// The kind of this value.
-    pub fn kind(&self) -> TokenKind {
-        match self {
-            Self::Color(_) => TokenKind::Color,
-            Self::Dimension(..) => TokenKind::Dimension,
-            Self::Number(_) => TokenKind::Number,
-            Self::FontFamily(_) => TokenKind::FontFamily,
-            Self::FontWeight(_) => TokenKind::FontWeight,
-        }
-    }
 }

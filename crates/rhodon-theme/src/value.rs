@@ -6,7 +6,6 @@ use rhodon_color::{Color, Rgb8};
 use schemars::JsonSchema;
 use serde::Serialize;
 
-use crate::document::TokenKind;
 use crate::label::{NameError, TokenPath};
 
 /// A colour a token carries: the code every screen can show, an opacity, and the
@@ -18,7 +17,7 @@ pub struct ColorValue {
     /// Opacity, 0–1.
     pub alpha: f64,
     /// The same colour outside sRGB.
-    pub wide: Option<Color>,
+    pub p3: Option<Color>,
 }
 
 impl ColorValue {
@@ -27,7 +26,7 @@ impl ColorValue {
         Self {
             code,
             alpha: 1.0,
-            wide: None,
+            p3: None,
         }
     }
 
@@ -39,7 +38,7 @@ impl ColorValue {
 
     /// As CSS states it, in the widest form known.
     pub fn widest(&self) -> Color {
-        self.wide.map_or_else(
+        self.p3.map_or_else(
             || self.color(),
             |w| Color::new(w.space(), w.coords(), self.alpha),
         )
@@ -48,11 +47,11 @@ impl ColorValue {
 
 impl From<Color> for ColorValue {
     fn from(color: Color) -> Self {
-        let wide = (!color.gamut_fit().srgb).then_some(color);
+        let p3 = (!color.gamut_fit().srgb).then_some(color);
         Self {
             code: color.to_rgb8(),
             alpha: color.alpha(),
-            wide,
+            p3,
         }
     }
 }
@@ -188,6 +187,19 @@ fn dimension(text: &str) -> Option<Value> {
     Some(Value::Dimension(finite(number)?, unit))
 }
 
+/// The kind of a token's value, in the words of the open Design Tokens format.
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, JsonSchema)]
+#[serde(rename_all = "camelCase")]
+#[allow(missing_docs)]
+pub enum TokenKind {
+    #[default]
+    Color,
+    Dimension,
+    Number,
+    FontFamily,
+    FontWeight,
+}
+
 impl TokenKind {
     /// All kinds.
     pub const ALL: [Self; 5] = [
@@ -231,4 +243,17 @@ pub enum Origin {
     Derived,
     /// A parent decided it.
     Inherited,
+}
+
+impl Value {
+    /// The kind of this value.
+    pub fn kind(&self) -> TokenKind {
+        match self {
+            Self::Color(_) => TokenKind::Color,
+            Self::Dimension(..) => TokenKind::Dimension,
+            Self::Number(_) => TokenKind::Number,
+            Self::FontFamily(_) => TokenKind::FontFamily,
+            Self::FontWeight(_) => TokenKind::FontWeight,
+        }
+    }
 }

@@ -133,6 +133,7 @@ fn catalogue(path: &str, colors: Option<Vec<Entry>>) -> File {
     File {
         path: path.to_owned(),
         text: text + "\n",
+        head: 0,
     }
 }
 
@@ -158,7 +159,7 @@ fn entries(token: &Token) -> Vec<Entry> {
             color,
             idiom: "universal",
         };
-        if color.wide.is_some() {
+        if color.p3.is_some() {
             out.push(entry(Some("sRGB"), narrow(color)));
             out.push(entry(Some("display-P3"), wide(color)));
         } else {

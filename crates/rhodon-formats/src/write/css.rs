@@ -248,16 +248,14 @@ impl Part {
             Self::Complete => true,
             Self::Colors => colors().next().is_some(),
             // What refers to a wide colour follows it by name.
-            Self::Wide => colors().any(|c| c.wide.is_some()),
+            Self::Wide => colors().any(|c| c.p3.is_some()),
         }
     }
 
     /// In the upgrade for every screen, colours stay inside sRGB.
     fn shown(self, value: &Value) -> Value {
         match value {
-            Value::Color(c) if self == Self::Colors => {
-                Value::Color(ColorValue { wide: None, ..*c })
-            }
+            Value::Color(c) if self == Self::Colors => Value::Color(ColorValue { p3: None, ..*c }),
             other => other.clone(),
         }
     }

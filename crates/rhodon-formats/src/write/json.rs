@@ -66,6 +66,7 @@ pub(crate) fn stamped(job: &Job<'_>, path: &str, mut content: Map<String, Value>
     File {
         path: path.to_owned(),
         text: format!("{:#}\n", Value::from(content)),
+        head: 0,
     }
 }
 

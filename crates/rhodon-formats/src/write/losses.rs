@@ -9,7 +9,7 @@ pub(crate) fn mapped<'a>(tokens: impl Iterator<Item = &'a Token>) -> Vec<Warning
     let wide = |t: &&Token| {
         Mode::BOTH
             .iter()
-            .any(|m| t.cell(*m).value.color().is_some_and(|c| c.wide.is_some()))
+            .any(|m| t.cell(*m).value.color().is_some_and(|c| c.p3.is_some()))
     };
     of(
         tokens.filter(wide),

@@ -58,6 +58,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         files: vec![File {
             path: "theme.gpl".to_owned(),
             text,
+            head: 0,
         }],
         warnings,
     })

@@ -125,7 +125,7 @@ fn entries(job: &Job<'_>, part: &str) -> Vec<Entry> {
             .theme
             .scales
             .iter()
-            .filter(|s| job.decided.spec.brand.iter().any(|b| b.slug == s.slug))
+            .filter(|s| job.decided.merged.brand.iter().any(|b| b.slug == s.slug))
             .map(|s| Entry {
                 name: s.name.to_string(),
                 slug: s.slug.to_string(),
@@ -138,7 +138,7 @@ fn entries(job: &Job<'_>, part: &str) -> Vec<Entry> {
             .intents
             .iter()
             // An intent of a brand colour's own name is in the list with it.
-            .filter(|i| !job.decided.spec.brand.iter().any(|b| b.slug == i.name))
+            .filter(|i| !job.decided.merged.brand.iter().any(|b| b.slug == i.name))
             .map(|i| Entry {
                 name: words(i.name.as_str()),
                 slug: i.name.to_string(),

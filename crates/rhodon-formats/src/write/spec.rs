@@ -27,6 +27,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let file = |path: &str, value: serde_json::Value| File {
         path: path.to_owned(),
         text: format!("{value:#}\n"),
+        head: 0,
     };
     let mut files = vec![file("theme.rhodon.json", job.decided.document().to_json())];
     if job.settings.get("schema") == "beside" {

@@ -43,7 +43,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         paths
             .iter()
             .copied()
-            .chain(job.decided.spec.kept.keys().map(KeptPath::as_str)),
+            .chain(job.decided.merged.kept.keys().map(KeptPath::as_str)),
     );
     let light = file(job, Mode::Light, job.tokens(), &places, &paths);
     let dark = file(
@@ -68,6 +68,7 @@ fn written(path: &str, value: Value) -> File {
     File {
         path: path.to_owned(),
         text: format!("{value:#}\n"),
+        head: 0,
     }
 }
 
@@ -109,7 +110,13 @@ fn file<'a>(
             entry(token, mode, places, paths),
         );
     }
-    for (path, kept) in job.decided.spec.kept.iter().filter(|_| mode == Mode::Light) {
+    for (path, kept) in job
+        .decided
+        .merged
+        .kept
+        .iter()
+        .filter(|_| mode == Mode::Light)
+    {
         put(&mut root, &places.of(path.as_str()), kept.clone().into());
     }
     let mut out = Map::new();
@@ -176,7 +183,7 @@ fn value(value: &TokenValue) -> Value {
 const DECIMALS: f64 = 1e5;
 
 fn color(color: &ColorValue) -> Value {
-    let (space, components) = match color.wide {
+    let (space, components) = match color.p3 {
         Some(wide) => ("display-p3", wide.in_space(Space::DisplayP3)),
         None => ("srgb", color.code.channels().map(|v| f64::from(v) / 255.0)),
     };

@@ -1,16 +1,17 @@
-//! Brand colours: adding some, and renaming one with everything that refers to it.
+//! Adding and renaming brand colours of a document that need not be saved. Kept for those who use
+//! them; [`super::change`] does the same and more.
 
 use axum::Json;
 use axum::extract::State;
-use rhodon_store::Store;
-use rhodon_theme::{Document, Slug, rename_brand};
+use rhodon_theme::{Operation, apply};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
 
+use super::change::{NewColor, slug};
+use crate::bench::Bench;
 use crate::error::ApiError;
 use crate::json::JsonBody;
-use crate::resolve;
 
 /// Which brand colour, and its new name.
 #[derive(Debug, Deserialize, ToSchema)]
@@ -34,13 +35,11 @@ pub struct AddBrandRequest {
     colors: Vec<NewColor>,
 }
 
-/// A brand colour to be.
-#[derive(Debug, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct NewColor {
-    name: String,
-    /// Any CSS colour.
-    color: String,
+/// A changed document.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct DocumentView {
+    #[schema(schema_with = crate::openapi::spec_schema)]
+    spec: Value,
 }
 
 /// Adds brand colours behind the others, each under a slug that is free here and in the parents.
@@ -49,27 +48,11 @@ pub struct NewColor {
     responses((status = 200, body = DocumentView), (status = 422, body = ApiError))
 )]
 pub(crate) async fn add(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     JsonBody(body): JsonBody<AddBrandRequest>,
 ) -> Result<Json<DocumentView>, ApiError> {
-    let mut spec = resolve::read(&body.spec)?;
-    let mut whole = resolve::follow(&store, spec.clone()).await?.spec;
-    for new in &body.colors {
-        whole.add_brand(new.name.trim(), &new.color);
-        spec.brand.extend(whole.brand.last().cloned());
-    }
-    // What was typed is checked like any document.
-    let checked = Document::read(&spec.to_json()).map_err(|p| ApiError::invalid("/spec", p))?;
-    Ok(Json(DocumentView {
-        spec: checked.to_json(),
-    }))
-}
-
-/// A changed document.
-#[derive(Debug, Serialize, ToSchema)]
-pub struct DocumentView {
-    #[schema(schema_with = crate::openapi::spec_schema)]
-    spec: Value,
+    let colors = body.colors.into_iter().map(Into::into).collect();
+    applied(&bench, body.spec, Operation::AddBrand(colors)).await
 }
 
 /// Renames a brand colour; scales, intents, roles and tokens that refer to it follow.
@@ -78,18 +61,30 @@ pub struct DocumentView {
     responses((status = 200, body = DocumentView), (status = 422, body = ApiError))
 )]
 pub(crate) async fn rename(
+    State(bench): State<Bench>,
     JsonBody(body): JsonBody<RenameRequest>,
 ) -> Result<Json<DocumentView>, ApiError> {
-    let spec = resolve::read(&body.spec)?;
-    let slug = |pointer: &str, text: &str| -> Result<Slug, ApiError> {
-        text.parse()
-            .map_err(|e| ApiError::value(pointer, format!("\"{text}\": {e}")))
+    let operation = Operation::RenameBrand {
+        brand: slug("/brand", &body.brand)?,
+        name: body.name.trim().to_owned(),
+        slug: body
+            .slug
+            .as_deref()
+            .map(|wanted| slug("/slug", wanted))
+            .transpose()?,
     };
-    let brand = slug("/brand", &body.brand)?;
-    let wanted = body.slug.as_deref().map(|s| slug("/slug", s)).transpose()?;
-    let renamed = rename_brand(&spec, &brand, body.name.trim(), wanted)
-        .map_err(|p| ApiError::invalid("/spec", p))?;
+    applied(&bench, body.spec, operation).await
+}
+
+async fn applied(
+    bench: &Bench,
+    spec: Value,
+    operation: Operation,
+) -> Result<Json<DocumentView>, ApiError> {
+    let theme = bench.read(spec).await?;
+    let changed = bench.work.run(move || apply(&operation, &theme)).await?;
+    let changed = changed.map_err(|p| ApiError::invalid("/spec", p))?;
     Ok(Json(DocumentView {
-        spec: renamed.to_json(),
+        spec: changed.document.to_json(),
     }))
 }

@@ -3,7 +3,7 @@
 use axum::Json;
 use rhodon_color::{Color, Notation};
 use rhodon_formats::read::{ListItem, color_list};
-use rhodon_theme::color_name;
+use rhodon_theme::{Typed, color_name, opacity_note};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -30,6 +30,8 @@ pub struct ColorView {
     /// A readable name for it.
     name: String,
     in_srgb: bool,
+    /// What a brand colour cannot carry of it, in a sentence.
+    note: Option<String>,
 }
 
 /// Reads a CSS colour, hex with or without `#`.
@@ -40,22 +42,18 @@ pub struct ColorView {
 pub(crate) async fn color(
     JsonBody(body): JsonBody<ColorRequest>,
 ) -> Result<Json<ColorView>, ApiError> {
-    let color =
-        Color::parse_typed(&body.text).map_err(|e| ApiError::value("/text", e.to_string()))?;
-    let typed = body.text.trim();
-    let css = if Color::parse(typed).is_ok() {
-        typed.to_owned()
-    } else {
-        format!("#{typed}")
-    };
+    let typed = Typed::<Color>::from_field(&body.text)
+        .map_err(|e| ApiError::value("/text", e.to_string()))?;
+    let color = *typed.value();
     Ok(Json(ColorView {
-        css,
+        css: typed.text().to_owned(),
         hex: color.to_hex(),
         rgb: Notation::Rgb.write(color),
         hsl: Notation::Hsl.write(color),
         oklch: Notation::Oklch.write(color),
-        name: color_name(color.to_rgb8()),
+        name: color_name(typed.text(), color),
         in_srgb: color.gamut_fit().srgb,
+        note: opacity_note(color),
     }))
 }
 
@@ -76,6 +74,8 @@ pub struct ColorItem {
     css: Option<String>,
     hex: Option<String>,
     error: Option<String>,
+    /// What a brand colour cannot carry of it, in a sentence.
+    note: Option<String>,
 }
 
 /// Reads a pasted list of colours in whatever notation; every entry becomes a colour or a refusal.
@@ -83,12 +83,14 @@ pub struct ColorItem {
 pub(crate) async fn colors(JsonBody(body): JsonBody<ColorsRequest>) -> Json<Vec<ColorItem>> {
     let item = |i: ListItem| {
         let color = i.color.as_ref().ok().and_then(|c| Color::parse(c).ok());
-        let look = || color.map(|c| color_name(c.to_rgb8())).unwrap_or_default();
+        let css = i.color.as_deref().unwrap_or_default();
+        let look = || color.map(|c| color_name(css, c)).unwrap_or_default();
         ColorItem {
             input: i.input,
             name: i.name.unwrap_or_else(look),
             hex: color.map(Color::to_hex),
             error: i.color.as_ref().err().cloned(),
+            note: color.and_then(opacity_note),
             css: i.color.ok(),
         }
     };

@@ -2,7 +2,7 @@
 
 use axum::Json;
 use rhodon_color::{Color, RELATIONS, Rgb8, companions as by_turns, drawn};
-use rhodon_theme::color_name;
+use rhodon_theme::color_look;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -68,7 +68,7 @@ pub(crate) async fn companions(
         let turns = drawn(turns, body.draw);
         let companion = |(code, turn): (Rgb8, &f64)| CompanionView {
             hex: code.to_string(),
-            name: color_name(code),
+            name: color_look(code),
             turn: *turn,
         };
         by_turns(color, &turns)

@@ -2,19 +2,18 @@
 
 use axum::body::Bytes;
 use axum::extract::State;
-use axum::http::{HeaderMap, header};
+use axum::http::header;
 use axum::response::{IntoResponse, Response};
-use rhodon_formats::{Source, Stamp, find};
-use rhodon_store::Store;
-use rhodon_theme::{Derived, Diff, Resolved, derive, diff};
+use rhodon_theme::Resolved;
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
 
+use crate::bench::{Bench, derived};
 use crate::error::ApiError;
 use crate::json::JsonBody;
-use crate::resolve;
-use crate::response_cache;
+use crate::preview::{Preview, preview_of};
+use crate::response_cache::{self, Question};
 use crate::view::DerivedView;
 
 /// A document.
@@ -31,29 +30,31 @@ pub struct DeriveRequest {
     responses((status = 200, body = DerivedView<'static>), (status = 422, body = ApiError))
 )]
 pub(crate) async fn derive_theme(
-    State(store): State<Store>,
-    headers: HeaderMap,
-    question: Bytes,
+    State(bench): State<Bench>,
+    JsonBody(body): JsonBody<DeriveRequest>,
 ) -> Result<Response, ApiError> {
-    if let Some(answer) = response_cache::recall(&question) {
-        return Ok(json(answer));
-    }
-    let body: DeriveRequest = crate::json::parse(&headers, &question)?;
-    let (_, derived) = derived(&store, &body.spec).await?;
-    let answer = written(&DerivedView::from(&derived))?;
-    // A parent may change without this document changing.
-    if body.spec.get("extends").is_none_or(Value::is_null) {
-        response_cache::keep(question, &answer);
-    }
+    let theme = bench.read(body.spec).await?;
+    let answer = bench.work.run(move || answer(&theme)).await??;
     Ok(json(answer))
 }
 
-fn written(value: &impl Serialize) -> Result<Bytes, ApiError> {
+fn answer(theme: &Resolved) -> Result<Bytes, ApiError> {
+    let question = Question::new("derive", theme, &());
+    if let Some(known) = response_cache::recall(&question) {
+        return Ok(known);
+    }
+    let derived = derived(theme).map_err(|p| ApiError::invalid("/spec", p))?;
+    let answer = written(&DerivedView::from(&*derived))?;
+    response_cache::keep(question, &answer);
+    Ok(answer)
+}
+
+pub(crate) fn written(value: &impl Serialize) -> Result<Bytes, ApiError> {
     let bytes = serde_json::to_vec(value).map_err(|cause| ApiError::unexpected(&cause))?;
     Ok(bytes.into())
 }
 
-fn json(answer: Bytes) -> Response {
+pub(crate) fn json(answer: Bytes) -> Response {
     ([(header::CONTENT_TYPE, "application/json")], answer).into_response()
 }
 
@@ -68,97 +69,23 @@ pub struct PreviewRequest {
     before: Option<Value>,
 }
 
-/// What the screens show of a document.
-#[derive(Debug, Serialize, ToSchema)]
-pub struct Preview<'a> {
-    derived: DerivedView<'a>,
-    /// The exported style sheets that paint the proof, in the order in which they are loaded.
-    sheets: Vec<String>,
-    #[serde(skip_serializing_if = "Option::is_none")]
-    wake: Option<WakeView>,
-}
-
-/// What a change moved.
-#[derive(Debug, Serialize, ToSchema)]
-pub struct WakeView {
-    changes: Vec<ChangeView>,
-    /// Pairs that can no longer be read, as `foreground on background (mode)`.
-    unreadable: Vec<String>,
-}
-
-/// A token before and after.
-#[derive(Debug, Serialize, ToSchema)]
-pub struct ChangeView {
-    path: String,
-    /// `light`, `dark`, or none for both.
-    mode: Option<&'static str>,
-    before: Option<String>,
-    after: Option<String>,
-}
-
-impl From<Diff> for WakeView {
-    fn from(diff: Diff) -> Self {
-        let changes = diff.changes.into_iter().map(|c| ChangeView {
-            path: c.path.to_string(),
-            mode: c.mode.map(|m| m.id()),
-            before: c.before,
-            after: c.after,
-        });
-        let unreadable = diff
-            .unreadable
-            .iter()
-            .map(|p| format!("{} on {} ({})", p.fg, p.bg, p.mode.id()));
-        Self {
-            changes: changes.collect(),
-            unreadable: unreadable.collect(),
-        }
-    }
-}
-
-/// Targets whose files paint the proof.
-const PROOF: [(&str, &[(&str, &str)]); 2] =
-    [("css", &[("mode", "attribute")]), ("css-components", &[])];
-
 /// Tokens, pairs and the proof's style sheets of a document.
 #[utoipa::path(
     post, path = "/preview", request_body = PreviewRequest,
     responses((status = 200, body = Preview<'static>), (status = 422, body = ApiError))
 )]
 pub(crate) async fn preview(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     JsonBody(body): JsonBody<PreviewRequest>,
 ) -> Result<Response, ApiError> {
-    let (decided, derived) = derived(&store, &body.spec).await?;
-    let stamp = Stamp {
-        theme: derived.name.clone(),
-        revision: None,
-    };
-    let mut sheets = Vec::with_capacity(PROOF.len());
-    let source = Source {
-        decided: &decided,
-        theme: &derived,
-        stamp: &stamp,
-    };
-    for (id, set) in PROOF {
-        let set = set.iter().map(|(k, v)| ((*k).to_owned(), (*v).to_owned()));
-        let target = find(id)?;
-        let output = target.export(&source, target.settings(set)?)?;
-        sheets.extend(output.files.into_iter().map(|f| f.text));
-    }
-    let wake = match &body.before {
-        Some(before) => Some(diff(&self::derived(&store, before).await?.1, &derived).into()),
+    let theme = bench.read(body.spec).await?;
+    let before = match body.before {
+        Some(before) => Some(bench.read_at("/before", before).await?),
         None => None,
     };
-    Ok(json(written(&Preview {
-        derived: DerivedView::from(&derived),
-        sheets,
-        wake,
-    })?))
-}
-
-/// Reads, completes and derives a document from a request.
-pub(crate) async fn derived(store: &Store, spec: &Value) -> Result<(Resolved, Derived), ApiError> {
-    let resolved = resolve::follow(store, resolve::read(spec)?).await?;
-    let derived = derive(&resolved).map_err(|p| ApiError::invalid("/spec", p))?;
-    Ok((resolved, derived))
+    let job = move || {
+        let derived = derived(&theme).map_err(|p| ApiError::invalid("/spec", p))?;
+        written(&preview_of(&theme, &derived, before.as_ref())?)
+    };
+    Ok(json(bench.work.run(job).await??))
 }

@@ -5,19 +5,18 @@ use std::collections::BTreeMap;
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::State;
-use axum::http::{HeaderMap, header};
+use axum::http::header;
 use axum::response::{IntoResponse, Response};
-use rhodon_formats::{Source, Stamp, TARGETS, archive, find};
-use rhodon_store::Store;
-use rhodon_theme::Slug;
+use rhodon_formats::{File, Source, Stamp, TARGETS, Target, Warning, archive, find};
+use rhodon_theme::{Resolved, Slug};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
 
-use super::derive::derived;
+use crate::bench::{Bench, derived};
 use crate::error::ApiError;
 use crate::json::JsonBody;
-use crate::response_cache;
+use crate::response_cache::{self, Question};
 
 /// A kind of file that can be written.
 #[derive(Debug, Serialize, ToSchema)]
@@ -101,6 +100,19 @@ pub struct ExportView {
 pub struct FileView {
     path: String,
     text: String,
+    /// How many lines at its head tell where it comes from; they change with every revision.
+    head: usize,
+}
+
+impl From<File> for FileView {
+    fn from(file: File) -> Self {
+        let head = file.text[..file.head].lines().count();
+        Self {
+            path: file.path,
+            text: file.text,
+            head,
+        }
+    }
 }
 
 /// A token that the target cannot carry as it is.
@@ -116,18 +128,35 @@ pub struct WarningView {
     responses((status = 200, body = ExportView), (status = 422, body = ApiError))
 )]
 pub(crate) async fn export_theme(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     JsonBody(body): JsonBody<ExportRequest>,
 ) -> Result<Json<ExportView>, ApiError> {
-    let target = find(&body.target)?;
-    let (decided, theme) = derived(&store, &body.spec).await?;
+    let ExportRequest {
+        spec,
+        revision,
+        target,
+        options,
+    } = body;
+    let target = find(&target)?;
+    let theme = bench.read(spec).await?;
+    let job = move || exported(target, &theme, options, revision);
+    Ok(Json(bench.work.run(job).await??))
+}
+
+fn exported(
+    target: &'static Target,
+    decided: &Resolved,
+    options: BTreeMap<String, String>,
+    revision: Option<i32>,
+) -> Result<ExportView, ApiError> {
+    let theme = derived(decided).map_err(|p| ApiError::invalid("/spec", p))?;
     let stamp = Stamp {
         theme: theme.name.clone(),
-        revision: body.revision,
+        revision,
     };
-    let settings = target.settings_of(&decided, body.options)?;
+    let settings = target.settings_of(decided, options)?;
     let source = Source {
-        decided: &decided,
+        decided,
         theme: &theme,
         stamp: &stamp,
     };
@@ -137,26 +166,16 @@ pub(crate) async fn export_theme(
         .collect();
     let command = target.command(&settings);
     let output = target.export(&source, settings)?;
-    Ok(Json(ExportView {
-        files: output
-            .files
-            .into_iter()
-            .map(|f| FileView {
-                path: f.path,
-                text: f.text,
-            })
-            .collect(),
-        warnings: output
-            .warnings
-            .into_iter()
-            .map(|w| WarningView {
-                token: w.token,
-                message: w.message,
-            })
-            .collect(),
+    let warning = |w: Warning| WarningView {
+        token: w.token,
+        message: w.message,
+    };
+    Ok(ExportView {
+        files: output.files.into_iter().map(FileView::from).collect(),
+        warnings: output.warnings.into_iter().map(warning).collect(),
         options,
         command,
-    }))
+    })
 }
 
 /// Whose names are asked for.
@@ -182,12 +201,13 @@ pub struct NamesView {
     responses((status = 200, body = NamesView), (status = 422, body = ApiError))
 )]
 pub(crate) async fn names_in_target(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     JsonBody(body): JsonBody<NamesRequest>,
 ) -> Result<Json<NamesView>, ApiError> {
     let target = find(&body.target)?;
-    let (decided, theme) = derived(&store, &body.spec).await?;
-    let names = target.names(&theme, &target.settings_of(&decided, [])?);
+    let (decided, theme) = bench.derive(body.spec).await?;
+    let settings = target.settings_of(&decided, [])?;
+    let names = target.names(&theme, &settings);
     Ok(Json(NamesView {
         names: names
             .into_iter()
@@ -217,62 +237,58 @@ pub struct ArchiveRequest {
     )
 )]
 pub(crate) async fn archive_theme(
-    State(store): State<Store>,
-    headers: HeaderMap,
-    question: Bytes,
+    State(bench): State<Bench>,
+    JsonBody(body): JsonBody<ArchiveRequest>,
 ) -> Result<Response, ApiError> {
-    let body: ArchiveRequest = crate::json::parse(&headers, &question)?;
-    let name = body.file_name();
-    if let Some(packed) = response_cache::recall(&question) {
-        return Ok(zip(&name, packed));
-    }
-    let targets = body
-        .targets
+    let ArchiveRequest {
+        spec,
+        revision,
+        targets,
+    } = body;
+    let found = targets
         .iter()
         .map(|id| find(id))
         .collect::<Result<Vec<_>, _>>()?;
-    if targets.is_empty() {
+    if found.is_empty() {
         return Err(ApiError::value("/targets", "expected at least one target"));
     }
-    let (decided, theme) = derived(&store, &body.spec).await?;
-    let stamp = Stamp {
-        theme: theme.name.clone(),
-        revision: body.revision,
-    };
-    let lone = decided.spec.extends.is_none();
-    let packed = tokio::task::spawn_blocking(move || {
-        archive(
-            &targets,
-            &Source {
-                decided: &decided,
-                theme: &theme,
-                stamp: &stamp,
-            },
-        )
-    });
-    let packed: Bytes = packed
-        .await
-        .map_err(|cause| ApiError::unexpected(&cause))??
-        .bytes
-        .into();
-    // A parent may change without this document changing.
-    if lone {
+    let theme = bench.read(spec).await?;
+    let name = file_name(&theme.merged.name, revision);
+    let job = move || {
+        let question = Question::new("archive", &theme, &(targets, revision));
+        if let Some(known) = response_cache::recall(&question) {
+            return Ok(known);
+        }
+        let packed = packed(&found, &theme, revision)?;
         response_cache::keep(question, &packed);
-    }
+        Ok::<_, ApiError>(packed)
+    };
+    let packed = bench.work.run(job).await??;
     Ok(zip(&name, packed))
 }
 
-impl ArchiveRequest {
-    /// The theme's slug with its revision.
-    fn file_name(&self) -> String {
-        let name = self
-            .spec
-            .get("name")
-            .and_then(Value::as_str)
-            .unwrap_or_default();
-        let revision = self.revision.map(|r| format!("-{r}")).unwrap_or_default();
-        format!("{}{revision}.zip", Slug::from_name(name, &Slug::theme()))
-    }
+fn packed(
+    targets: &[&'static Target],
+    decided: &Resolved,
+    revision: Option<i32>,
+) -> Result<Bytes, ApiError> {
+    let theme = derived(decided).map_err(|p| ApiError::invalid("/spec", p))?;
+    let stamp = Stamp {
+        theme: theme.name.clone(),
+        revision,
+    };
+    let source = Source {
+        decided,
+        theme: &theme,
+        stamp: &stamp,
+    };
+    Ok(archive(targets, &source)?.bytes.into())
+}
+
+/// The theme's slug with its revision.
+fn file_name(theme: &str, revision: Option<i32>) -> String {
+    let revision = revision.map(|r| format!("-{r}")).unwrap_or_default();
+    format!("{}{revision}.zip", Slug::from_name(theme, &Slug::theme()))
 }
 
 fn zip(name: &str, packed: Bytes) -> Response {

@@ -1,6 +1,7 @@
 //! Routes by resource; each file has its handlers and the shapes they take and give.
 
 pub(crate) mod brand;
+pub(crate) mod change;
 pub(crate) mod color;
 pub(crate) mod companion;
 pub(crate) mod derive;
@@ -10,12 +11,14 @@ pub(crate) mod health;
 pub(crate) mod read;
 pub(crate) mod revision;
 pub(crate) mod theme;
+pub(crate) mod vocabulary;
 
 use axum::extract::FromRef;
 use rhodon_store::Store;
 use utoipa::OpenApi;
 use utoipa_axum::{router::OpenApiRouter, routes};
 
+use crate::bench::Bench;
 use crate::live::Live;
 
 /// What handlers ask parts of.
@@ -23,6 +26,7 @@ use crate::live::Live;
 pub(crate) struct AppState {
     pub store: Store,
     pub live: Live,
+    pub bench: Bench,
 }
 
 /// The API without its state.
@@ -46,7 +50,12 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(theme::list, theme::create))
             .routes(routes!(theme::get, theme::save, theme::delete))
             .routes(routes!(theme::duplicate))
+            .routes(routes!(theme::deleted))
             .routes(routes!(theme::restore))
+            .routes(routes!(theme::purge))
+            .routes(routes!(change::try_change))
+            .routes(routes!(change::change))
+            .routes(routes!(vocabulary::vocabulary))
             .routes(routes!(revision::list))
             .routes(routes!(revision::get))
             .routes(routes!(revision::undo))

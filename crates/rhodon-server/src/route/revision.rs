@@ -1,18 +1,19 @@
 //! Revisions: list, read, undo, redo.
 
 use axum::Json;
-use axum::extract::State;
+use axum::extract::rejection::QueryRejection;
+use axum::extract::{Query, State};
 use axum::http::{HeaderMap, StatusCode};
 use axum::response::Response;
 use chrono::{DateTime, Utc};
-use rhodon_store::{RevisionRecord, Save, Store};
-use rhodon_theme::{Document, Origin};
-use serde::Serialize;
+use rhodon_store::{RevisionRecord, Save};
+use rhodon_theme::{Document, Origin, Resolved};
+use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
 
-use super::derive::derived;
-use super::theme::{ThemeView, base_revision};
+use super::theme::{ThemeView, base_revision, children_hold, usable};
+use crate::bench::Bench;
 use crate::error::ApiError;
 use crate::path::Path;
 
@@ -58,8 +59,8 @@ impl RevisionSummary {
 }
 
 /// Codes of the scales that the user brought; none where an old document can no longer be derived.
-async fn picture(store: &Store, spec: &Value) -> Vec<Vec<String>> {
-    let Ok((_, theme)) = derived(store, spec).await else {
+async fn picture(bench: &Bench, spec: &Value) -> Vec<Vec<String>> {
+    let Ok((_, theme)) = bench.derive(spec.clone()).await else {
         return Vec::new();
     };
     let own = theme.scales.iter().filter(|s| s.origin != Origin::Derived);
@@ -91,12 +92,12 @@ impl From<RevisionRecord> for RevisionView {
     responses((status = 200, body = Vec<RevisionSummary>), (status = 404, body = ApiError))
 )]
 pub(crate) async fn list(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     Path(slug): Path<String>,
 ) -> Result<Json<Vec<RevisionSummary>>, ApiError> {
     let mut out = Vec::new();
-    for record in store.revisions(&slug, LIST).await? {
-        let scales = picture(&store, &record.spec).await;
+    for record in bench.store.revisions(&slug, LIST).await? {
+        let scales = picture(&bench, &record.spec).await;
         out.push(RevisionSummary::new(record, scales));
     }
     Ok(Json(out))
@@ -109,10 +110,10 @@ pub(crate) async fn list(
     responses((status = 200, body = RevisionView), (status = 404, body = ApiError))
 )]
 pub(crate) async fn get(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     Path((slug, revision)): Path<(String, i32)>,
 ) -> Result<Json<RevisionView>, ApiError> {
-    Ok(Json(store.revision(&slug, revision).await?.into()))
+    Ok(Json(bench.store.revision(&slug, revision).await?.into()))
 }
 
 /// Moves back to the revision that the current one came from.
@@ -124,12 +125,17 @@ pub(crate) async fn get(
     )
 )]
 pub(crate) async fn undo(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     Path(slug): Path<String>,
     headers: HeaderMap,
 ) -> Result<Response, ApiError> {
-    let moved = store.undo(&slug, base_revision(&headers)?).await?;
-    Ok(ThemeView::of(&store, moved).await?.response(StatusCode::OK))
+    let base = base_revision(&headers)?;
+    let target = bench.store.undo_target(&slug).await?;
+    leaves_whole(&bench, &slug, &target.spec).await?;
+    let moved = bench.store.undo(&slug, base).await?;
+    Ok(ThemeView::new(&bench, moved, None)
+        .await?
+        .response(StatusCode::OK))
 }
 
 /// Moves forward to the newest revision that came from the current one.
@@ -141,41 +147,78 @@ pub(crate) async fn undo(
     )
 )]
 pub(crate) async fn redo(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     Path(slug): Path<String>,
     headers: HeaderMap,
 ) -> Result<Response, ApiError> {
-    let moved = store.redo(&slug, base_revision(&headers)?).await?;
-    Ok(ThemeView::of(&store, moved).await?.response(StatusCode::OK))
+    let base = base_revision(&headers)?;
+    let target = bench.store.redo_target(&slug).await?;
+    leaves_whole(&bench, &slug, &target.spec).await?;
+    let moved = bench.store.redo(&slug, base).await?;
+    Ok(ThemeView::new(&bench, moved, None)
+        .await?
+        .response(StatusCode::OK))
+}
+
+/// What an earlier document would leave behind: it must derive under its parents of today, and so
+/// must the themes that extend it.
+async fn leaves_whole(bench: &Bench, slug: &str, spec: &Value) -> Result<Resolved, ApiError> {
+    let theme = bench.read(spec.clone()).await?;
+    usable(bench, &theme).await?;
+    children_hold(bench, slug, &theme).await?;
+    Ok(theme)
+}
+
+/// What to restore of an earlier revision.
+#[derive(Debug, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub(crate) struct RestoreQuery {
+    /// Leave what is chosen for the handoff as it is now.
+    #[serde(default)]
+    keep_handoff: bool,
 }
 
 /// Saves an earlier document as a new revision; what came after it stays in the list.
 #[utoipa::path(
     post, path = "/themes/{slug}/revisions/{revision}/restore",
-    params(("slug" = String, Path,), ("revision" = i32, Path,), ("If-Match" = String, Header,)),
+    params(
+        ("slug" = String, Path,), ("revision" = i32, Path,), ("If-Match" = String, Header,),
+        ("keep_handoff" = Option<bool>, Query,)
+    ),
     responses(
         (status = 200, body = ThemeView), (status = 404, body = ApiError),
         (status = 409, body = ApiError), (status = 422, body = ApiError)
     )
 )]
 pub(crate) async fn bring_back(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     Path((slug, revision)): Path<(String, i32)>,
+    query: Result<Query<RestoreQuery>, QueryRejection>,
     headers: HeaderMap,
 ) -> Result<Response, ApiError> {
-    let base = base_revision(&headers)?;
-    let record = store.revision(&slug, revision).await?;
-    let spec = Document::read(&record.spec).map_err(|p| ApiError::invalid("/spec", p))?;
-    let label = format!("restored revision {revision}");
-    let saved = store
-        .save(
-            &slug,
-            Save {
-                spec: &spec,
-                label: &label,
-                base,
-            },
+    let query = query.map_err(|_| {
+        ApiError::value(
+            "/keep_handoff",
+            "expected keep_handoff=true or keep_handoff=false",
         )
-        .await?;
-    Ok(ThemeView::of(&store, saved).await?.response(StatusCode::OK))
+    })?;
+    let base = base_revision(&headers)?;
+    let record = bench.store.revision(&slug, revision).await?;
+    let mut spec = Document::read(&record.spec).map_err(|p| ApiError::invalid("/spec", p))?;
+    if query.keep_handoff {
+        let current = bench.store.get(&slug).await?.revision.spec;
+        let current = Document::read(&current).map_err(|p| ApiError::invalid("/spec", p))?;
+        (spec.handoff, spec.pack) = (current.handoff, current.pack);
+    }
+    let theme = leaves_whole(&bench, &slug, &spec.to_json()).await?;
+    let label = format!("restored revision {revision}");
+    let save = Save {
+        spec: theme.document(),
+        label: &label,
+        base,
+    };
+    let saved = bench.store.save(&slug, save).await?;
+    Ok(ThemeView::new(&bench, saved, None)
+        .await?
+        .response(StatusCode::OK))
 }

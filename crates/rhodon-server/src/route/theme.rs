@@ -1,21 +1,26 @@
 //! Themes: list, create, read, save, delete, bring back, duplicate.
 
+use std::sync::Arc;
+
 use axum::Json;
-use axum::extract::State;
+use axum::extract::{Query, State};
 use axum::http::{HeaderMap, HeaderValue, StatusCode, header};
 use axum::response::{IntoResponse, Response};
 use chrono::{DateTime, Utc};
-use rhodon_store::{RevisionRecord, Save, Store, ThemeRecord};
-use rhodon_theme::{Document, derive};
+use rhodon_color::Color;
+use rhodon_store::{RevisionRecord, Save, Saved, ThemeRecord};
+use rhodon_theme::{Derived, Document, Resolved};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
+use serde_json::value::RawValue;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use crate::bench::{Bench, derived};
 use crate::error::ApiError;
 use crate::json::JsonBody;
 use crate::path::Path;
-use crate::resolve;
+use crate::preview::{Preview, preview_of};
 
 /// A theme in a list.
 #[derive(Debug, Serialize, ToSchema)]
@@ -28,10 +33,15 @@ pub struct ThemeSummary {
     parent: Option<String>,
     revision: i32,
     updated_at: DateTime<Utc>,
+    /// Codes of the brand colours that stand in its own document.
+    colors: Vec<String>,
+    /// Since when it is deleted.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    deleted_at: Option<DateTime<Utc>>,
 }
 
-impl From<ThemeRecord> for ThemeSummary {
-    fn from(t: ThemeRecord) -> Self {
+impl ThemeSummary {
+    pub(crate) fn new(t: ThemeRecord, spec: Option<&Value>) -> Self {
         Self {
             id: t.id,
             slug: t.slug,
@@ -39,8 +49,24 @@ impl From<ThemeRecord> for ThemeSummary {
             parent: t.parent,
             revision: t.revision,
             updated_at: t.updated_at,
+            colors: spec.map(brand_codes).unwrap_or_default(),
+            deleted_at: t.deleted_at,
         }
     }
+
+    fn of((theme, current): (ThemeRecord, RevisionRecord)) -> Self {
+        Self::new(theme, Some(&current.spec))
+    }
+}
+
+fn brand_codes(spec: &Value) -> Vec<String> {
+    let brand = spec
+        .get("brand")
+        .and_then(Value::as_array)
+        .into_iter()
+        .flatten();
+    let codes = brand.filter_map(|b| Color::parse(b.get("color")?.as_str()?).ok());
+    codes.map(|color| color.to_rgb8().to_string()).collect()
 }
 
 /// A theme with its current document.
@@ -60,18 +86,37 @@ pub struct ThemeView {
     spec: Value,
     can_undo: bool,
     can_redo: bool,
+    /// What the screens show of it, where it was asked for.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    #[schema(value_type = Option<Preview<'static>>)]
+    preview: Option<Box<RawValue>>,
 }
 
+/// What a preview is made of: the theme, what it comes to, and what it was before.
+type Shown = (Resolved, Arc<Derived>, Option<Resolved>);
+
 impl ThemeView {
-    /// With whether there is something to undo and redo.
-    pub(crate) async fn of(
-        store: &Store,
-        found: (ThemeRecord, RevisionRecord),
+    /// With what the screens show of it, where somebody asks. It is saved by now: what cannot be
+    /// shown is left out.
+    pub(crate) async fn new(
+        bench: &Bench,
+        saved: Saved,
+        shown: Option<Shown>,
     ) -> Result<Self, ApiError> {
-        let (t, current) = found;
-        let (can_undo, can_redo) = store.steps(&t.slug).await?;
-        // Documents of an older format are upgraded here, and written on the next save.
-        let spec = Document::read(&current.spec).map_err(|p| ApiError::invalid("/spec", p))?;
+        let t = saved.theme;
+        // Documents are written in the order of their keys, which the database does not keep.
+        let spec = Document::read(&saved.revision.spec);
+        let spec = spec.map_err(|p| ApiError::invalid("/spec", p))?;
+        let preview = match shown {
+            Some((theme, made, before)) => {
+                let job = move || {
+                    let preview = preview_of(&theme, &made, before.as_ref()).ok()?;
+                    serde_json::value::to_raw_value(&preview).ok()
+                };
+                bench.work.run(job).await.unwrap_or_default()
+            }
+            None => None,
+        };
         Ok(Self {
             id: t.id,
             slug: t.slug,
@@ -79,10 +124,11 @@ impl ThemeView {
             parent: t.parent,
             revision: t.revision,
             updated_at: t.updated_at,
-            label: current.label,
+            label: saved.revision.label,
             spec: spec.to_json(),
-            can_undo,
-            can_redo,
+            can_undo: saved.can_undo,
+            can_redo: saved.can_redo,
+            preview,
         })
     }
 
@@ -97,26 +143,35 @@ impl ThemeView {
     }
 }
 
-/// The revision that a write says it is based on.
+/// The revision that a write says it is based on: one strong entity tag (RFC 9110, 13.1.1).
 pub(crate) fn base_revision(headers: &HeaderMap) -> Result<i32, ApiError> {
     let value = headers.get(header::IF_MATCH).and_then(|v| v.to_str().ok());
-    let number = value.and_then(|v| v.trim().trim_matches('"').parse().ok());
-    number.ok_or_else(|| {
-        let detail = "expected the revision that was edited in If-Match, such as \"41\"";
-        ApiError::new(
-            StatusCode::PRECONDITION_REQUIRED,
-            "/problems/no-revision",
-            "No revision",
-            detail,
-        )
-    })
+    let tag = value.and_then(|v| v.trim().strip_prefix('"')?.strip_suffix('"'));
+    let plain = |text: &&str| !text.starts_with('0') && text.bytes().all(|b| b.is_ascii_digit());
+    tag.filter(plain)
+        .and_then(|text| text.parse().ok())
+        .ok_or_else(|| {
+            let detail = "expected the revision that was edited in If-Match, such as \"41\"";
+            ApiError::new(
+                StatusCode::PRECONDITION_REQUIRED,
+                "/problems/no-revision",
+                "No revision",
+                detail,
+            )
+        })
 }
 
 /// All themes, the last changed first.
 #[utoipa::path(get, path = "/themes", operation_id = "list_themes", responses((status = 200, body = Vec<ThemeSummary>)))]
-pub(crate) async fn list(State(store): State<Store>) -> Result<Json<Vec<ThemeSummary>>, ApiError> {
+pub(crate) async fn list(State(bench): State<Bench>) -> Result<Json<Vec<ThemeSummary>>, ApiError> {
     Ok(Json(
-        store.list().await?.into_iter().map(Into::into).collect(),
+        bench
+            .store
+            .list()
+            .await?
+            .into_iter()
+            .map(ThemeSummary::of)
+            .collect(),
     ))
 }
 
@@ -134,22 +189,22 @@ pub struct CreateRequest {
     responses((status = 201, body = ThemeView), (status = 422, body = ApiError))
 )]
 pub(crate) async fn create(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     JsonBody(body): JsonBody<CreateRequest>,
 ) -> Result<Response, ApiError> {
-    let spec = usable(&store, &body.spec).await?;
-    let made = store.create(&spec, "created").await?;
-    Ok(ThemeView::of(&store, made)
+    let theme = bench.read(body.spec).await?;
+    usable(&bench, &theme).await?;
+    let made = bench.store.create(theme.document(), "created").await?;
+    Ok(ThemeView::new(&bench, made, None)
         .await?
         .response(StatusCode::CREATED))
 }
 
-/// A document that reads and derives; nothing else is saved.
-async fn usable(store: &Store, value: &Value) -> Result<Document, ApiError> {
-    let spec = resolve::read(value)?;
-    let resolved = resolve::follow(store, spec.clone()).await?;
-    derive(&resolved).map_err(|p| ApiError::invalid("/spec", p))?;
-    Ok(spec)
+/// A document that derives; nothing else is saved.
+pub(crate) async fn usable(bench: &Bench, theme: &Resolved) -> Result<Arc<Derived>, ApiError> {
+    let theme = theme.clone();
+    let made = bench.work.run(move || derived(&theme)).await?;
+    made.map_err(|p| ApiError::invalid("/spec", p))
 }
 
 /// A theme and its current document.
@@ -158,11 +213,13 @@ async fn usable(store: &Store, value: &Value) -> Result<Document, ApiError> {
     responses((status = 200, body = ThemeView), (status = 404, body = ApiError))
 )]
 pub(crate) async fn get(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     Path(slug): Path<String>,
 ) -> Result<Response, ApiError> {
-    let found = store.get(&slug).await?;
-    Ok(ThemeView::of(&store, found).await?.response(StatusCode::OK))
+    let found = bench.store.get(&slug).await?;
+    Ok(ThemeView::new(&bench, found, None)
+        .await?
+        .response(StatusCode::OK))
 }
 
 /// A document to save as a new revision.
@@ -173,10 +230,26 @@ pub struct SaveRequest {
     spec: Value,
     /// What was changed, in words.
     label: String,
+    /// Whether the answer tells what the screens show of the saved document.
+    #[serde(default)]
+    preview: bool,
 }
 
 /// The longest label that is kept.
 const MAX_LABEL: usize = 300;
+
+/// What a change says it is, where it says so within bounds.
+pub(crate) fn checked_label(label: &str) -> Result<String, ApiError> {
+    let label = label.trim();
+    let length = label.chars().count();
+    if length == 0 || length > MAX_LABEL || label.chars().any(char::is_control) {
+        return Err(ApiError::value(
+            "/label",
+            format!("expected 1 to {MAX_LABEL} characters"),
+        ));
+    }
+    Ok(label.to_owned())
+}
 
 /// Saves a new revision. A changed name also changes the slug.
 #[utoipa::path(
@@ -188,44 +261,108 @@ const MAX_LABEL: usize = 300;
     )
 )]
 pub(crate) async fn save(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     Path(slug): Path<String>,
     headers: HeaderMap,
     JsonBody(body): JsonBody<SaveRequest>,
 ) -> Result<Response, ApiError> {
     let base = base_revision(&headers)?;
-    let label = body.label.trim();
-    if label.is_empty() || label.chars().count() > MAX_LABEL || label.chars().any(char::is_control)
-    {
-        return Err(ApiError::value(
-            "/label",
-            format!("expected 1 to {MAX_LABEL} characters"),
-        ));
+    let label = checked_label(&body.label)?;
+    let theme = bench.read(body.spec).await?;
+    let made = usable(&bench, &theme).await?;
+    children_hold(&bench, &slug, &theme).await?;
+    let before = match body.preview {
+        true => Some(bench.store.get(&slug).await?.revision.spec),
+        false => None,
+    };
+    let save = Save {
+        spec: theme.document(),
+        label: &label,
+        base,
+    };
+    let saved = bench.store.save(&slug, save).await?;
+    let shown = match before {
+        // What moved is told where the document before still can be read.
+        Some(before) => Some((theme, made, bench.read(before).await.ok())),
+        None => None,
+    };
+    Ok(ThemeView::new(&bench, saved, shown)
+        .await?
+        .response(StatusCode::OK))
+}
+
+/// Themes that extend this one must still derive with it, where they did before.
+pub(crate) async fn children_hold(
+    bench: &Bench,
+    slug: &str,
+    theme: &Resolved,
+) -> Result<(), ApiError> {
+    let mut line = vec![(slug.to_owned(), theme.clone())];
+    while let Some((slug, parent)) = line.pop() {
+        for (child, current) in bench.store.children(&slug).await? {
+            let Ok(document) = Document::read(&current.spec) else {
+                continue;
+            };
+            let after = parent.clone().extended_by(document.clone());
+            let before = bench.complete(document).await?;
+            let job = move || {
+                let broken = derived(&after).err().filter(|_| derived(&before).is_ok());
+                (after, broken)
+            };
+            let (after, broken) = bench.work.run(job).await?;
+            if let Some(problems) = broken {
+                return Err(ApiError::breaks_child(&child.name, &problems));
+            }
+            line.push((child.slug, after));
+        }
     }
-    let spec = usable(&store, &body.spec).await?;
-    let saved = store
-        .save(
-            &slug,
-            Save {
-                spec: &spec,
-                label,
-                base,
-            },
-        )
-        .await?;
-    Ok(ThemeView::of(&store, saved).await?.response(StatusCode::OK))
+    Ok(())
+}
+
+/// What becomes of the themes that extend one that is deleted.
+#[derive(Clone, Copy, Debug, Default, Deserialize, ToSchema)]
+#[serde(rename_all = "lowercase")]
+pub enum ChildrenChoice {
+    /// There may be none.
+    #[default]
+    Refuse,
+    /// They are deleted too.
+    Delete,
+    /// They stay, with what they have from it written out.
+    Free,
+}
+
+/// How to delete.
+#[derive(Debug, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub(crate) struct DeleteQuery {
+    #[serde(default)]
+    children: ChildrenChoice,
 }
 
 /// Deletes a theme; it can be brought back.
 #[utoipa::path(
-    delete, path = "/themes/{slug}", operation_id = "delete_theme", params(("slug" = String, Path,)),
+    delete, path = "/themes/{slug}", operation_id = "delete_theme",
+    params(("slug" = String, Path,), ("children" = Option<ChildrenChoice>, Query,)),
     responses((status = 200, body = ThemeSummary), (status = 404, body = ApiError), (status = 409, body = ApiError))
 )]
 pub(crate) async fn delete(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     Path(slug): Path<String>,
+    query: Result<Query<DeleteQuery>, axum::extract::rejection::QueryRejection>,
 ) -> Result<Json<ThemeSummary>, ApiError> {
-    Ok(Json(store.delete(&slug).await?.into()))
+    let query = query.map_err(|_| {
+        ApiError::value(
+            "/children",
+            "expected children=refuse, children=delete or children=free",
+        )
+    })?;
+    let gone = match query.children {
+        ChildrenChoice::Refuse => bench.store.delete(&slug).await?,
+        ChildrenChoice::Delete => bench.store.delete_with_children(&slug).await?,
+        ChildrenChoice::Free => bench.store.delete_freeing_children(&slug).await?,
+    };
+    Ok(Json(ThemeSummary::new(gone, None)))
 }
 
 /// A copy of a theme under a name of its own.
@@ -234,16 +371,19 @@ pub(crate) async fn delete(
     responses((status = 201, body = ThemeView), (status = 404, body = ApiError))
 )]
 pub(crate) async fn duplicate(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     Path(slug): Path<String>,
 ) -> Result<Response, ApiError> {
-    let (theme, current) = store.get(&slug).await?;
-    let mut spec = Document::read(&current.spec).map_err(|p| ApiError::invalid("/spec", p))?;
+    let Saved {
+        theme, revision, ..
+    } = bench.store.get(&slug).await?;
+    let mut spec = Document::read(&revision.spec).map_err(|p| ApiError::invalid("/spec", p))?;
     spec.name = copy_name(&theme.name);
-    let made = store
+    let made = bench
+        .store
         .create(&spec, &format!("copied from {}", theme.name))
         .await?;
-    Ok(ThemeView::of(&store, made)
+    Ok(ThemeView::new(&bench, made, None)
         .await?
         .response(StatusCode::CREATED))
 }
@@ -252,6 +392,22 @@ pub(crate) async fn duplicate(
 fn copy_name(name: &str) -> String {
     let kept: String = name.chars().take(190).collect();
     format!("{kept} copy")
+}
+
+/// Deleted themes, the last deleted first.
+#[utoipa::path(get, path = "/deleted-themes", operation_id = "list_deleted_themes", responses((status = 200, body = Vec<ThemeSummary>)))]
+pub(crate) async fn deleted(
+    State(bench): State<Bench>,
+) -> Result<Json<Vec<ThemeSummary>>, ApiError> {
+    Ok(Json(
+        bench
+            .store
+            .deleted()
+            .await?
+            .into_iter()
+            .map(ThemeSummary::of)
+            .collect(),
+    ))
 }
 
 /// Which theme to bring back.
@@ -264,11 +420,30 @@ pub struct RestoreRequest {
 /// Brings a deleted theme back.
 #[utoipa::path(
     post, path = "/deleted-themes/restore", operation_id = "restore_theme", request_body = RestoreRequest,
-    responses((status = 200, body = ThemeSummary), (status = 404, body = ApiError))
+    responses(
+        (status = 200, body = ThemeSummary), (status = 404, body = ApiError), (status = 409, body = ApiError)
+    )
 )]
 pub(crate) async fn restore(
-    State(store): State<Store>,
+    State(bench): State<Bench>,
     JsonBody(body): JsonBody<RestoreRequest>,
 ) -> Result<Json<ThemeSummary>, ApiError> {
-    Ok(Json(store.restore(body.id).await?.into()))
+    let back = bench.store.restore(body.id).await?;
+    Ok(Json(ThemeSummary::new(
+        back.theme,
+        Some(&back.revision.spec),
+    )))
+}
+
+/// Removes a deleted theme with all its revisions, for good.
+#[utoipa::path(
+    delete, path = "/deleted-themes/{id}", operation_id = "purge_theme", params(("id" = Uuid, Path,)),
+    responses((status = 204), (status = 404, body = ApiError))
+)]
+pub(crate) async fn purge(
+    State(bench): State<Bench>,
+    Path(id): Path<Uuid>,
+) -> Result<StatusCode, ApiError> {
+    bench.store.purge(id).await?;
+    Ok(StatusCode::NO_CONTENT)
 }

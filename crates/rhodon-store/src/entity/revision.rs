@@ -14,6 +14,8 @@ pub struct Model {
     pub label: String,
     /// Number of the revision it was made from.
     pub came_from: Option<i32>,
+    /// Identity of the theme that this state extends.
+    pub parent_id: Option<Uuid>,
     #[sea_orm(column_type = "JsonBinary")]
     pub spec: Json,
     pub created_at: DateTimeWithTimeZone,

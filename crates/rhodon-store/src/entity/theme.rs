@@ -9,8 +9,8 @@ pub struct Model {
     pub id: Uuid,
     pub slug: String,
     pub name: String,
-    /// Slug of the theme it extends.
-    pub parent: Option<String>,
+    /// Identity of the theme it extends.
+    pub parent_id: Option<Uuid>,
     /// Number of the current revision.
     pub current: i32,
     pub created_at: DateTimeWithTimeZone,

@@ -29,7 +29,7 @@ enum Revision {
     Number,
     Label,
     CameFrom,
-    Document,
+    Spec,
     CreatedAt,
 }
 

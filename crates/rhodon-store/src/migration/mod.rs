@@ -3,11 +3,15 @@
 use sea_orm_migration::prelude::*;
 
 mod m20261124_000001_themes;
+mod m20261125_000001_parents;
 
 pub(crate) struct Migrator;
 
 impl MigratorTrait for Migrator {
     fn migrations() -> Vec<Box<dyn MigrationTrait>> {
-        vec![Box::new(m20261124_000001_themes::Migration)]
+        vec![
+            Box::new(m20261124_000001_themes::Migration),
+            Box::new(m20261125_000001_parents::Migration),
+        ]
     }
 }

@@ -1,7 +1,78 @@
-//! What edits come to.
+//! Changes that need the rules: what a new, renamed, removed or moved brand colour, or another
+//! choice for an intent, means for everything else in the document.
+//!
+//! Each operation is one file; what it leaves dangling is mended by [`mend`], in one place for all
+//! of them, so that no change can make a document that is refused.
 
+mod add;
 mod diff;
+mod intent;
+mod mend;
+mod remove;
 mod rename;
+mod reorder;
 
+pub use add::{NewBrand, opacity_note};
 pub use diff::{Change, Diff, diff};
 pub use rename::rename_brand;
+
+use crate::document::{Document, IntentChoice, Problems, Resolved};
+use crate::label::Slug;
+
+/// One change of a document that is more than a value.
+#[derive(Clone, Debug, PartialEq)]
+pub enum Operation {
+    /// Adds brand colours behind the others, each under a free name and slug.
+    AddBrand(Vec<NewBrand>),
+    /// Gives a brand colour another name; its slug follows its name until somebody sets it.
+    RenameBrand {
+        /// Which one.
+        brand: Slug,
+        /// Its new name.
+        name: String,
+        /// A slug set by hand.
+        slug: Option<Slug>,
+    },
+    /// Removes a brand colour.
+    RemoveBrand(Slug),
+    /// Puts a brand colour at another place in the order, counted from 0 within the document.
+    MoveBrand {
+        /// Which one.
+        brand: Slug,
+        /// Its new place.
+        to: usize,
+    },
+    /// Sets what an intent is painted with; nothing gives it back to derived, or removes one's own.
+    SetIntent {
+        /// Which one.
+        intent: Slug,
+        /// A scale or a colour.
+        paint: Option<IntentChoice>,
+    },
+}
+
+/// What an operation comes to.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Changed {
+    /// The document, which reads and derives.
+    pub document: Document,
+    /// What else it changes, in sentences without a full stop.
+    pub notes: Vec<String>,
+}
+
+/// Applies an operation to a document, complete with its parents.
+///
+/// # Errors
+/// What cannot be: an unknown brand colour, a name or slug that is taken, no colour left.
+pub fn apply(operation: &Operation, theme: &Resolved) -> Result<Changed, Problems> {
+    let document = match operation {
+        Operation::RenameBrand { brand, name, slug } => {
+            return rename::rename(theme, brand, name, slug.clone());
+        }
+        Operation::AddBrand(colors) => add::add(theme, colors)?,
+        Operation::RemoveBrand(brand) => remove::remove(theme.document(), brand)?,
+        Operation::MoveBrand { brand, to } => reorder::reorder(theme.document(), brand, *to)?,
+        Operation::SetIntent { intent, paint } => intent::set(theme.document(), intent, paint),
+    };
+    mend::mend(theme, document, None)
+}

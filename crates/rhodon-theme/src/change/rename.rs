@@ -1,60 +1,114 @@
 //! Renaming a brand colour: its slug follows its name until somebody sets it, and everything
 //! that refers to the slug follows the slug.
 
-use crate::document::{Document, ModeValues, Problems};
+use super::mend::{Renamed, mend};
+use super::{Changed, Operation, apply};
+use crate::document::{Document, IntentChoice, Problems, Resolved, Typed};
 use crate::label::Slug;
+use crate::naming;
+use crate::value::Written;
+use crate::vocabulary::IntentPart;
 
 /// Gives a brand colour another name and, where asked for or still made from the name, another slug.
 ///
 /// # Errors
 /// No brand colour has that slug, or another one has the new slug: both names are told.
 pub fn rename_brand(
-    spec: &Document,
+    document: &Document,
+    brand: &Slug,
+    name: &str,
+    slug: Option<Slug>,
+) -> Result<Document, Problems> {
+    let operation = Operation::RenameBrand {
+        brand: brand.clone(),
+        name: name.to_owned(),
+        slug,
+    };
+    Ok(apply(&operation, &Resolved::alone(document.clone()))?.document)
+}
+
+/// Where a brand colour stands in the document.
+pub(super) fn position(document: &Document, slug: &Slug) -> Result<usize, Problems> {
+    let found = document.brand.iter().position(|b| b.slug == *slug);
+    found.ok_or_else(|| {
+        Problems::one(
+            "/brand",
+            format!("no brand colour \"{slug}\" in this theme"),
+        )
+    })
+}
+
+pub(super) fn rename(
+    theme: &Resolved,
     slug: &Slug,
     name: &str,
     wanted: Option<Slug>,
-) -> Result<Document, Problems> {
-    let Some(index) = spec.brand.iter().position(|b| b.slug == *slug) else {
-        return Err(Problems::one(
-            "/brand",
-            format!("no brand colour \"{slug}\" in this theme"),
-        ));
-    };
-    let own = &spec.brand[index];
+) -> Result<Changed, Problems> {
+    let document = theme.document();
+    let index = position(document, slug)?;
+    let own = &document.brand[index];
     let follows = own.slug == Slug::from_name(&own.name, &own.slug);
-    let new = wanted.unwrap_or_else(|| {
+    let by_name = || {
         if follows {
             Slug::from_name(name, slug)
         } else {
             slug.clone()
         }
-    });
-    if let Some(other) = spec
+    };
+    let new = wanted.unwrap_or_else(by_name);
+    check_free(document, index, name, &new)?;
+    let mut out = document.clone();
+    out.brand[index].name = name.to_owned();
+    out.brand[index].slug = new.clone();
+    if new == *slug {
+        return Ok(Changed {
+            document: out.checked()?,
+            notes: Vec::new(),
+        });
+    }
+    follow(&mut out, slug, &new);
+    // What the new name breaks, such as a group that is derived, is told like in any document.
+    mend(
+        theme,
+        out.checked()?,
+        Some(Renamed {
+            from: slug,
+            to: &new,
+        }),
+    )
+}
+
+/// Names and slugs of a theme differ.
+fn check_free(document: &Document, index: usize, name: &str, slug: &Slug) -> Result<(), Problems> {
+    let others = document
         .brand
         .iter()
         .enumerate()
-        .find(|(i, b)| *i != index && b.slug == new)
-        .map(|(_, b)| b)
-    {
-        let message = format!(
-            "\"{}\" and \"{name}\" share the slug {new}: expected different slugs",
-            other.name
-        );
-        return Err(Problems::one(format!("/brand/{index}/slug"), message));
+        .filter(|(i, _)| *i != index)
+        .map(|(_, b)| b);
+    for other in others {
+        if other.slug == *slug {
+            let message = format!(
+                "\"{}\" and \"{name}\" share the slug {slug}: expected different slugs",
+                other.name
+            );
+            return Err(Problems::one(format!("/brand/{index}/slug"), message));
+        }
+        if naming::is_same(&other.name, name) {
+            let message = format!(
+                "another brand colour is called \"{}\": expected another name",
+                other.name
+            );
+            return Err(Problems::one(format!("/brand/{index}/name"), message));
+        }
     }
-    let mut out = spec.clone();
-    out.brand[index].name = name.to_owned();
-    out.brand[index].slug = new.clone();
-    if new != *slug {
-        follow(&mut out, slug, &new);
-    }
-    // What the new name breaks, such as a group that is derived, is told like in any document.
-    Document::read(&out.to_json())
+    Ok(())
 }
 
-/// Points everything at the new slug.
-fn follow(spec: &mut Document, old: &Slug, new: &Slug) {
-    spec.scales = std::mem::take(&mut spec.scales)
+/// Points everything that stands on the scale at the new slug. Roles of an intent of that name,
+/// and what refers to them, are mended afterwards: they may have become another intent's.
+fn follow(document: &mut Document, old: &Slug, new: &Slug) {
+    document.scales = std::mem::take(&mut document.scales)
         .into_iter()
         .map(|(slug, mut settings)| {
             if settings.to.as_ref() == Some(old) {
@@ -63,47 +117,36 @@ fn follow(spec: &mut Document, old: &Slug, new: &Slug) {
             (if slug == *old { new.clone() } else { slug }, settings)
         })
         .collect();
-    for intent in spec
+    for choice in document
         .intents
         .values_mut()
-        .filter(|i| i.scale.as_ref() == Some(old))
+        .filter(|c| c.scale() == Some(old))
     {
-        intent.scale = Some(new.clone());
+        *choice = IntentChoice::Scale(new.clone());
     }
-    // A brand colour without an intent of its own is one under its slug: its roles move along.
-    let (before, after) = (format!("{old}."), format!("{new}."));
-    spec.roles = std::mem::take(&mut spec.roles)
-        .into_iter()
-        .map(|(path, values)| {
-            let moved = path
-                .as_str()
-                .strip_prefix(&before)
-                .and_then(|rest| format!("{after}{rest}").parse().ok());
-            let ModeValues { light, dark } = values;
-            let values = ModeValues {
-                light: pointed(light, &before, &after),
-                dark: pointed(dark, &before, &after),
-            };
-            (moved.unwrap_or(path), values)
-        })
-        .collect();
-    for token in spec.tokens.values_mut() {
-        for text in [&mut token.value, &mut token.light, &mut token.dark] {
-            *text = pointed(text.take(), &before, &after);
+    let roles = document
+        .roles
+        .values_mut()
+        .flat_map(|v| [&mut v.light, &mut v.dark]);
+    let tokens = document
+        .tokens
+        .values_mut()
+        .flat_map(|t| [&mut t.value, &mut t.light, &mut t.dark]);
+    for value in roles.chain(tokens).flatten() {
+        if let Some(moved) = moved_step(value, old, new) {
+            *value = moved;
         }
     }
 }
 
-/// A reference into the old group as one into the new.
-fn pointed(text: Option<String>, before: &str, after: &str) -> Option<String> {
-    let inside = text
-        .as_deref()
-        .and_then(|t| t.trim().strip_prefix('{'))
-        .and_then(|t| t.trim_start().strip_prefix(before));
-    match inside {
-        Some(rest) => Some(format!("{{{after}{rest}")),
-        None => text,
+/// A reference to a step of the old scale as one of the new.
+fn moved_step(value: &Typed<Written>, old: &Slug, new: &Slug) -> Option<Typed<Written>> {
+    let (group, rest) = value.target()?.as_str().split_once('.')?;
+    let is_role = IntentPart::ALL.iter().any(|part| part.id() == rest);
+    if group != old.as_str() || is_role {
+        return None;
     }
+    format!("{new}.{rest}").parse().ok().map(Typed::reference)
 }
 
 #[cfg(test)]
@@ -140,7 +183,7 @@ mod tests {
         );
         let by_hand = rename_brand(&theme(), &slug("petrol"), "Petrol", Some(slug("sea"))).unwrap();
         assert_eq!(by_hand.scales.keys().collect::<Vec<_>>().len(), 2);
-        assert_eq!(by_hand.intents[&slug("accent")].scale, Some(slug("sea")));
+        assert_eq!(by_hand.intents[&slug("accent")].scale(), Some(&slug("sea")));
     }
 
     #[test]

@@ -5,7 +5,10 @@ use std::{fmt::Display, str::FromStr};
 use indexmap::IndexMap;
 use serde_json::{Map, Value};
 
-use super::problem::Problems;
+use super::problem::{MOST, Problems, quoted};
+
+/// The longest unknown key for which the nearest known one is sought.
+const LONGEST_KEY: usize = 60;
 
 /// A value and its place.
 #[derive(Clone, Debug)]
@@ -51,6 +54,13 @@ impl<'a> Node<'a> {
             return self.refuse(problems, "an object");
         };
         for key in map.keys().filter(|k| !known.contains(&k.as_str())) {
+            if key.len() > LONGEST_KEY || problems.len() >= MOST {
+                problems.add(
+                    child(&self.pointer, key),
+                    format!("unknown key {}", quoted(key)),
+                );
+                continue;
+            }
             let nearest = known
                 .iter()
                 .map(|k| (strsim::damerau_levenshtein(key, k), k))
@@ -62,7 +72,7 @@ impl<'a> Node<'a> {
             };
             problems.add(
                 child(&self.pointer, key),
-                format!("unknown key \"{key}\": {hint}"),
+                format!("unknown key {}: {hint}", quoted(key)),
             );
         }
         Some(Object {
@@ -96,7 +106,7 @@ impl<'a> Node<'a> {
                         out.insert(name, v);
                     }
                 }
-                Err(e) => problems.add(node.pointer, format!("\"{key}\": {e}")),
+                Err(e) => problems.add(node.pointer, format!("{}: {e}", quoted(key))),
             }
         }
         // The order of keys decides nothing: the same decisions give the same bytes.
@@ -180,7 +190,7 @@ impl<'a> Node<'a> {
     pub(crate) fn parsed<T: FromStr<Err: Display>>(&self, problems: &mut Problems) -> Option<T> {
         let text = self.text(200, problems)?;
         text.parse()
-            .map_err(|e| problems.add(&self.pointer, format!("\"{text}\": {e}")))
+            .map_err(|e| problems.add(&self.pointer, format!("{}: {e}", quoted(&text))))
             .ok()
     }
 
@@ -197,16 +207,6 @@ impl<'a> Node<'a> {
             format!("expected a number from {low} to {high}, found {n}"),
         );
         None
-    }
-
-    /// A whole number within bounds.
-    pub(crate) fn whole(&self, low: u16, high: u16, problems: &mut Problems) -> Option<u16> {
-        let n = self.number(f64::from(low), f64::from(high), problems)?;
-        if n.fract() != 0.0 {
-            problems.add(&self.pointer, format!("expected a whole number, found {n}"));
-            return None;
-        }
-        Some(n as u16)
     }
 
     /// True or false.

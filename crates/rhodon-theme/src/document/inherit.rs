@@ -1,32 +1,42 @@
 //! One parent, many brands: a child's decisions win, the parent's hold everywhere else.
 
+use std::collections::BTreeSet;
+use std::hash::Hash;
+
 use indexmap::IndexMap;
 
-use super::Document;
+use super::{BrandColor, CustomToken, Document, ModeValues};
 use crate::label::{Slug, TokenPath};
+use crate::token::Mode;
 
 /// Which decisions of a resolved document come from a parent.
 #[derive(Clone, Debug, Default, PartialEq, Eq)]
 pub struct Inherited {
     /// Brand colours.
-    pub brand: Vec<Slug>,
+    pub brand: BTreeSet<Slug>,
     /// Intents.
-    pub intents: Vec<Slug>,
+    pub intents: BTreeSet<Slug>,
     /// Roles, per mode: light, dark.
-    pub roles: [Vec<TokenPath>; 2],
+    pub roles: [BTreeSet<TokenPath>; 2],
     /// Own tokens.
-    pub tokens: Vec<TokenPath>,
+    pub tokens: BTreeSet<TokenPath>,
 }
 
 /// A document complete with what it inherits.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Resolved {
     /// The merged decisions.
-    pub spec: Document,
+    pub merged: Document,
     /// Which of them are a parent's.
     pub inherited: Inherited,
-    /// The document itself, where parents were merged into it.
-    own: Option<Box<Document>>,
+    /// The document itself and its parent, where it has one.
+    line: Option<Box<Line>>,
+}
+
+#[derive(Clone, Debug, PartialEq)]
+struct Line {
+    own: Document,
+    parent: Resolved,
 }
 
 /// Why a document's parents cannot be found.
@@ -42,17 +52,33 @@ pub enum InheritError {
 
 impl Resolved {
     /// A document without parents.
-    pub fn alone(spec: Document) -> Self {
+    pub fn alone(document: Document) -> Self {
         Self {
-            spec,
+            merged: document,
             inherited: Inherited::default(),
-            own: None,
+            line: None,
         }
     }
 
     /// The document as its author wrote it, without what it inherits.
     pub fn document(&self) -> &Document {
-        self.own.as_deref().unwrap_or(&self.spec)
+        self.line.as_ref().map_or(&self.merged, |line| &line.own)
+    }
+
+    /// The document and its parents, eldest last.
+    pub fn lineage(&self) -> impl Iterator<Item = &Document> {
+        std::iter::successors(Some(self), |theme| {
+            theme.line.as_ref().map(|line| &line.parent)
+        })
+        .map(Self::document)
+    }
+
+    /// Another document in the place of this one, under the same parents.
+    pub fn with_document(&self, document: Document) -> Self {
+        match &self.line {
+            Some(line) => line.parent.clone().extended_by(document),
+            None => Self::alone(document),
+        }
     }
 
     /// Follows `extends` through `find` and merges, eldest first.
@@ -60,12 +86,12 @@ impl Resolved {
     /// # Errors
     /// A parent that is missing, or a circle, spelt out.
     pub fn follow(
-        spec: Document,
+        document: Document,
         mut find: impl FnMut(&Slug) -> Option<Document>,
     ) -> Result<Self, InheritError> {
-        let mut line = vec![spec];
+        let mut line = vec![document];
         let mut seen: Vec<Slug> = Vec::new();
-        while let Some(parent) = line.last().and_then(|s| s.extends.clone()) {
+        while let Some(parent) = line.last().and_then(|d| d.extends.clone()) {
             if let Some(start) = seen.iter().position(|s| *s == parent) {
                 let mut circle = seen.split_off(start);
                 circle.push(parent);
@@ -75,114 +101,103 @@ impl Resolved {
             seen.push(parent);
             line.push(found);
         }
-        let own = line
-            .first()
-            .filter(|_| line.len() > 1)
-            .cloned()
-            .map(Box::new);
         let eldest = line.pop().unwrap_or_else(Document::empty);
-        let merged = line
+        Ok(line
             .into_iter()
             .rev()
-            .fold(Self::alone(eldest), |parent, child| {
-                parent.overridden(child)
-            });
-        Ok(Self { own, ..merged })
+            .fold(Self::alone(eldest), Self::extended_by))
     }
 
     /// The child's document with this one behind it.
-    fn overridden(self, child: Document) -> Self {
-        let parent = self.spec;
-        let inherited = Inherited {
-            brand: parent
-                .brand
-                .iter()
-                .map(|b| b.slug.clone())
-                .filter(|s| !child.brand.iter().any(|b| b.slug == *s))
-                .collect(),
-            intents: missing(&parent.intents, &child.intents),
-            roles: [
-                parent
-                    .roles
-                    .iter()
-                    .filter(|(p, v)| {
-                        v.light.is_some() && child.roles.get(*p).is_none_or(|c| c.light.is_none())
-                    })
-                    .map(|(p, _)| p.clone())
-                    .collect(),
-                parent
-                    .roles
-                    .iter()
-                    .filter(|(p, v)| {
-                        v.dark.is_some() && child.roles.get(*p).is_none_or(|c| c.dark.is_none())
-                    })
-                    .map(|(p, _)| p.clone())
-                    .collect(),
-            ],
-            tokens: missing(&parent.tokens, &child.tokens),
-        };
-        let mut brand = parent.brand;
-        for own in child.brand {
-            match brand.iter_mut().find(|b| b.slug == own.slug) {
-                Some(theirs) => *theirs = own,
-                None => brand.push(own),
-            }
-        }
-        let mut roles = parent.roles;
-        for (path, own) in child.roles {
-            let entry = roles.entry(path).or_default();
-            entry.light = own.light.or(entry.light.take());
-            entry.dark = own.dark.or(entry.dark.take());
-        }
-        roles.sort_keys();
-        let mut handoff = parent.handoff;
-        for (target, own) in child.handoff {
-            let entry = handoff.entry(target).or_default();
-            *entry = overlaid(std::mem::take(entry), own);
-        }
-        handoff.sort_keys();
-        let (t, pt) = (child.typography, parent.typography);
-        let (s, ps) = (child.shape, parent.shape);
-        let spec = Document {
-            format: child.format,
-            name: child.name,
-            extends: child.extends,
-            brand,
-            steps: child.steps.or(parent.steps),
-            scales: overlaid(parent.scales, child.scales),
-            intents: overlaid(parent.intents, child.intents),
-            roles,
-            tokens: overlaid(parent.tokens, child.tokens),
-            typography: super::TypeSettings {
-                body: t.body.or(pt.body),
-                heading: t.heading.or(pt.heading),
-                mono: t.mono.or(pt.mono),
-                import: t.import.or(pt.import),
-                base: t.base.or(pt.base),
-                ratio: t.ratio.or(pt.ratio),
-                regular: t.regular.or(pt.regular),
-                bold: t.bold.or(pt.bold),
-            },
-            aim: child.aim.or(parent.aim),
-            handoff,
-            kept: overlaid(parent.kept, child.kept),
-            shape: super::ShapeSettings {
-                radius: s.radius.or(ps.radius),
-                border: s.border.or(ps.border),
-            },
-        };
+    pub fn extended_by(self, child: Document) -> Self {
+        let inherited = Inherited::between(&self.merged, &child);
+        let merged = merged(self.merged.clone(), child.clone());
         Self {
-            spec,
+            merged,
             inherited,
-            own: None,
+            line: Some(Box::new(Line {
+                own: child,
+                parent: self,
+            })),
         }
     }
 }
 
-fn missing<K: Clone + Eq + std::hash::Hash, V>(
+impl Document {
+    /// This document with what it has from its parent written out: it extends what the parent
+    /// extends.
+    pub fn set_free(self, parent: Document) -> Document {
+        let extends = parent.extends.clone();
+        Document {
+            extends,
+            ..merged(parent, self)
+        }
+    }
+}
+
+impl Inherited {
+    /// What a child leaves to its parent.
+    fn between(parent: &Document, child: &Document) -> Self {
+        let own_brand = |slug: &Slug| child.brand.iter().any(|b| b.slug == *slug);
+        let brand = parent.brand.iter().map(|b| b.slug.clone());
+        Self {
+            brand: brand.filter(|slug| !own_brand(slug)).collect(),
+            intents: missing(&parent.intents, &child.intents),
+            roles: Mode::BOTH.map(|mode| roles_left(parent, child, mode)),
+            tokens: missing(&parent.tokens, &child.tokens),
+        }
+    }
+}
+
+fn roles_left(parent: &Document, child: &Document, mode: Mode) -> BTreeSet<TokenPath> {
+    let own = |path: &TokenPath| child.roles.get(path).is_some_and(|v| v.get(mode).is_some());
+    let set = parent
+        .roles
+        .iter()
+        .filter(|(_, values)| values.get(mode).is_some());
+    set.map(|(path, _)| path.clone())
+        .filter(|path| !own(path))
+        .collect()
+}
+
+/// A child's decisions over its parent's.
+fn merged(parent: Document, child: Document) -> Document {
+    Document {
+        format: child.format,
+        name: child.name,
+        extends: child.extends,
+        brand: brand_over(parent.brand, child.brand),
+        steps: child.steps.or(parent.steps),
+        scales: overlaid(parent.scales, child.scales, |own, _| own),
+        intents: overlaid(parent.intents, child.intents, |own, _| own),
+        roles: overlaid(parent.roles, child.roles, ModeValues::over),
+        tokens: overlaid(parent.tokens, child.tokens, CustomToken::over),
+        typography: child.typography.over(parent.typography),
+        shape: child.shape.over(parent.shape),
+        aim: child.aim.or(parent.aim),
+        handoff: overlaid(parent.handoff, child.handoff, |own, theirs| {
+            overlaid(theirs, own, |own, _| own)
+        }),
+        pack: child.pack.or(parent.pack),
+        kept: overlaid(parent.kept, child.kept, |own, _| own),
+    }
+}
+
+/// A parent's colours in their places, those of the child's own behind them.
+fn brand_over(mut brand: Vec<BrandColor>, child: Vec<BrandColor>) -> Vec<BrandColor> {
+    for own in child {
+        match brand.iter_mut().find(|b| b.slug == own.slug) {
+            Some(theirs) => *theirs = own,
+            None => brand.push(own),
+        }
+    }
+    brand
+}
+
+fn missing<K: Clone + Ord + Hash, V>(
     parent: &IndexMap<K, V>,
     child: &IndexMap<K, V>,
-) -> Vec<K> {
+) -> BTreeSet<K> {
     parent
         .keys()
         .filter(|k| !child.contains_key(*k))
@@ -190,11 +205,19 @@ fn missing<K: Clone + Eq + std::hash::Hash, V>(
         .collect()
 }
 
-fn overlaid<K: Ord + std::hash::Hash, V>(
+/// A child's entries over its parent's; where both have one, `over` merges them.
+fn overlaid<K: Ord + Hash, V>(
     mut parent: IndexMap<K, V>,
     child: IndexMap<K, V>,
+    over: impl Fn(V, V) -> V,
 ) -> IndexMap<K, V> {
-    parent.extend(child);
+    for (key, own) in child {
+        let both = match parent.swap_remove(&key) {
+            Some(theirs) => over(own, theirs),
+            None => own,
+        };
+        parent.insert(key, both);
+    }
     parent.sort_keys();
     parent
 }

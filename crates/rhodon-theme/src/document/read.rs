@@ -1,20 +1,25 @@
 //! Reading a document: every value is checked, every problem is reported.
 
+use indexmap::IndexMap;
 use rhodon_color::Color;
 use serde_json::Value;
 
 use super::field::{Node, Object};
+use super::number::{ALPHA, LIGHTNESS, STRENGTH, TURN};
 use super::problem::Problems;
+use super::problem::quoted;
 use super::{
-    Aim, BrandColor, Document, FORMAT, IntentChoice, ModeValues, OwnToken, ScaleSettings,
-    ShapeSettings, TokenKind, TypeSettings,
+    Aim, BrandColor, CustomToken, Document, FORMAT, IntentChoice, ModeValues, ScaleSettings,
+    ShapeSettings, TypeSettings, Typed,
 };
-use crate::intent;
 use crate::label::{Slug, StepLabel};
-use crate::value::Written;
+use crate::value::{TokenKind, Written};
+use crate::vocabulary::{is_derived_group, is_role_group};
 
 const MAX_NAME: usize = 200;
 const MAX_BRAND: usize = 40;
+/// The most roles, own tokens and kept tokens, each.
+const MAX_TOKENS: usize = 5000;
 
 impl Document {
     /// Reads a document from JSON.
@@ -46,7 +51,7 @@ impl Document {
 fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
     const KEYS: &[&str] = &[
         "format", "name", "extends", "brand", "steps", "scales", "intents", "roles", "tokens",
-        "type", "shape", "aim", "handoff", "kept",
+        "type", "shape", "aim", "handoff", "pack", "kept",
     ];
     let object = node.object(KEYS, problems)?;
     let format = object.require("format", problems)?;
@@ -78,13 +83,26 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
         spec.scales = n.map(problems, scale);
     }
     if let Some(n) = object.get("intents") {
-        spec.intents = n.map(problems, intent_spec);
+        let choices: IndexMap<Slug, _> = n.map(problems, |n, p| Some(intent_choice(n, p)));
+        for (name, choice) in choices {
+            match choice {
+                Some(choice) => drop(spec.intents.insert(name, choice)),
+                None if is_derived_group(name.as_str()) => {}
+                None => problems.add(
+                    format!("/intents/{name}"),
+                    "expected a scale or a color for an intent of your own",
+                ),
+            }
+        }
     }
     if let Some(n) = object.get("roles") {
         spec.roles = n.map(problems, role);
+        check_count(&n, spec.roles.len(), problems);
     }
     if let Some(n) = object.get("tokens") {
-        spec.tokens = n.map(problems, own_token);
+        let inherits = spec.extends.is_some();
+        spec.tokens = n.map(problems, |n, p| custom_token(n, inherits, p));
+        check_count(&n, spec.tokens.len(), problems);
         for path in spec.tokens.keys().filter(|p| spec.derives(p.group())) {
             problems.add(
                 format!("/tokens/{path}"),
@@ -95,10 +113,10 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
         }
     }
     if let Some(n) = object.get("type") {
-        spec.typography = typography(&n, problems).unwrap_or_default();
+        spec.typography = TypeSettings::read(&n, problems).unwrap_or_default();
     }
     if let Some(n) = object.get("shape") {
-        spec.shape = shape(&n, problems).unwrap_or_default();
+        spec.shape = ShapeSettings::read(&n, problems).unwrap_or_default();
     }
     spec.aim = object.get("aim").and_then(|n| aim(&n, problems));
     if let Some(n) = object.get("handoff") {
@@ -106,10 +124,22 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
             Some(target.map(p, |option, p| option.setting(p)))
         });
     }
+    spec.pack = object.get("pack").map(|n| pack(&n, problems));
     if let Some(n) = object.get("kept") {
         spec.kept = n.map(problems, |token, p| token.storable(p));
+        check_count(&n, spec.kept.len(), problems);
     }
     Some(spec)
+}
+
+/// What a document holds is derived, shown and written within a moment.
+fn check_count(node: &Node<'_>, count: usize, problems: &mut Problems) {
+    if count > MAX_TOKENS {
+        problems.add(
+            &node.pointer,
+            format!("expected at most {MAX_TOKENS} entries, found {count}"),
+        );
+    }
 }
 
 fn brand(node: Node<'_>, problems: &mut Problems) -> Option<BrandColor> {
@@ -141,7 +171,7 @@ fn check_slugs(brand: &[(String, BrandColor)], problems: &mut Problems) {
                 first.name, own.name, own.slug
             );
             problems.add(place, message);
-        } else if intent::is_reserved(&own.slug) {
+        } else if is_role_group(own.slug.as_str()) {
             problems.add(
                 place,
                 format!(
@@ -153,21 +183,25 @@ fn check_slugs(brand: &[(String, BrandColor)], problems: &mut Problems) {
     }
 }
 
-fn color(node: &Node<'_>, problems: &mut Problems) -> Option<String> {
+fn color(node: &Node<'_>, problems: &mut Problems) -> Option<Typed<Color>> {
     let text = node.text(1000, problems)?;
-    match Color::parse(&text) {
-        Ok(_) => Some(text),
-        Err(e) => {
-            problems.add(&node.pointer, format!("\"{text}\": {e}"));
-            None
-        }
-    }
+    text.parse()
+        .map_err(|e| problems.add(&node.pointer, format!("{}: {e}", quoted(&text))))
+        .ok()
+}
+
+/// Ids of targets, each once.
+fn pack(node: &Node<'_>, problems: &mut Problems) -> Vec<Slug> {
+    let mut ids: Vec<Slug> = node.list(200, problems, |n, p| n.parsed(p));
+    ids.sort();
+    ids.dedup();
+    ids
 }
 
 fn labels(node: &Node<'_>, problems: &mut Problems) -> Vec<StepLabel> {
-    let before = problems.0.len();
+    let before = problems.len();
     let found: Vec<StepLabel> = node.list(40, problems, |n, p| label(&n, p));
-    if problems.0.len() > before {
+    if problems.len() > before {
         return found;
     }
     if found.len() < 2 {
@@ -217,12 +251,10 @@ fn scale(node: Node<'_>, problems: &mut Problems) -> Option<ScaleSettings> {
         steps: object.get("steps").map(|n| labels(&n, problems)),
         at: object.get("at").and_then(|n| label(&n, problems)),
         to: object.get("to").and_then(|n| n.parsed(problems)),
-        turn: object
-            .get("turn")
-            .and_then(|n| n.number(-20.0, 20.0, problems)),
+        turn: object.get("turn").and_then(|n| TURN.read(&n, problems)),
         strength: object
             .get("strength")
-            .and_then(|n| n.number(0.0, 2.0, problems)),
+            .and_then(|n| STRENGTH.read(&n, problems)),
         zero: object.get("zero").and_then(|n| n.flag(problems)),
         wide: object.get("wide").and_then(|n| n.flag(problems)),
         off: object.get("off").and_then(|n| n.flag(problems)),
@@ -232,10 +264,12 @@ fn scale(node: Node<'_>, problems: &mut Problems) -> Option<ScaleSettings> {
         spec.pins = n.map(problems, |n, p| color(&n, p));
     }
     if let Some(n) = object.get("lightness") {
-        spec.lightness = n.map(problems, |n, p| n.number(0.0, 100.0, p));
+        spec.lightness = n.map(problems, |n, p| LIGHTNESS.read(&n, p));
     }
     if let Some(n) = object.get("alpha") {
-        spec.alpha = n.list(40, problems, |n, p| n.whole(1, 99, p).map(|v| v as u8));
+        spec.alpha = n.list(40, problems, |n, p| {
+            ALPHA.read_whole(&n, p).map(|v| v as u8)
+        });
         spec.alpha.sort_unstable();
         spec.alpha.dedup();
     }
@@ -245,19 +279,19 @@ fn scale(node: Node<'_>, problems: &mut Problems) -> Option<ScaleSettings> {
     Some(spec)
 }
 
-fn intent_spec(node: Node<'_>, problems: &mut Problems) -> Option<IntentChoice> {
+fn intent_choice(node: Node<'_>, problems: &mut Problems) -> Option<IntentChoice> {
     let object = node.object(&["scale", "color"], problems)?;
-    let spec = IntentChoice {
-        scale: object.get("scale").and_then(|n| n.parsed(problems)),
-        color: object.get("color").and_then(|n| color(&n, problems)),
-    };
-    if spec.scale.is_some() && spec.color.is_some() {
+    let scale = object.get("scale").and_then(|n| n.parsed(problems));
+    let color = object.get("color").and_then(|n| color(&n, problems));
+    if scale.is_some() && color.is_some() {
         problems.add(
             object.pointer(),
             "expected either a scale or a color, found both",
         );
     }
-    Some(spec)
+    scale
+        .map(IntentChoice::Scale)
+        .or(color.map(IntentChoice::Color))
 }
 
 fn written(
@@ -265,16 +299,12 @@ fn written(
     key: &str,
     kind: TokenKind,
     problems: &mut Problems,
-) -> Option<String> {
+) -> Option<Typed<Written>> {
     let node = object.get(key)?;
     let text = node.text(1000, problems)?;
-    match Written::parse(&text, kind) {
-        Ok(_) => Some(text),
-        Err(message) => {
-            problems.add(node.pointer, format!("\"{text}\": {message}"));
-            None
-        }
-    }
+    Typed::<Written>::parse(&text, kind)
+        .map_err(|message| problems.add(node.pointer, format!("{}: {message}", quoted(&text))))
+        .ok()
 }
 
 fn role(node: Node<'_>, problems: &mut Problems) -> Option<ModeValues> {
@@ -285,12 +315,14 @@ fn role(node: Node<'_>, problems: &mut Problems) -> Option<ModeValues> {
     })
 }
 
-fn own_token(node: Node<'_>, problems: &mut Problems) -> Option<OwnToken> {
-    let object = node.object(&["kind", "value", "light", "dark", "description"], problems)?;
+/// A token; where there is a parent, it may have the value of the other mode.
+fn custom_token(node: Node<'_>, inherits: bool, problems: &mut Problems) -> Option<CustomToken> {
+    let keys = &["kind", "value", "light", "dark", "description"];
+    let object = node.object(keys, problems)?;
     let kind = object.get("kind").and_then(|n| n.parsed(problems));
     let effective = kind.unwrap_or_default();
-    let before = problems.0.len();
-    let token = OwnToken {
+    let before = problems.len();
+    let token = CustomToken {
         kind,
         value: written(&object, "value", effective, problems),
         light: written(&object, "light", effective, problems),
@@ -299,71 +331,14 @@ fn own_token(node: Node<'_>, problems: &mut Problems) -> Option<OwnToken> {
             .get("description")
             .and_then(|n| n.text(1000, problems)),
     };
-    let complete = token.value.is_some() || (token.light.is_some() && token.dark.is_some());
-    if !complete && problems.0.len() == before {
-        problems.add(
-            object.pointer(),
-            "expected a value, or one for light and one for dark",
-        );
+    if !token.is_complete() && !inherits && problems.len() == before {
+        problems.add(object.pointer(), INCOMPLETE);
     }
     Some(token)
 }
 
-fn families(node: &Node<'_>, problems: &mut Problems) -> Vec<String> {
-    let found = node.list(20, problems, |n, p| n.text(100, p));
-    if found.is_empty() {
-        problems.add(&node.pointer, "expected at least one font family");
-    }
-    found
-}
-
-fn typography(node: &Node<'_>, problems: &mut Problems) -> Option<TypeSettings> {
-    const KEYS: &[&str] = &[
-        "body", "heading", "mono", "import", "base", "ratio", "regular", "bold",
-    ];
-    let object = node.object(KEYS, problems)?;
-    let import = object.get("import").and_then(|n| {
-        let text = n.text(1000, problems)?;
-        if text.starts_with("https://")
-            && !text.contains(['"', '\'', '(', ')', '\\', ' ', '<', '>'])
-        {
-            return Some(text);
-        }
-        problems.add(
-            n.pointer,
-            "expected an https address without quotes, brackets or spaces",
-        );
-        None
-    });
-    Some(TypeSettings {
-        body: object.get("body").map(|n| families(&n, problems)),
-        heading: object.get("heading").map(|n| families(&n, problems)),
-        mono: object.get("mono").map(|n| families(&n, problems)),
-        import,
-        base: object
-            .get("base")
-            .and_then(|n| n.number(8.0, 32.0, problems)),
-        ratio: object
-            .get("ratio")
-            .and_then(|n| n.number(1.05, 2.0, problems)),
-        regular: object
-            .get("regular")
-            .and_then(|n| n.whole(1, 1000, problems)),
-        bold: object.get("bold").and_then(|n| n.whole(1, 1000, problems)),
-    })
-}
-
-fn shape(node: &Node<'_>, problems: &mut Problems) -> Option<ShapeSettings> {
-    let object = node.object(&["radius", "border"], problems)?;
-    Some(ShapeSettings {
-        radius: object
-            .get("radius")
-            .and_then(|n| n.number(0.0, 64.0, problems)),
-        border: object
-            .get("border")
-            .and_then(|n| n.number(0.0, 16.0, problems)),
-    })
-}
+/// What a token lacks that has a value in one mode alone.
+pub(crate) const INCOMPLETE: &str = "expected a value, or one for light and one for dark";
 
 fn aim(node: &Node<'_>, problems: &mut Problems) -> Option<Aim> {
     let object = node.object(&["dominant", "secondary", "accent"], problems)?;

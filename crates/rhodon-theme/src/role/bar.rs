@@ -2,18 +2,22 @@
 
 use super::TEXT;
 use super::painter::Painter;
+use crate::vocabulary::{Intent, IntentPart, Role};
 
 pub(crate) fn paint(p: &mut Painter<'_>) {
-    let same = |p: &mut Painter<'_>, own: &str, of: &str| p.find(of).map(|id| p.put_same(own, id));
-    let Some(fill) = same(p, "bar.fill", "primary.fill") else {
+    let same = |p: &mut Painter<'_>, own: Role, of: Role| p.find(of).map(|id| p.put_same(own, id));
+    let Some(fill) = same(p, Role::BAR_FILL, Intent::Primary.role(IntentPart::Fill)) else {
         return;
     };
     let text_choice = p.text_on(fill);
-    let text = p.put("bar.text", text_choice);
+    let text = p.put(Role::BAR_TEXT, text_choice);
     p.pair(text, fill, TEXT);
     for (own, of) in [
-        ("bar.hover", "primary.fill-hover"),
-        ("bar.selected", "primary.fill-pressed"),
+        (Role::BAR_HOVER, Intent::Primary.role(IntentPart::FillHover)),
+        (
+            Role::BAR_SELECTED,
+            Intent::Primary.role(IntentPart::FillPressed),
+        ),
     ] {
         if let Some(id) = same(p, own, of) {
             p.pair(text, id, TEXT);

@@ -3,6 +3,7 @@
 use super::GRAPHIC;
 use super::painter::Painter;
 use super::pick::{Needs, Reach};
+use crate::vocabulary::Role;
 
 pub(crate) fn paint(p: &mut Painter<'_>) {
     let neutral = p.neutral();
@@ -15,13 +16,13 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
             ratio: 1.0,
         },
     );
-    p.put("border.subtle", subtle);
+    p.put(Role::BORDER_SUBTLE, subtle);
     let surfaces = p.surfaces.clone();
     let needs = Needs {
         on: &surfaces,
         ratio: GRAPHIC,
     };
     let strong = p.pick(neutral, p.by_mode(50.0, 58.0), Reach::WIDE, needs);
-    let id = p.put("border.strong", strong);
+    let id = p.put(Role::BORDER_STRONG, strong);
     p.pair_on_surfaces(id, GRAPHIC);
 }

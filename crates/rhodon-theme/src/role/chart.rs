@@ -14,8 +14,18 @@ use super::GRAPHIC;
 use super::painter::{Choice, Painter};
 use crate::token::Mode;
 use crate::value::ColorValue;
+use crate::vocabulary::{Intent, IntentPart, Role};
 
-const COUNT: usize = 8;
+const CHARTS: [Role; 8] = [
+    Role::CHART_1,
+    Role::CHART_2,
+    Role::CHART_3,
+    Role::CHART_4,
+    Role::CHART_5,
+    Role::CHART_6,
+    Role::CHART_7,
+    Role::CHART_8,
+];
 /// Rounds of exchanging; more change nothing.
 const ROUNDS: usize = 2;
 /// Hues of the set, and shares of the gamut's chroma with the most chroma of each.
@@ -152,7 +162,7 @@ fn furthest(distances: &[f32]) -> usize {
 }
 
 pub(crate) fn paint(p: &mut Painter<'_>) {
-    let Some(edge) = p.find("primary.edge") else {
+    let Some(edge) = p.find(Intent::Primary.role(IntentPart::Edge)) else {
         return;
     };
     let grounds = [p.surfaces[0], p.surfaces[1]];
@@ -162,13 +172,13 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
     };
     let on = grounds.map(|g| ContrastOn::new(p.code(g)));
     let shows = |code: Rgb8| on.iter().all(|g| g.ratio(code) >= GRAPHIC);
-    let chosen = set.choose(shows, &Seen::new(p.code(edge)), COUNT - 1);
-    let mut ids = vec![p.put_same("chart.1", edge)];
+    let chosen = set.choose(shows, &Seen::new(p.code(edge)), CHARTS.len() - 1);
+    let mut ids = vec![p.put_same(CHARTS[0], edge)];
     for (n, index) in chosen.into_iter().enumerate() {
         let reason = "far from the other chart colours in every kind of vision".into();
         let color = ColorValue::opaque(set.colors[index].code);
         ids.push(p.put(
-            format!("chart.{}", n + 2),
+            CHARTS[n + 1],
             Choice {
                 color,
                 alias: None,

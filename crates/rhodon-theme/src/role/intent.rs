@@ -6,14 +6,15 @@ use rhodon_color::Rgb8;
 use super::painter::{Choice, Painter, RoleId};
 use super::pick::{Needs, Reach};
 use super::{GRAPHIC, TEXT};
-use crate::derive::{IntentScale, NamedScale};
+use crate::palette::{IntentScale, NamedScale};
 use crate::reason::Reason;
+use crate::vocabulary::IntentPart;
 
 /// L\* from the fill to its hover and pressed state, and to the far end of its gradient.
-const STATES: [(&str, f64); 3] = [
-    ("fill-hover", 6.0),
-    ("fill-pressed", 12.0),
-    ("gradient-end", 9.0),
+const STATES: [(IntentPart, f64); 3] = [
+    (IntentPart::FillHover, 6.0),
+    (IntentPart::FillPressed, 12.0),
+    (IntentPart::GradientEnd, 9.0),
 ];
 /// A fill with less L\* than this left changes towards its text instead of away from it.
 const LEAST_LEFT: f64 = 14.0;
@@ -26,19 +27,19 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
 }
 
 fn fill(p: &mut Painter<'_>, intent: &IntentScale) {
-    let (name, scale) = (&intent.name, &p.on.scales[intent.scale]);
+    let (name, scale) = (intent.name.as_str(), &p.on.scales[intent.scale]);
     let fill = p.put(
-        format!("{name}.fill"),
+        IntentPart::Fill.of(name),
         scale.choice(scale.scale.base, intent.reason.clone()),
     );
     let code = p.code(fill);
     let text_choice = p.text_on(fill);
-    let text = p.put(format!("{name}.fill-text"), text_choice);
+    let text = p.put(IntentPart::FillText.of(name), text_choice);
     p.pair(text, fill, TEXT);
     let direction = direction(code, p.code(text));
     for (state, distance) in STATES {
         let choice = state_choice(p, scale, code, direction * distance, text);
-        let id = p.put(format!("{name}.{state}"), choice);
+        let id = p.put(state.of(name), choice);
         p.pair(text, id, TEXT);
     }
 }
@@ -78,20 +79,20 @@ fn state_choice(
 }
 
 fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
-    let (name, scale) = (&intent.name, &p.on.scales[intent.scale]);
+    let (name, scale) = (intent.name.as_str(), &p.on.scales[intent.scale]);
     let none = Needs {
         on: &[],
         ratio: 1.0,
     };
     let tint_choice = p.pick(scale, p.by_mode(93.0, 18.0), Reach::NEAR, none);
-    let tint = p.put(format!("{name}.tint"), tint_choice);
+    let tint = p.put(IntentPart::Tint.of(name), tint_choice);
     let hover_tone = p.code(tint).lightness() + p.by_mode(-4.0, 6.0);
     let hover_choice = p.at(
         scale,
         hover_tone,
         "a little further from the page than the tint".into(),
     );
-    let hover = p.put(format!("{name}.tint-hover"), hover_choice);
+    let hover = p.put(IntentPart::TintHover.of(name), hover_choice);
 
     let mut grounds = vec![tint, hover];
     grounds.extend(&p.surfaces);
@@ -100,7 +101,7 @@ fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
         ratio: TEXT,
     };
     let choice = p.fill_or_tone(scale, p.by_mode(37.0, 78.0), needs);
-    let text = p.put(format!("{name}.tint-text"), choice);
+    let text = p.put(IntentPart::TintText.of(name), choice);
     for ground in grounds {
         p.pair(text, ground, TEXT);
     }
@@ -114,7 +115,7 @@ fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
             ratio: GRAPHIC,
         },
     );
-    let edge = p.put(format!("{name}.edge"), choice);
+    let edge = p.put(IntentPart::Edge.of(name), choice);
     p.pair_on_surfaces(edge, GRAPHIC);
 }
 

@@ -3,6 +3,7 @@
 use super::painter::Painter;
 use super::pick::{Needs, Reach};
 use super::{GRAPHIC, TEXT};
+use crate::vocabulary::{Intent, IntentPart, Role};
 
 /// L\* between a link and its hover and pressed state.
 const STEP: f64 = 8.0;
@@ -18,10 +19,13 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
         ratio: TEXT,
     };
     let rest_choice = p.fill_or_tone(scale, p.by_mode(42.0, 74.0), needs);
-    let rest = p.put("link.rest", rest_choice);
+    let rest = p.put(Role::LINK_REST, rest_choice);
     p.pair_on_surfaces(rest, TEXT);
     let from = p.code(rest).lightness();
-    for (i, state) in ["hover", "pressed"].into_iter().enumerate() {
+    for (i, role) in [Role::LINK_HOVER, Role::LINK_PRESSED]
+        .into_iter()
+        .enumerate()
+    {
         let further = STEP * (i + 1) as f64;
         let tone = away(
             from,
@@ -31,11 +35,11 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
             i,
         );
         let choice = p.pick(scale, tone, Reach(0.75), needs);
-        let id = p.put(format!("link.{state}"), choice);
+        let id = p.put(role, choice);
         p.pair_on_surfaces(id, TEXT);
     }
-    if let Some(edge) = p.find("primary.edge") {
-        let ring = p.put_same("focus.ring", edge);
+    if let Some(edge) = p.find(Intent::Primary.role(IntentPart::Edge)) {
+        let ring = p.put_same(Role::FOCUS_RING, edge);
         p.pair_on_surfaces(ring, GRAPHIC);
     }
 }

@@ -5,18 +5,19 @@ use std::sync::Arc;
 
 use rhodon_color::{Rgb8, contrast_ratio};
 
-use crate::derive::{IntentScale, NamedScale};
 use crate::overrides::Overrides;
+use crate::palette::{IntentScale, NamedScale};
 use crate::reason::Reason;
 use crate::token::{Cell, Mode, Pair};
 use crate::value::{ColorValue, Origin, Value};
+use crate::vocabulary::{Intent, Role};
 
 /// What roles are made from; the same for both modes.
 #[derive(Debug)]
 pub(crate) struct Backdrop<'a> {
     pub scales: &'a [NamedScale],
     pub intents: &'a [IntentScale],
-    pub overrides: &'a Overrides,
+    pub overrides: &'a Overrides<'a>,
 }
 
 /// A role's value before anybody overrides it.
@@ -101,7 +102,7 @@ impl<'a> Painter<'a> {
             cell.reason = set.reason();
             match &set.value {
                 Ok(color) => cell.value = Value::Color(*color),
-                Err(role) => match self.find(role) {
+                Err(role) => match self.find_path(role) {
                     Some(found) => cell.value = Value::Color(self.value(found)),
                     None => {
                         if let Some(color) = self.ahead.get(role) {
@@ -157,7 +158,12 @@ impl<'a> Painter<'a> {
             .unwrap_or(ColorValue::opaque(Rgb8::BLACK))
     }
 
-    pub(crate) fn find(&self, path: &str) -> Option<RoleId> {
+    /// A role that every theme has, once it is painted.
+    pub(crate) fn find(&self, role: Role) -> Option<RoleId> {
+        self.find_path(&role.to_string())
+    }
+
+    fn find_path(&self, path: &str) -> Option<RoleId> {
         self.roles
             .iter()
             .position(|(p, _)| **p == *path)
@@ -169,7 +175,7 @@ impl<'a> Painter<'a> {
         let intents = self.on.intents;
         let neutral = intents
             .iter()
-            .find(|i| i.name.as_str() == "neutral")
+            .find(|i| i.name.as_str() == Intent::Neutral.id())
             .or(intents.first());
         &self.on.scales[neutral.map_or(0, |i| i.scale)]
     }
@@ -179,7 +185,7 @@ impl<'a> Painter<'a> {
         // What was written is followed to its end beforehand: no reference leads to another one.
         let mut awaited = Ahead::new();
         for (id, role) in std::mem::take(&mut self.waiting) {
-            let Some(found) = self.find(&role) else {
+            let Some(found) = self.find_path(&role) else {
                 continue;
             };
             let color = self.value(found);

@@ -6,7 +6,7 @@ use std::sync::Arc;
 use rhodon_color::{ContrastOn, Rgb8};
 
 use super::painter::{Choice, Painter, RoleId};
-use crate::derive::NamedScale;
+use crate::palette::NamedScale;
 use crate::reason::Reason;
 use crate::token::Mode;
 use crate::value::ColorValue;
@@ -181,7 +181,7 @@ impl NamedScale {
         let color = ColorValue {
             code: step.color,
             alpha: 1.0,
-            wide: step.wide,
+            p3: step.p3,
         };
         Choice {
             color,

@@ -3,6 +3,7 @@
 use super::painter::Painter;
 use super::pick::{Needs, Reach};
 use super::{GRAPHIC, TEXT};
+use crate::vocabulary::{Intent, IntentPart, Role};
 
 pub(crate) fn paint(p: &mut Painter<'_>) {
     let Some(primary) = p.on.intents.first() else {
@@ -19,7 +20,7 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
             ratio: 1.0,
         },
     );
-    let fill = p.put("selection.fill", fill_choice);
+    let fill = p.put(Role::SELECTION_FILL, fill_choice);
     let tone = p.by_mode(7.5, 97.0);
     let text_choice = p.pick(
         neutral,
@@ -30,13 +31,13 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
             ratio: TEXT,
         },
     );
-    let text = p.put("selection.text", text_choice);
+    let text = p.put(Role::SELECTION_TEXT, text_choice);
     p.pair(text, fill, TEXT);
 
-    let Some(tint) = p.find("primary.tint") else {
+    let Some(tint) = p.find(Intent::Primary.role(IntentPart::Tint)) else {
         return;
     };
-    let selected = p.put_same("selected.fill", tint);
+    let selected = p.put_same(Role::SELECTED_FILL, tint);
     let text_choice = p.pick(
         neutral,
         tone,
@@ -46,10 +47,10 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
             ratio: TEXT,
         },
     );
-    let text = p.put("selected.text", text_choice);
+    let text = p.put(Role::SELECTED_TEXT, text_choice);
     p.pair(text, selected, TEXT);
-    if let Some(edge) = p.find("primary.edge") {
-        let edge = p.put_same("selected.edge", edge);
+    if let Some(edge) = p.find(Intent::Primary.role(IntentPart::Edge)) {
+        let edge = p.put_same(Role::SELECTED_EDGE, edge);
         p.pair_on_surfaces(edge, GRAPHIC);
     }
 }

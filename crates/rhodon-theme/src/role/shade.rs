@@ -3,20 +3,21 @@
 use super::painter::{Choice, Painter};
 use crate::reason::Reason;
 use crate::value::ColorValue;
+use crate::vocabulary::Role;
 
 pub(crate) fn paint(p: &mut Painter<'_>) {
     let neutral = p.neutral();
     for (path, tone, light, dark) in [
-        ("backdrop.fill", 7.5, 0.5, 0.7),
-        ("shadow.near", 7.5, 0.16, 0.6),
-        ("shadow.far", 7.5, 0.1, 0.45),
+        (Role::BACKDROP_FILL, 7.5, 0.5, 0.7),
+        (Role::SHADOW_NEAR, 7.5, 0.16, 0.6),
+        (Role::SHADOW_FAR, 7.5, 0.1, 0.45),
     ] {
         let alpha = p.by_mode(light, dark);
         let code = neutral.scale.at_lightness(p.by_mode(tone, 2.0));
         let color = ColorValue {
             code,
             alpha,
-            wide: None,
+            p3: None,
         };
         let reason = Reason::Shade {
             scale: neutral.name.clone(),

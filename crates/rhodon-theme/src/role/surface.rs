@@ -2,18 +2,19 @@
 
 use super::painter::Painter;
 use super::pick::{Needs, Reach};
+use crate::vocabulary::Role;
 
-/// Name, and L\* in light and dark.
-const SURFACES: [(&str, f64, f64); 4] = [
-    ("base", 97.0, 7.5),
-    ("raised", 100.0, 11.0),
-    ("sunken", 94.0, 4.0),
-    ("overlay", 100.0, 15.0),
+/// Each, and L\* in light and dark.
+const SURFACES: [(Role, f64, f64); 4] = [
+    (Role::SURFACE_BASE, 97.0, 7.5),
+    (Role::SURFACE_RAISED, 100.0, 11.0),
+    (Role::SURFACE_SUNKEN, 94.0, 4.0),
+    (Role::SURFACE_OVERLAY, 100.0, 15.0),
 ];
 
 pub(crate) fn paint(p: &mut Painter<'_>) {
     let neutral = p.neutral();
-    for (name, light, dark) in SURFACES {
+    for (role, light, dark) in SURFACES {
         let choice = p.pick(
             neutral,
             p.by_mode(light, dark),
@@ -23,7 +24,7 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
                 ratio: 1.0,
             },
         );
-        let id = p.put(format!("surface.{name}"), choice);
+        let id = p.put(role, choice);
         p.surfaces.push(id);
     }
 }

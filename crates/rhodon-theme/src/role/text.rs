@@ -3,12 +3,15 @@
 use super::painter::Painter;
 use super::pick::{Needs, Reach};
 use super::{MAIN_TEXT, TEXT};
+use crate::vocabulary::Role;
 
 pub(crate) fn paint(p: &mut Painter<'_>) {
     let neutral = p.neutral();
     let surfaces = p.surfaces.clone();
-    for (name, light, dark, ratio) in [("main", 7.5, 95.0, MAIN_TEXT), ("muted", 40.5, 70.0, TEXT)]
-    {
+    for (role, light, dark, ratio) in [
+        (Role::TEXT_MAIN, 7.5, 95.0, MAIN_TEXT),
+        (Role::TEXT_MUTED, 40.5, 70.0, TEXT),
+    ] {
         let choice = p.pick(
             neutral,
             p.by_mode(light, dark),
@@ -18,7 +21,7 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
                 ratio,
             },
         );
-        let id = p.put(format!("text.{name}"), choice);
+        let id = p.put(role, choice);
         p.pair_on_surfaces(id, ratio);
     }
     // WCAG 2.2, 1.4.3 exempts inactive controls: no pair is declared.
@@ -31,7 +34,7 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
             ratio: 1.0,
         },
     );
-    let id = p.put("text.disabled", disabled);
+    let id = p.put(Role::TEXT_DISABLED, disabled);
     let fill = p.pick(
         neutral,
         p.by_mode(91.0, 20.0),
@@ -41,8 +44,8 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
             ratio: 1.0,
         },
     );
-    p.put("disabled.fill", fill);
-    p.put_same("disabled.text", id);
+    p.put(Role::DISABLED_FILL, fill);
+    p.put_same(Role::DISABLED_TEXT, id);
     let edge = p.pick(
         neutral,
         p.by_mode(82.0, 30.0),
@@ -52,5 +55,5 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
             ratio: 1.0,
         },
     );
-    p.put("disabled.edge", edge);
+    p.put(Role::DISABLED_EDGE, edge);
 }

@@ -40,7 +40,7 @@ fn shifted(targets: &[f64], pin: Placed) -> Vec<f64> {
             } else {
                 (1.0 - (t - home).abs() / reach).max(0.0)
             };
-            t + moved * share
+            (t + moved * share).clamp(0.0, 100.0)
         })
         .collect()
 }

@@ -33,26 +33,68 @@ pub(crate) fn adjusted(
         }
     }
     for (i, wanted) in by_hand {
-        let above = fixed
+        // White and black stand just beyond the ends: whatever comes first leaves room for the rest.
+        let (above, high) = fixed
             .range(..i)
             .next_back()
-            .map_or(100.0, |(j, l)| l - GAP * (i - j) as f64);
-        let below = fixed
+            .map_or((0, 100.0), |(j, l)| (*j, *l));
+        let (below, low) = fixed
             .range(i + 1..)
             .next()
-            .map_or(0.0, |(j, l)| l + GAP * (j - i) as f64);
-        let room = below <= above;
+            .map_or((last, 0.0), |(j, l)| (*j, *l));
+        let (most, least) = (
+            high - GAP * (i - above) as f64,
+            low + GAP * (below - i) as f64,
+        );
+        let middle = (most + least) / 2.0;
         fixed.insert(
             i,
-            if room {
-                wanted.clamp(below, above)
+            if least <= most {
+                wanted.clamp(least, most)
             } else {
-                lightness[i]
+                middle
             },
         );
     }
     spread(&lightness, &fixed)
 }
+
+/// The same L\*, strictly falling: a stretch between two pins, or a pin and an end, that is not is
+/// made even, and an end gives way where a pin leaves it no room.
+pub(crate) fn falling(mut lightness: Vec<f64>, pins: &[Placed]) -> Vec<f64> {
+    if lightness.windows(2).all(|w| w[0] - w[1] >= LEAST) {
+        return lightness;
+    }
+    let last = lightness.len() - 1;
+    if let Some(first) = pins.first().filter(|p| p.index > 0) {
+        let room = first.lightness + GAP * first.index as f64;
+        lightness[0] = lightness[0].max(room).min(100.0);
+    }
+    if let Some(end) = pins.last().filter(|p| p.index < last) {
+        let room = end.lightness - GAP * (last - end.index) as f64;
+        lightness[last] = lightness[last].min(room).max(0.0);
+    }
+    let mut stops: Vec<usize> = pins.iter().map(|p| p.index).collect();
+    stops.extend([0, last]);
+    stops.sort_unstable();
+    stops.dedup();
+    for w in stops.windows(2) {
+        let (a, b) = (w[0], w[1]);
+        if lightness[a..=b]
+            .windows(2)
+            .any(|pair| pair[0] - pair[1] < LEAST)
+        {
+            let step = (lightness[a] - lightness[b]) / (b - a) as f64;
+            for i in a + 1..b {
+                lightness[i] = lightness[a] - step * (i - a) as f64;
+            }
+        }
+    }
+    lightness
+}
+
+/// The least L\* between neighbours of a plain mix that is left as it is.
+const LEAST: f64 = 0.25;
 
 /// Between two fixed steps the others keep their proportion.
 fn spread(lightness: &[f64], fixed: &BTreeMap<usize, f64>) -> Vec<f64> {

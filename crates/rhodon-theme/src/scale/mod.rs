@@ -8,10 +8,10 @@ mod method;
 mod mix;
 mod monotone;
 mod natural;
+mod p3;
 mod pin;
 mod round;
 mod targets;
-mod wide;
 
 pub use method::{METHODS, Method};
 pub use pin::Pin;
@@ -39,7 +39,7 @@ pub struct Request {
     /// L\* of single steps, set by hand.
     pub lightness: Vec<(StepLabel, f64)>,
     /// Also build the Display-P3 scale.
-    pub wide: bool,
+    pub p3: bool,
 }
 
 impl Request {
@@ -53,7 +53,7 @@ impl Request {
             turn: 0.0,
             strength: 1.0,
             lightness: Vec::new(),
-            wide: false,
+            p3: false,
         }
     }
 }
@@ -72,7 +72,7 @@ pub struct Step {
     /// Fixed by the user.
     pub pinned: bool,
     /// The Display-P3 colour of the same luminance, where the scale is wide.
-    pub wide: Option<Color>,
+    pub p3: Option<Color>,
 }
 
 /// An ordered run of steps, light to dark.
@@ -131,22 +131,69 @@ const MIDDLE: f64 = 40.5;
 /// See [`ScaleError`].
 pub fn build(request: &Request) -> Result<Scale, ScaleError> {
     check_labels(&request.labels)?;
+    // Placed together, so that pins that contradict each other are refused.
+    let together = place_and_paint(request)?;
+    let by_hand = request.pins.iter().any(|pin| pin.label.is_some());
+    let mut scale = if by_hand {
+        without_idle_pins(request).unwrap_or(together)
+    } else {
+        together
+    };
+    let given_way = scale.given_way(&request.lightness);
+    scale.notes.extend(given_way);
+    Ok(scale)
+}
+
+/// The scale of a request whose pins are held, but where a pin at the colour that its step has
+/// anyway moves nothing.
+fn without_idle_pins(request: &Request) -> Result<Scale, ScaleError> {
+    let is_own = |pin: &&Pin| pin.color == request.tone;
+    let mut needed: Vec<Pin> = request
+        .pins
+        .iter()
+        .take(1)
+        .filter(is_own)
+        .cloned()
+        .collect();
+    loop {
+        let mut scale = place_and_paint(&Request {
+            pins: needed.clone(),
+            ..request.clone()
+        })?;
+        let holds = |step: &Step, pin: &Pin| {
+            pin.label.as_ref() == Some(&step.label) && step.color == pin.color
+        };
+        let is_idle = |pin: &&Pin| scale.steps.iter().any(|step| holds(step, pin));
+        let rest = request.pins.iter().filter(|pin| !needed.contains(pin));
+        let (idle, moving): (Vec<&Pin>, Vec<&Pin>) = rest.partition(is_idle);
+        if moving.is_empty() {
+            for step in &mut scale.steps {
+                step.pinned |= idle.iter().any(|pin| holds(step, pin));
+            }
+            return Ok(scale);
+        }
+        needed.extend(moving.into_iter().cloned());
+    }
+}
+
+fn place_and_paint(request: &Request) -> Result<Scale, ScaleError> {
     let targets = targets::targets(&request.labels);
     let placement = pin::place(&request.pins, &request.labels, &targets)?;
     let codes = (request.method.build)(request, &targets, &placement.pins);
+    let step = |(i, (label, color)): (usize, (&StepLabel, Rgb8))| Step {
+        label: label.clone(),
+        color,
+        lightness: color.lightness(),
+        oklch: color.to_oklch(),
+        pinned: placement.pins.iter().any(|p| p.index == i),
+        p3: request.p3.then(|| p3::counterpart(color)),
+    };
     let steps = request
         .labels
         .iter()
         .zip(codes)
         .enumerate()
-        .map(|(i, (label, color))| Step {
-            label: label.clone(),
-            color,
-            lightness: color.lightness(),
-            oklch: color.to_oklch(),
-            pinned: placement.pins.iter().any(|p| p.index == i),
-            wide: request.wide.then(|| wide::counterpart(color)),
-        })
+        .map(step)
         .collect();
     let first = request.pins.first().map(|p| p.color);
     let base = placement
@@ -174,7 +221,28 @@ fn check_labels(labels: &[StepLabel]) -> Result<(), ScaleError> {
     Ok(())
 }
 
+/// L\* by which a step may miss what was set for it without a word.
+const MISSED: f64 = 0.6;
+
 impl Scale {
+    /// L\* set by hand that had to give way, in sentences.
+    fn given_way(&self, set: &[(StepLabel, f64)]) -> Vec<String> {
+        let missed = set.iter().filter_map(|(label, asked)| {
+            let step = self.step(label.as_str())?;
+            let stands = step.lightness;
+            if (stands - asked).abs() <= MISSED {
+                return None;
+            }
+            Some(match step.pinned {
+                true => format!("{label} keeps its exact colour: L* {asked} has no effect"),
+                false => format!(
+                    "{label} stands at L* {stands:.1} instead of {asked}, which would put steps out of order"
+                ),
+            })
+        });
+        missed.collect()
+    }
+
     /// The step of a label.
     pub fn step(&self, label: &str) -> Option<&Step> {
         self.steps.iter().find(|s| s.label.as_str() == label)

@@ -1,6 +1,7 @@
 //! The core as a whole: from a document to its tokens.
 #![allow(clippy::unwrap_used)]
 
+mod change;
 mod document;
 mod promises;
 mod roles;

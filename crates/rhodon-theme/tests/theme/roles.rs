@@ -1,7 +1,7 @@
 //! Roles: what follows from brand colours in both modes, and what is set by hand.
 
 use rhodon_color::{Rgb8, Vision, VisionKind, contrast_ratio, difference};
-use rhodon_theme::{Derived, INTENTS, Mode, Origin, Section};
+use rhodon_theme::{Derived, Intent, Mode, Origin, Section};
 use serde_json::json;
 
 use crate::support::{code, derived, of_brand, problems, value};
@@ -170,7 +170,7 @@ fn brand_colours_become_intents_in_their_order() {
         ["petrol", "buoy", "kelp", "heather"]
     );
     let names: Vec<_> = theme.intents.iter().map(|i| i.name.as_str()).collect();
-    assert_eq!(names[..8], INTENTS);
+    assert_eq!(names[..8], Intent::ALL.map(Intent::id));
     assert!(
         theme.token("heather.fill-hover").is_some(),
         "a fourth colour has roles of its own"

@@ -1,8 +1,9 @@
 //! Scales: what each method and each setting does to the steps.
 
+use proptest::prelude::{ProptestConfig, Strategy, any, prop, prop_assert, proptest};
 use rhodon_color::{Rgb8, contrast_ratio, difference};
 use rhodon_theme::scale::{Scale, Step};
-use rhodon_theme::{Derived, Mode, Origin};
+use rhodon_theme::{Derived, Document, Mode, Origin, Resolved, derive};
 use serde_json::{Value, json};
 
 use crate::support::{derived, problems, value};
@@ -405,14 +406,14 @@ fn a_wide_scale_is_as_strong_or_stronger_beyond_srgb() {
     let theme = with_settings("#00b140", json!({ "wide": true }));
     let mut beyond = 0;
     for step in &theme.scales[0].scale.steps {
-        let wide = step.wide.unwrap();
+        let wide = step.p3.unwrap();
         assert!(wide.gamut_fit().p3, "{}", step.label);
         beyond += usize::from(!wide.gamut_fit().srgb);
     }
     assert!(beyond >= 5, "{beyond} of 11 steps use the wider gamut");
     let grey = with_settings("#777777", json!({ "wide": true }));
     for step in &grey.scales[0].scale.steps {
-        let shown = step.wide.unwrap().to_rgb8();
+        let shown = step.p3.unwrap().to_rgb8();
         assert!(
             difference(shown, step.color) < 0.5,
             "{}: a grey has nothing to gain",
@@ -504,4 +505,132 @@ fn settings_that_cannot_be_met_are_told_with_their_place() {
         let found = problems(json!({ "scales": { "petrol": settings } }));
         assert!(found.contains(line), "expected {line:?} in {found:?}");
     }
+}
+
+/// Settings of one scale, all at once: any method, end, pins, lightness by hand, strength, turn.
+fn any_settings() -> impl Strategy<Value = serde_json::Value> {
+    let label = || {
+        prop::sample::select(vec![
+            "50", "100", "200", "300", "400", "500", "600", "700", "800", "900", "950",
+        ])
+    };
+    let code = || (0u32..0x100_0000).prop_map(|n| format!("#{n:06x}"));
+    let method = prop::sample::select(vec!["natural", "aligned", "mix"]);
+    let lightness = prop::collection::hash_map(label(), 0.0..=100.0f64, 0..5);
+    let pins = prop::collection::hash_map(label(), code(), 0..3);
+    (
+        (code(), code(), method, any::<bool>()),
+        (lightness, pins, 0.0..=2.0f64, -20.0..=20.0f64, any::<bool>()),
+    )
+        .prop_map(|((brand, end, method, runs), (lightness, pins, strength, turn, zero))| {
+            let mut settings = json!({
+                "method": method, "lightness": lightness, "pins": pins,
+                "strength": strength, "turn": turn, "zero": zero
+            });
+            if runs {
+                settings["to"] = "end".into();
+            }
+            json!({
+                "brand": [
+                    { "name": "Own", "slug": "own", "color": brand },
+                    { "name": "End", "slug": "end", "color": end }
+                ],
+                "scales": { "own": settings.clone(), "neutral": { "lightness": settings["lightness"], "method": method } }
+            })
+        })
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig { cases: 400, ..ProptestConfig::default() })]
+
+    #[test]
+    fn order_and_exact_colours_hold_whatever_is_set(extra in any_settings()) {
+        let Ok(document) = Document::read(&crate::support::document(extra.clone())) else { return Ok(()) };
+        // Pins that contradict each other are refused with a sentence.
+        let Ok(found) = derive(&Resolved::alone(document.clone())) else { return Ok(()) };
+        for scale in &found.scales {
+            let lightness: Vec<f64> = scale.scale.steps.iter().map(|s| s.lightness).collect();
+            prop_assert!(lightness.windows(2).all(|w| w[0] > w[1]), "{}: {lightness:.2?} {extra}", scale.slug);
+        }
+        for brand in &document.brand {
+            let scale = found.scales.iter().find(|s| s.slug == brand.slug).unwrap();
+            let codes: Vec<_> = scale.scale.steps.iter().map(|s| s.color).collect();
+            prop_assert!(codes.contains(&brand.color.to_rgb8()), "{}", brand.slug);
+            for pin in scale.settings.pins.values() {
+                prop_assert!(codes.contains(&pin.to_rgb8()), "{} {pin}", brand.slug);
+            }
+        }
+    }
+}
+
+#[test]
+fn a_plain_mix_that_runs_to_another_colour_blends_between_the_two() {
+    let theme = derived(json!({
+        "brand": [
+            { "name": "Fern", "slug": "fern", "color": "#1d6f5c" },
+            { "name": "Sand", "slug": "sand", "color": "#d8b98a" }
+        ],
+        "scales": { "fern": { "method": "mix", "to": "sand" } }
+    }));
+    let steps = &theme.scales[0].scale.steps;
+    assert_eq!(steps[0].color.to_string(), "#d8b98a");
+    assert_eq!(
+        steps[5].color.to_string(),
+        "#7b9473",
+        "halfway, channel by channel"
+    );
+    assert_eq!(steps[10].color.to_string(), "#1d6f5c");
+}
+
+#[test]
+fn pinning_a_step_at_the_colour_it_has_moves_nothing() {
+    let before = derived(json!({}));
+    for scale in ["petrol", "neutral"] {
+        for label in ["100", "300", "900"] {
+            let step = before
+                .scales
+                .iter()
+                .find(|s| s.slug.as_str() == scale)
+                .unwrap();
+            let code = step.scale.step(label).unwrap().color.to_string();
+            let after = derived(json!({ "scales": { scale: { "pins": { label: code } } } }));
+            let moved = rhodon_theme::diff(&before, &after);
+            assert_eq!(moved.changes, [], "{scale} {label}");
+            let held = after
+                .scales
+                .iter()
+                .find(|s| s.slug.as_str() == scale)
+                .unwrap();
+            assert!(held.scale.step(label).unwrap().pinned);
+            let reason = &after
+                .token(&format!("{scale}.{label}"))
+                .unwrap()
+                .cell(Mode::Light)
+                .reason;
+            assert_eq!(reason.to_string(), "pinned: set for this step");
+        }
+    }
+}
+
+#[test]
+fn lightness_that_had_to_give_way_is_told() {
+    let theme = derived(json!({
+        "scales": { "neutral": { "lightness": { "950": 100, "50": 5 } }, "petrol": { "lightness": { "400": 75, "500": 80 } } }
+    }));
+    assert!(
+        theme
+            .notes
+            .iter()
+            .any(|n| n.starts_with("Neutral: 950 stands at L* ")),
+        "{:?}",
+        theme.notes
+    );
+    assert!(
+        theme
+            .notes
+            .iter()
+            .any(|n| n.starts_with("Petrol: 500 stands at L* ")),
+        "{:?}",
+        theme.notes
+    );
 }

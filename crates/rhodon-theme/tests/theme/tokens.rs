@@ -267,10 +267,10 @@ fn colours_without_names_are_named_by_their_look_and_told_apart() {
     assert_eq!(
         names,
         [
-            ("Cyan", "cyan"),
-            ("Cyan 2", "cyan-2"),
-            ("Cyan 3", "cyan-3"),
-            ("Red", "red")
+            ("Blue", "blue"),
+            ("Blue 2", "blue-2"),
+            ("Blue 3", "blue-3"),
+            ("Orange", "orange")
         ]
     );
     assert_eq!(
@@ -375,11 +375,11 @@ fn a_child_decides_key_by_key() {
         "shape": { "border": 1 },
         "aim": { "dominant": 50, "secondary": 30, "accent": 20 }
     }));
-    let spec = &own.spec;
+    let spec = &own.merged;
     let colors: Vec<_> = spec
         .brand
         .iter()
-        .map(|b| (b.slug.as_str(), b.color.as_str()))
+        .map(|b| (b.slug.as_str(), b.color.text()))
         .collect();
     assert_eq!(
         colors,
@@ -395,12 +395,14 @@ fn a_child_decides_key_by_key() {
         (Some(3.0), Some(1.0))
     );
     assert_eq!(spec.aim.unwrap().accent, 20.0);
+    let color =
+        |text| rhodon_theme::Typed::<rhodon_theme::Written>::parse(text, TokenKind::Color).unwrap();
     let link = &spec.roles[&"link.rest".parse::<TokenPath>().unwrap()];
     assert_eq!(
         link,
         &ModeValues {
-            light: Some("#005577".into()),
-            dark: Some("#99ddff".into())
+            light: Some(color("#005577")),
+            dark: Some(color("#99ddff"))
         }
     );
     assert_eq!(spec.steps.as_ref().unwrap().len(), 3);
@@ -428,10 +430,10 @@ fn grandparents_are_followed_through_their_children() {
     };
     let resolved = Resolved::follow(last.unwrap(), by_slug).unwrap();
     assert_eq!(
-        (resolved.spec.shape.radius, resolved.spec.shape.border),
+        (resolved.merged.shape.radius, resolved.merged.shape.border),
         (Some(9.0), Some(4.0))
     );
-    assert_eq!(resolved.spec.brand[0].slug.as_str(), "petrol");
+    assert_eq!(resolved.merged.brand[0].slug.as_str(), "petrol");
 }
 
 #[test]

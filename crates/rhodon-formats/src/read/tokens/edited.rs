@@ -2,8 +2,10 @@
 //! since becomes a decision.
 
 use foldhash::HashMap;
+use rhodon_color::Color;
 use rhodon_theme::{
-    Derived, Document, KeptPath, Mode, ModeValues, Resolved, Section, Token, TokenPath, derive,
+    Derived, Document, KeptPath, Mode, ModeValues, Resolved, Section, Token, TokenKind, TokenPath,
+    Typed, Written, derive,
 };
 use serde_json::Value;
 
@@ -26,12 +28,12 @@ pub(super) fn apply(spec: Document, tables: &Tables, import: &mut Import) -> Doc
     }
     let decided = Resolved::alone(spec);
     let Ok(derived) = derive(&decided) else {
-        return decided.spec;
+        return decided.merged;
     };
     let Some(before) = written(&decided, &derived) else {
-        return decided.spec;
+        return decided.merged;
     };
-    let mut spec = decided.spec.clone();
+    let mut spec = decided.merged.clone();
     take_changes(&mut spec, &derived, tables, &before, import);
     add_new(&mut spec, tables, &before, import);
     spec
@@ -90,6 +92,7 @@ fn take_changes(
             match token {
                 Some(token) => Change {
                     spec,
+                    derived,
                     token,
                     raw,
                     mode,
@@ -138,6 +141,7 @@ fn add_new(spec: &mut Document, tables: &Tables, before: &Tables, import: &mut I
 /// A value that differs from the one that follows from the document.
 struct Change<'a> {
     spec: &'a mut Document,
+    derived: &'a Derived,
     token: &'a Token,
     raw: &'a Raw,
     mode: Mode,
@@ -145,16 +149,24 @@ struct Change<'a> {
 
 impl Change<'_> {
     fn apply(self, tables: &Tables, import: &mut Import) {
+        let (raw, path) = (self.raw, self.token.path.clone());
         let text = match self.text(tables) {
             Ok(text) => text,
             Err(message) => {
                 return import.refuse(self.raw, &self.token.path, message);
             }
         };
-        match self.token.section {
-            Section::Scales => self.step(text),
-            Section::Roles => self.role(text),
-            Section::Own => self.own(text),
+        let taken = match self.token.section {
+            Section::Scales => text
+                .parse()
+                .map(|color| self.step(color))
+                .map_err(|e| e.to_string()),
+            Section::Roles => {
+                Typed::<Written>::parse(&text, TokenKind::Color).map(|value| self.role(value))
+            }
+            Section::Own => {
+                Typed::<Written>::parse(&text, self.token.kind).map(|value| self.own(value))
+            }
             Section::Type | Section::Shape => {
                 let note = format!(
                     "{} follows from the type and shape of the theme: its change was not taken over",
@@ -163,7 +175,11 @@ impl Change<'_> {
                 if !import.notes.contains(&note) {
                     import.notes.push(note);
                 }
+                Ok(())
             }
+        };
+        if let Err(message) = taken {
+            import.refuse(raw, &path, message);
         }
     }
 
@@ -183,15 +199,16 @@ impl Change<'_> {
     }
 
     /// A step's new colour is a pin; the brand colour's own step is the brand colour.
-    fn step(self, text: String) {
+    fn step(self, color: Typed<Color>) {
         let Some((slug, label)) = self.token.path.split_once('.') else {
             return;
         };
-        let reason = self.token.cell(Mode::Light).reason.to_string();
+        let scale = self.derived.scales.iter().find(|s| s.slug.as_str() == slug);
+        let is_own = scale.is_some_and(|s| s.scale.base_step().label.as_str() == label);
         if let Some(brand) = self.spec.brand.iter_mut().find(|b| b.slug.as_str() == slug)
-            && reason == "pinned: brand colour"
+            && is_own
         {
-            brand.color = text;
+            brand.color = color;
             return;
         }
         if let (Ok(slug), Ok(label)) = (slug.parse(), label.parse()) {
@@ -200,24 +217,21 @@ impl Change<'_> {
                 .entry(slug)
                 .or_default()
                 .pins
-                .insert(label, text);
+                .insert(label, color);
             self.spec.scales.sort_keys();
         }
     }
 
-    fn role(self, text: String) {
+    fn role(self, value: Typed<Written>) {
         let Ok(path) = self.token.path.parse::<TokenPath>() else {
             return;
         };
         let values: &mut ModeValues = self.spec.roles.entry(path).or_default();
-        match self.mode {
-            Mode::Light => values.light = Some(text),
-            Mode::Dark => values.dark = Some(text),
-        }
+        *values.slot(self.mode) = Some(value);
         self.spec.roles.sort_keys();
     }
 
-    fn own(self, text: String) {
+    fn own(self, value: Typed<Written>) {
         let Ok(path) = self.token.path.parse::<TokenPath>() else {
             return;
         };
@@ -225,17 +239,17 @@ impl Change<'_> {
             return;
         };
         if self.token.is_modeless() && self.mode == Mode::Light {
-            own.value = Some(text);
+            own.value = Some(value);
             return;
         }
         // One value for both modes gives way to one each.
-        if let Some(value) = own.value.take() {
-            own.light.get_or_insert_with(|| value.clone());
-            own.dark.get_or_insert(value);
+        if let Some(both) = own.value.take() {
+            own.light.get_or_insert_with(|| both.clone());
+            own.dark.get_or_insert(both);
         }
         match self.mode {
-            Mode::Light => own.light = Some(text),
-            Mode::Dark => own.dark = Some(text),
+            Mode::Light => own.light = Some(value),
+            Mode::Dark => own.dark = Some(value),
         }
     }
 }

@@ -4,7 +4,9 @@
 use foldhash::HashMap;
 use indexmap::IndexMap;
 use rhodon_color::{Color, Rgb8, difference};
-use rhodon_theme::{Document, KeptPath, OwnToken, TokenKind, TokenPath, holds_nul};
+use rhodon_theme::{
+    CustomToken, Document, KeptPath, TokenKind, TokenPath, Typed, Written, holds_nul,
+};
 use serde_json::{Map, Value};
 
 use super::table::{Raw, Table};
@@ -24,7 +26,7 @@ pub(super) fn spec(tables: &Tables, import: &mut Import) -> Option<Document> {
         ..Document::empty()
     };
     for (name, code) in brand(&tables.light) {
-        spec.add_brand(&readable(&name, code), &code.to_string());
+        spec.add_brand(&readable(&name, code), code.into());
     }
     let names = Names::new(&tables.light, &tables.dark, &spec, import);
     for (path, raw) in every(tables) {
@@ -144,7 +146,7 @@ pub(super) fn add(
         return;
     };
     let mut read = |raw: &Raw| match written(raw, kind, tables, names) {
-        Ok(text) => Some(text),
+        Ok(value) => Some(value),
         Err(message) => {
             import.refuse(raw, path, message);
             None
@@ -153,21 +155,16 @@ pub(super) fn add(
     let light = tables.light.0.get(path).unwrap_or(raw);
     let dark = tables.dark.0.get(path).unwrap_or(raw);
     let same = light.value() == dark.value();
-    let (Some(light), Some(dark)) = (
-        read(light),
-        if same {
-            Some(String::new())
-        } else {
-            read(dark)
-        },
-    ) else {
+    let light = read(light);
+    let dark = if same { light.clone() } else { read(dark) };
+    let (Some(light), Some(dark)) = (light, dark) else {
         return;
     };
     let described = raw.json.get("$description").and_then(Value::as_str);
-    let mut own = OwnToken {
+    let mut own = CustomToken {
         kind: Some(kind).filter(|k| *k != TokenKind::Color),
         description: described.and_then(description),
-        ..OwnToken::default()
+        ..CustomToken::default()
     };
     if same {
         own.value = Some(light);
@@ -188,15 +185,15 @@ fn description(text: &str) -> Option<String> {
     (!text.is_empty()).then(|| text.to_owned())
 }
 
-/// The text of a value in a document: a reference, or a literal.
+/// A value as a document holds it: a reference, or a literal.
 pub(super) fn written(
     raw: &Raw,
     kind: TokenKind,
     tables: &Tables,
     names: &Names,
-) -> Result<String, String> {
+) -> Result<Typed<Written>, String> {
     let Some(alias) = raw.alias() else {
-        return value::text(raw.value(), kind);
+        return Typed::<Written>::parse(&value::text(raw.value(), kind)?, kind);
     };
     let target = tables
         .light
@@ -204,7 +201,7 @@ pub(super) fn written(
         .or_else(|| tables.dark.find(&alias));
     let path = target.and_then(|t| names.get(&t.names.join(".")));
     match path {
-        Some(path) => Ok(format!("{{{path}}}")),
+        Some(path) => Ok(Typed::reference(path.clone())),
         None => Err(format!("no token \"{alias}\" to refer to")),
     }
 }
@@ -290,7 +287,7 @@ fn readable(name: &str, code: Rgb8) -> String {
     if has_letter {
         capitalised(clean.trim())
     } else {
-        rhodon_theme::color_name(code)
+        rhodon_theme::color_look(code)
     }
 }
 

@@ -1,0 +1,111 @@
+//! What the screens show of a document: its tokens, the sheets that paint the proof, what moved.
+
+use rhodon_formats::{Source, Stamp, find};
+use rhodon_theme::{Derived, Diff, Resolved, diff};
+use serde::Serialize;
+use utoipa::ToSchema;
+
+use crate::bench::derived;
+use crate::error::ApiError;
+use crate::view::DerivedView;
+
+/// What the screens show of a document.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct Preview<'a> {
+    derived: DerivedView<'a>,
+    /// The exported style sheets that paint the proof, in the order in which they are loaded.
+    sheets: Vec<String>,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    wake: Option<WakeView>,
+}
+
+/// What a change moved.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct WakeView {
+    changes: Vec<ChangeView>,
+    /// Pairs that can no longer be read, as `foreground on background (mode)`.
+    unreadable: Vec<String>,
+}
+
+/// A token before and after.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct ChangeView {
+    path: String,
+    /// `light`, `dark`, or none for both.
+    mode: Option<&'static str>,
+    before: Option<String>,
+    after: Option<String>,
+}
+
+impl From<Diff> for WakeView {
+    fn from(diff: Diff) -> Self {
+        let changes = diff.changes.into_iter().map(|c| ChangeView {
+            path: c.path.to_string(),
+            mode: c.mode.map(|m| m.id()),
+            before: c.before,
+            after: c.after,
+        });
+        let unreadable = diff
+            .unreadable
+            .iter()
+            .map(|p| format!("{} on {} ({})", p.fg, p.bg, p.mode.id()));
+        Self {
+            changes: changes.collect(),
+            unreadable: unreadable.collect(),
+        }
+    }
+}
+
+/// Targets whose files paint the proof.
+const PROOF: [(&str, &[(&str, &str)]); 2] =
+    [("css", &[("mode", "attribute")]), ("css-components", &[])];
+
+/// What the screens show of a theme, and what moved since another document.
+///
+/// # Errors
+/// Names that clash in a style sheet; a document before that cannot be derived.
+pub(crate) fn preview_of<'a>(
+    theme: &Resolved,
+    made: &'a Derived,
+    before: Option<&Resolved>,
+) -> Result<Preview<'a>, ApiError> {
+    let stamp = Stamp {
+        theme: made.name.clone(),
+        revision: None,
+    };
+    let source = Source {
+        decided: theme,
+        theme: made,
+        stamp: &stamp,
+    };
+    let mut sheets = Vec::with_capacity(PROOF.len());
+    for (id, set) in PROOF {
+        let set = set.iter().map(|(k, v)| ((*k).to_owned(), (*v).to_owned()));
+        let target = find(id)?;
+        let output = target.export(&source, target.settings(set)?)?;
+        // `@import` is not allowed in a constructed sheet; the proof fetches nothing from elsewhere.
+        sheets.extend(output.files.into_iter().map(|f| without_imports(f.body())));
+    }
+    let wake = match before {
+        Some(before) => {
+            let before = derived(before).map_err(|p| ApiError::invalid("/before", p))?;
+            Some(diff(&before, made).into())
+        }
+        None => None,
+    };
+    Ok(Preview {
+        derived: DerivedView::from(made),
+        sheets,
+        wake,
+    })
+}
+
+fn without_imports(text: &str) -> String {
+    if !text.contains("@import") {
+        return text.to_owned();
+    }
+    text.lines()
+        .filter(|line| !line.starts_with("@import"))
+        .map(|line| format!("{line}\n"))
+        .collect()
+}

@@ -1,0 +1,222 @@
+//! Changes that need the rules: the server applies them to the document at hand.
+
+use axum::Json;
+use axum::extract::State;
+use axum::http::{HeaderMap, StatusCode};
+use axum::response::Response;
+use rhodon_color::Color;
+use rhodon_store::Save;
+use rhodon_theme::{Changed, IntentChoice, NewBrand, Operation, Resolved, Slug, Typed, apply};
+use serde::{Deserialize, Serialize};
+use serde_json::Value;
+use utoipa::ToSchema;
+
+use super::theme::{ThemeView, base_revision, checked_label, usable};
+use crate::bench::Bench;
+use crate::error::ApiError;
+use crate::json::JsonBody;
+use crate::path::Path;
+
+/// One change that is more than a value.
+#[derive(Clone, Debug, Deserialize, ToSchema)]
+#[serde(tag = "do", rename_all = "kebab-case", deny_unknown_fields)]
+pub enum ChangeView {
+    /// Adds brand colours, each under a free name and slug.
+    AddBrand {
+        /// The colours, in order.
+        colors: Vec<NewColor>,
+    },
+    /// Gives a brand colour another name; its slug follows while it was made from the name.
+    RenameBrand {
+        /// Slug of the brand colour.
+        brand: String,
+        /// Its new name.
+        name: String,
+        /// A slug set by hand.
+        slug: Option<String>,
+    },
+    /// Removes a brand colour; what hangs on it is taken along or moved.
+    RemoveBrand {
+        /// Slug of the brand colour.
+        brand: String,
+    },
+    /// Puts a brand colour at another place in the order.
+    MoveBrand {
+        /// Slug of the brand colour.
+        brand: String,
+        /// Its new place, from 0.
+        to: usize,
+    },
+    /// Sets what an intent is painted with; without a scale and a colour it goes back to derived,
+    /// and one of the user's own goes.
+    SetIntent {
+        /// Name of the intent.
+        intent: String,
+        /// Slug of a brand colour.
+        scale: Option<String>,
+        /// Any CSS colour.
+        color: Option<String>,
+    },
+}
+
+/// A brand colour to be.
+#[derive(Clone, Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct NewColor {
+    name: String,
+    /// Any CSS colour.
+    color: String,
+}
+
+impl From<NewColor> for NewBrand {
+    fn from(new: NewColor) -> Self {
+        Self {
+            name: new.name.trim().to_owned(),
+            color: new.color,
+        }
+    }
+}
+
+impl ChangeView {
+    fn operation(self) -> Result<Operation, ApiError> {
+        Ok(match self {
+            Self::AddBrand { colors } => {
+                Operation::AddBrand(colors.into_iter().map(Into::into).collect())
+            }
+            Self::RenameBrand {
+                brand,
+                name,
+                slug: wanted,
+            } => Operation::RenameBrand {
+                brand: slug("/change/brand", &brand)?,
+                name: name.trim().to_owned(),
+                slug: wanted
+                    .map(|wanted| slug("/change/slug", &wanted))
+                    .transpose()?,
+            },
+            Self::RemoveBrand { brand } => Operation::RemoveBrand(slug("/change/brand", &brand)?),
+            Self::MoveBrand { brand, to } => Operation::MoveBrand {
+                brand: slug("/change/brand", &brand)?,
+                to,
+            },
+            Self::SetIntent {
+                intent,
+                scale,
+                color,
+            } => Operation::SetIntent {
+                intent: slug("/change/intent", intent.trim())?,
+                paint: choice(scale, color)?,
+            },
+        })
+    }
+}
+
+fn choice(scale: Option<String>, color: Option<String>) -> Result<Option<IntentChoice>, ApiError> {
+    if let Some(scale) = scale {
+        return Ok(Some(IntentChoice::Scale(slug("/change/scale", &scale)?)));
+    }
+    let Some(text) = color else { return Ok(None) };
+    let color = Typed::<Color>::from_field(&text);
+    let color = color.map_err(|e| ApiError::value("/change/color", e.to_string()))?;
+    Ok(Some(IntentChoice::Color(color)))
+}
+
+pub(super) fn slug(pointer: &str, text: &str) -> Result<Slug, ApiError> {
+    text.parse()
+        .map_err(|e| ApiError::value(pointer, format!("\"{text}\": {e}")))
+}
+
+/// A document and a change of it.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct TryChange {
+    #[schema(schema_with = crate::openapi::spec_schema)]
+    spec: Value,
+    change: ChangeView,
+}
+
+/// What a change comes to.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct ChangedView {
+    #[schema(schema_with = crate::openapi::spec_schema)]
+    spec: Value,
+    /// What else it changes, in sentences.
+    notes: Vec<String>,
+}
+
+/// Applies a change to a document that need not be saved, and tells what hangs on it.
+#[utoipa::path(
+    post, path = "/change", operation_id = "try_change", request_body = TryChange,
+    responses((status = 200, body = ChangedView), (status = 422, body = ApiError))
+)]
+pub(crate) async fn try_change(
+    State(bench): State<Bench>,
+    JsonBody(body): JsonBody<TryChange>,
+) -> Result<Json<ChangedView>, ApiError> {
+    let theme = bench.read(body.spec).await?;
+    let changed = changed(&bench, theme, body.change).await?.1;
+    Ok(Json(ChangedView {
+        spec: changed.document.to_json(),
+        notes: changed.notes,
+    }))
+}
+
+async fn changed(
+    bench: &Bench,
+    theme: Resolved,
+    change: ChangeView,
+) -> Result<(Resolved, Changed), ApiError> {
+    let operation = change.operation()?;
+    let job = move || apply(&operation, &theme).map(|changed| (theme, changed));
+    bench
+        .work
+        .run(job)
+        .await?
+        .map_err(|p| ApiError::invalid("/spec", p))
+}
+
+/// A change to save as a new revision.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ChangeRequest {
+    change: ChangeView,
+    /// What was changed, in words.
+    label: String,
+    /// Whether the answer tells what the screens show of the saved document.
+    #[serde(default)]
+    preview: bool,
+}
+
+/// Applies a change to the current document of a theme and saves it as a new revision.
+#[utoipa::path(
+    post, path = "/themes/{slug}/change", operation_id = "change_theme", request_body = ChangeRequest,
+    params(("slug" = String, Path,), ("If-Match" = String, Header,)),
+    responses(
+        (status = 200, body = ThemeView), (status = 404, body = ApiError),
+        (status = 409, body = ApiError), (status = 422, body = ApiError)
+    )
+)]
+pub(crate) async fn change(
+    State(bench): State<Bench>,
+    Path(slug): Path<String>,
+    headers: HeaderMap,
+    JsonBody(body): JsonBody<ChangeRequest>,
+) -> Result<Response, ApiError> {
+    let base = base_revision(&headers)?;
+    let label = checked_label(&body.label)?;
+    let current = bench.store.get(&slug).await?;
+    let before = bench.read(current.revision.spec).await?;
+    let (before, changed) = changed(&bench, before, body.change).await?;
+    let theme = before.with_document(changed.document);
+    let derived = usable(&bench, &theme).await?;
+    let save = Save {
+        spec: theme.document(),
+        label: &label,
+        base,
+    };
+    let saved = bench.store.save(&slug, save).await?;
+    let shown = body.preview.then_some((theme, derived, Some(before)));
+    Ok(ThemeView::new(&bench, saved, shown)
+        .await?
+        .response(StatusCode::OK))
+}

@@ -1,0 +1,81 @@
+//! What the rules offer, listed once in the core: the interface asks instead of knowing.
+
+use axum::Json;
+use rhodon_color::RELATIONS;
+use rhodon_formats::Group;
+use rhodon_theme::scale::METHODS;
+use rhodon_theme::{Intent, NUMBERS, TokenKind};
+use serde::Serialize;
+use utoipa::ToSchema;
+
+/// Lists of what there is to choose from, each in the order in which it is shown.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct VocabularyView {
+    numbers: Vec<NumberView>,
+    methods: Vec<ChoiceView>,
+    relations: Vec<&'static str>,
+    intents: Vec<&'static str>,
+    kinds: Vec<&'static str>,
+    groups: Vec<ChoiceView>,
+}
+
+/// A number that a document may set.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct NumberView {
+    /// `type`, `shape` or `scale`.
+    part: &'static str,
+    key: &'static str,
+    title: &'static str,
+    /// What it counts; empty where it has none.
+    unit: &'static str,
+    low: f64,
+    high: f64,
+    default: f64,
+    step: f64,
+    whole: bool,
+    help: &'static str,
+}
+
+/// Something to choose, and what it means.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct ChoiceView {
+    id: &'static str,
+    name: &'static str,
+    help: &'static str,
+}
+
+/// Methods of scales, hue relations, intents, kinds of tokens, groups of targets, and numbers with
+/// their ranges.
+#[utoipa::path(get, path = "/vocabulary", responses((status = 200, body = VocabularyView)))]
+pub(crate) async fn vocabulary() -> Json<VocabularyView> {
+    let numbers = NUMBERS.iter().map(|n| NumberView {
+        part: n.part,
+        key: n.key,
+        title: n.title,
+        unit: n.unit,
+        low: n.low,
+        high: n.high,
+        default: n.default,
+        step: n.step,
+        whole: n.whole,
+        help: n.help,
+    });
+    let methods = METHODS.iter().map(|m| ChoiceView {
+        id: m.id,
+        name: m.id,
+        help: m.help,
+    });
+    let groups = Group::ALL.iter().map(|g| ChoiceView {
+        id: g.id(),
+        name: g.name(),
+        help: g.help(),
+    });
+    Json(VocabularyView {
+        numbers: numbers.collect(),
+        methods: methods.collect(),
+        relations: RELATIONS.iter().map(|r| r.id).collect(),
+        intents: Intent::ALL.map(Intent::id).to_vec(),
+        kinds: TokenKind::ALL.map(TokenKind::id).to_vec(),
+        groups: groups.collect(),
+    })
+}

@@ -1,0 +1,224 @@
+//! What a change of brand colours or intents leaves dangling, and the one rule for all of it:
+//!
+//! - settings of a scale that is no more go; a scale that ran to a colour that is no more ends by
+//!   itself; an intent that was painted with it goes back to derived, one of the user's own goes;
+//! - roles of an intent that plays another part now move there; those of one that is no more go;
+//! - what refers to something that moved follows; a role whose reference is lost goes back to
+//!   derived; a token of the user's own keeps its colour, written out.
+
+use std::cell::OnceCell;
+use std::collections::HashSet;
+
+use indexmap::IndexMap;
+
+use super::Changed;
+use crate::derive::{Derived, derive};
+use crate::document::{Document, Problems, Resolved, Typed};
+use crate::label::{Slug, TokenPath};
+use crate::palette::{Outline, scales_of_intents};
+use crate::token::Mode;
+use crate::value::Written;
+
+/// A slug that became another.
+#[derive(Clone, Copy, Debug)]
+pub(super) struct Renamed<'a> {
+    pub from: &'a Slug,
+    pub to: &'a Slug,
+}
+
+/// Mends a document that a change made from a theme.
+///
+/// # Errors
+/// What cannot be mended, such as a theme without any colour.
+pub(super) fn mend(
+    before: &Resolved,
+    document: Document,
+    renamed: Option<Renamed<'_>>,
+) -> Result<Changed, Problems> {
+    let mut mending = Mending {
+        before,
+        document,
+        notes: Vec::new(),
+    };
+    mending.scales_and_intents()?;
+    let ground = Ground::new(before, &mending.document, renamed)?;
+    mending.roles(&ground);
+    mending.references(&ground);
+    let document = mending.document.checked()?;
+    Ok(Changed {
+        document,
+        notes: mending.notes,
+    })
+}
+
+/// What there is after the change, before anything set by hand is looked at.
+struct Ground<'a> {
+    outline: Outline,
+    /// Intents that are no more, and the one that plays their part now.
+    moved: IndexMap<Slug, Slug>,
+    before: &'a Resolved,
+    /// What everything came to before, where somebody asks.
+    values: OnceCell<Option<Derived>>,
+}
+
+impl<'a> Ground<'a> {
+    fn new(
+        before: &'a Resolved,
+        after: &Document,
+        renamed: Option<Renamed<'_>>,
+    ) -> Result<Self, Problems> {
+        let whole = before.with_document(after.clone());
+        let stands = scales_of_intents(&whole)?;
+        let stood = scales_of_intents(before).unwrap_or_default();
+        let moved = stood
+            .into_iter()
+            .filter(|(name, _)| !stands.contains_key(name));
+        let moved = moved.filter_map(|(name, scale)| {
+            let scale = renamed
+                .filter(|r| *r.from == scale)
+                .map_or(scale, |r| r.to.clone());
+            let plays = stands.iter().find(|(_, s)| **s == scale)?.0;
+            Some((name, plays.clone()))
+        });
+        let moved = moved.collect();
+        Ok(Self {
+            outline: Outline::of(&whole)?,
+            moved,
+            before,
+            values: OnceCell::new(),
+        })
+    }
+
+    /// The path of a role under the intent that plays its part now.
+    fn moved(&self, path: &TokenPath) -> Option<TokenPath> {
+        let (group, part) = path.as_str().split_once('.')?;
+        let (_, plays) = self.moved.iter().find(|(name, _)| name.as_str() == group)?;
+        let moved: TokenPath = format!("{plays}.{part}").parse().ok()?;
+        self.outline.has(&moved).then_some(moved)
+    }
+}
+
+struct Mending<'a> {
+    before: &'a Resolved,
+    document: Document,
+    notes: Vec<String>,
+}
+
+impl Mending<'_> {
+    /// Whether the document, its parents included, has a brand colour.
+    fn has_brand(&self) -> impl Fn(&Slug) -> bool + use<> {
+        let whole = self.before.with_document(self.document.clone()).merged;
+        move |slug| whole.brand.iter().any(|b| b.slug == *slug)
+    }
+
+    fn scales_and_intents(&mut self) -> Result<(), Problems> {
+        let has = self.has_brand();
+        let notes = &mut self.notes;
+        self.document.intents.retain(|name, choice| {
+            let kept = choice.scale().is_none_or(&has);
+            if !kept {
+                notes.push(format!("the intent {name} loses its scale"));
+            }
+            kept
+        });
+        for (slug, settings) in &mut self.document.scales {
+            if settings.to.as_ref().is_some_and(|to| !has(to)) {
+                notes.push(format!("the scale {slug} no longer runs to another"));
+                settings.to = None;
+            }
+        }
+        let whole = self.before.with_document(self.document.clone());
+        let mut scales: HashSet<Slug> = scales_of_intents(&whole)?.into_values().collect();
+        scales.extend(whole.merged.brand.iter().map(|b| b.slug.clone()));
+        self.document.scales.retain(|slug, _| {
+            let kept = scales.contains(slug);
+            if !kept {
+                notes.push(format!("the settings of the scale {slug} go"));
+            }
+            kept
+        });
+        Ok(())
+    }
+
+    fn roles(&mut self, ground: &Ground<'_>) {
+        let roles = std::mem::take(&mut self.document.roles);
+        let (kept, gone): (IndexMap<_, _>, IndexMap<_, _>) = roles
+            .into_iter()
+            .partition(|(path, _)| ground.outline.has(path));
+        self.document.roles = kept;
+        for (path, values) in gone {
+            match ground.moved(&path) {
+                Some(to) if !self.document.roles.contains_key(&to) => {
+                    self.notes.push(format!("the role {path} becomes {to}"));
+                    self.document.roles.insert(to, values);
+                }
+                _ => self
+                    .notes
+                    .push(format!("the role {path}, set by hand, goes")),
+            }
+        }
+        self.document.roles.sort_keys();
+    }
+
+    fn references(&mut self, ground: &Ground<'_>) {
+        let whole = self.before.with_document(self.document.clone()).merged;
+        let is_lost = |value: &Typed<Written>| {
+            let target = value.target()?;
+            let known = ground.outline.has(target)
+                || whole.tokens.contains_key(target)
+                || whole.roles.contains_key(target);
+            (!known).then(|| target.clone())
+        };
+        let notes = &mut self.notes;
+        for (path, values) in &mut self.document.roles {
+            for mode in Mode::BOTH {
+                let slot = values.slot(mode);
+                let Some(lost) = slot.as_ref().and_then(is_lost) else {
+                    continue;
+                };
+                *slot = ground.moved(&lost).map(Typed::reference);
+                let id = mode.id();
+                notes.push(match slot {
+                    Some(value) => format!("the role {path} ({id}) refers to {value}"),
+                    None => format!("the role {path} ({id}) goes back to derived"),
+                });
+            }
+        }
+        self.document
+            .roles
+            .retain(|_, v| v.light.is_some() || v.dark.is_some());
+        for (path, token) in &mut self.document.tokens {
+            let slots = [
+                (&mut token.value, Mode::Light),
+                (&mut token.light, Mode::Light),
+                (&mut token.dark, Mode::Dark),
+            ];
+            for (slot, mode) in slots {
+                let Some(lost) = slot.as_ref().and_then(is_lost) else {
+                    continue;
+                };
+                *slot = ground.replacement(&lost, mode);
+                notes.push(match slot {
+                    Some(value) => format!("the token {path} keeps its value as {value}"),
+                    None => format!("the token {path} goes"),
+                });
+            }
+        }
+        let complete = |t: &crate::document::CustomToken| {
+            t.value.is_some() || t.light.is_some() || t.dark.is_some()
+        };
+        self.document.tokens.retain(|_, token| complete(token));
+    }
+}
+
+impl Ground<'_> {
+    /// What takes the place of a reference that is lost: the role that moved, or what it came to.
+    fn replacement(&self, lost: &TokenPath, mode: Mode) -> Option<Typed<Written>> {
+        if let Some(moved) = self.moved(lost) {
+            return Some(Typed::reference(moved));
+        }
+        let values = self.values.get_or_init(|| derive(self.before).ok());
+        let token = values.as_ref()?.token(lost.as_str())?;
+        Some(Typed::literal(token.cell(mode).value.clone()))
+    }
+}

@@ -1,0 +1,206 @@
+//! The names of roles, their groups and the intents, declared once: painters, targets and readers
+//! name them by these constants, so that a misspelt role does not compile.
+
+use std::fmt;
+use std::sync::Arc;
+
+/// A role that every theme has.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Hash)]
+pub struct Role {
+    group: &'static str,
+    part: &'static str,
+}
+
+impl Role {
+    /// Its group, as in `surface`.
+    pub const fn group(self) -> &'static str {
+        self.group
+    }
+}
+
+/// Prints the path of its token.
+impl fmt::Display for Role {
+    fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
+        write!(f, "{}.{}", self.group, self.part)
+    }
+}
+
+impl From<Role> for Arc<str> {
+    fn from(role: Role) -> Self {
+        role.to_string().into()
+    }
+}
+
+macro_rules! roles {
+    ($($name:ident = $group:literal . $part:literal,)*) => {
+        /// The roles beside those of intents.
+        #[allow(missing_docs)]
+        impl Role {
+            $(pub const $name: Self = Self { group: $group, part: $part };)*
+            /// All of them, in the order in which they are painted.
+            pub const ALL: &[Self] = &[$(Self::$name),*];
+        }
+    };
+}
+
+roles! {
+    SURFACE_BASE = "surface"."base",
+    SURFACE_RAISED = "surface"."raised",
+    SURFACE_SUNKEN = "surface"."sunken",
+    SURFACE_OVERLAY = "surface"."overlay",
+    TEXT_MAIN = "text"."main",
+    TEXT_MUTED = "text"."muted",
+    TEXT_DISABLED = "text"."disabled",
+    DISABLED_FILL = "disabled"."fill",
+    DISABLED_TEXT = "disabled"."text",
+    DISABLED_EDGE = "disabled"."edge",
+    BORDER_SUBTLE = "border"."subtle",
+    BORDER_STRONG = "border"."strong",
+    BAR_FILL = "bar"."fill",
+    BAR_TEXT = "bar"."text",
+    BAR_HOVER = "bar"."hover",
+    BAR_SELECTED = "bar"."selected",
+    LINK_REST = "link"."rest",
+    LINK_HOVER = "link"."hover",
+    LINK_PRESSED = "link"."pressed",
+    FOCUS_RING = "focus"."ring",
+    SELECTION_FILL = "selection"."fill",
+    SELECTION_TEXT = "selection"."text",
+    SELECTED_FILL = "selected"."fill",
+    SELECTED_TEXT = "selected"."text",
+    SELECTED_EDGE = "selected"."edge",
+    BACKDROP_FILL = "backdrop"."fill",
+    SHADOW_NEAR = "shadow"."near",
+    SHADOW_FAR = "shadow"."far",
+    CHART_1 = "chart"."1",
+    CHART_2 = "chart"."2",
+    CHART_3 = "chart"."3",
+    CHART_4 = "chart"."4",
+    CHART_5 = "chart"."5",
+    CHART_6 = "chart"."6",
+    CHART_7 = "chart"."7",
+    CHART_8 = "chart"."8",
+}
+
+/// The intents that every theme has.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Hash)]
+#[allow(missing_docs)]
+pub enum Intent {
+    Primary,
+    Secondary,
+    Accent,
+    Success,
+    Warning,
+    Danger,
+    Info,
+    Neutral,
+}
+
+impl Intent {
+    /// All of them, in order.
+    pub const ALL: [Self; 8] = [
+        Self::Primary,
+        Self::Secondary,
+        Self::Accent,
+        Self::Success,
+        Self::Warning,
+        Self::Danger,
+        Self::Info,
+        Self::Neutral,
+    ];
+
+    /// Its name, as in `primary`.
+    pub const fn id(self) -> &'static str {
+        match self {
+            Self::Primary => "primary",
+            Self::Secondary => "secondary",
+            Self::Accent => "accent",
+            Self::Success => "success",
+            Self::Warning => "warning",
+            Self::Danger => "danger",
+            Self::Info => "info",
+            Self::Neutral => "neutral",
+        }
+    }
+
+    /// The intent of a name.
+    pub fn named(name: &str) -> Option<Self> {
+        Self::ALL.into_iter().find(|intent| intent.id() == name)
+    }
+
+    /// One of its roles.
+    pub const fn role(self, part: IntentPart) -> Role {
+        Role {
+            group: self.id(),
+            part: part.id(),
+        }
+    }
+}
+
+/// What every intent offers.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Hash)]
+#[allow(missing_docs)]
+pub enum IntentPart {
+    Fill,
+    FillHover,
+    FillPressed,
+    FillText,
+    GradientEnd,
+    Tint,
+    TintHover,
+    TintText,
+    Edge,
+}
+
+impl IntentPart {
+    /// All of them.
+    pub const ALL: [Self; 9] = [
+        Self::Fill,
+        Self::FillHover,
+        Self::FillPressed,
+        Self::FillText,
+        Self::GradientEnd,
+        Self::Tint,
+        Self::TintHover,
+        Self::TintText,
+        Self::Edge,
+    ];
+
+    /// Its name, as in `fill-hover`.
+    pub const fn id(self) -> &'static str {
+        match self {
+            Self::Fill => "fill",
+            Self::FillHover => "fill-hover",
+            Self::FillPressed => "fill-pressed",
+            Self::FillText => "fill-text",
+            Self::GradientEnd => "gradient-end",
+            Self::Tint => "tint",
+            Self::TintHover => "tint-hover",
+            Self::TintText => "tint-text",
+            Self::Edge => "edge",
+        }
+    }
+
+    /// The path of this role of an intent, one of the user's own too.
+    pub fn of(self, intent: &str) -> Arc<str> {
+        format!("{intent}.{}", self.id()).into()
+    }
+}
+
+/// Groups of derived tokens that are no colours.
+const MEASURES: [&str; 2] = ["type", "shape"];
+
+/// Whether a word names a group of derived tokens that are no colours.
+pub(crate) fn is_measure(word: &str) -> bool {
+    MEASURES.contains(&word)
+}
+
+/// Whether a word names a group of derived tokens that is no intent.
+pub(crate) fn is_role_group(word: &str) -> bool {
+    is_measure(word) || Role::ALL.iter().any(|role| role.group == word)
+}
+
+/// Whether a word names any group that every theme derives, intents included.
+pub(crate) fn is_derived_group(word: &str) -> bool {
+    is_role_group(word) || Intent::named(word).is_some()
+}

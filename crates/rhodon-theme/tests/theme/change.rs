@@ -1,0 +1,285 @@
+//! Operations on brand colours and intents: whatever hangs on them is taken along or moved, and
+//! what comes out always reads and derives.
+
+use proptest::prelude::*;
+use rhodon_theme::{Document, IntentChoice, NewBrand, Operation, Resolved, Slug, apply, derive};
+use serde_json::{Value, json};
+
+use crate::support::theme;
+
+fn slug(text: &str) -> Slug {
+    text.parse().unwrap()
+}
+
+fn four(extra: Value) -> Resolved {
+    let mut all = json!({
+        "brand": [
+            { "name": "Petrol", "slug": "petrol", "color": "#0f5c7a" },
+            { "name": "Lichen", "slug": "lichen", "color": "#8a9a2b" },
+            { "name": "Buoy", "slug": "buoy", "color": "#e4572e" },
+            { "name": "Heather", "slug": "heather", "color": "#7a4b8f" }
+        ]
+    });
+    for (key, value) in extra.as_object().unwrap() {
+        all[key] = value.clone();
+    }
+    theme(all)
+}
+
+/// The document after an operation, and what else was changed.
+fn changed(theme: &Resolved, operation: Operation) -> (Value, Vec<String>) {
+    let changed = apply(&operation, theme).unwrap();
+    derive(&theme.with_document(changed.document.clone())).unwrap();
+    (changed.document.to_json(), changed.notes)
+}
+
+#[test]
+fn a_removed_colour_takes_the_role_that_was_set_for_it_along() {
+    let theme = four(json!({ "roles": { "heather.fill": { "light": "#552266" } } }));
+    let (document, notes) = changed(&theme, Operation::RemoveBrand(slug("heather")));
+    assert_eq!(document.get("roles"), None);
+    assert_eq!(notes, ["the role heather.fill, set by hand, goes"]);
+}
+
+#[test]
+fn everything_that_hangs_on_a_removed_colour_is_taken_along_or_moved() {
+    let theme = four(json!({
+        "scales": { "lichen": { "turn": 4 }, "petrol": { "to": "lichen" } },
+        "intents": { "danger": { "scale": "lichen" }, "boarding": { "scale": "lichen" } },
+        "roles": {
+            "text.main": { "light": "{lichen.900}", "dark": "#eeeeee" },
+            "boarding.fill": { "light": "#445500" }
+        },
+        "tokens": {
+            "ferry.wake": { "value": "{lichen.300}" },
+            "ferry.foam": { "light": "{ferry.wake}", "dark": "{boarding.fill}" }
+        }
+    }));
+    let wake = derive(&theme)
+        .unwrap()
+        .token("lichen.300")
+        .unwrap()
+        .cell(rhodon_theme::Mode::Light)
+        .value
+        .to_string();
+    let (document, notes) = changed(&theme, Operation::RemoveBrand(slug("lichen")));
+    assert_eq!(document["scales"], json!({ "petrol": {} }));
+    assert_eq!(document.get("intents"), None);
+    assert_eq!(
+        document["roles"],
+        json!({ "text.main": { "dark": "#eeeeee" } })
+    );
+    assert_eq!(document["tokens"]["ferry.wake"], json!({ "value": wake }));
+    assert_eq!(document["tokens"]["ferry.foam"]["light"], "{ferry.wake}");
+    assert_eq!(
+        notes,
+        [
+            "the intent boarding loses its scale".to_owned(),
+            "the intent danger loses its scale".to_owned(),
+            "the scale petrol no longer runs to another".to_owned(),
+            "the settings of the scale lichen go".to_owned(),
+            "the role boarding.fill, set by hand, goes".to_owned(),
+            "the role text.main (light) goes back to derived".to_owned(),
+            format!(
+                "the token ferry.foam keeps its value as {}",
+                document["tokens"]["ferry.foam"]["dark"].as_str().unwrap()
+            ),
+            format!("the token ferry.wake keeps its value as {wake}"),
+        ]
+    );
+}
+
+#[test]
+fn a_colour_that_moves_up_takes_its_roles_to_the_intent_that_it_plays_now() {
+    let theme = four(json!({
+        "roles": { "heather.fill": { "light": "#552266" }, "text.muted": { "light": "{heather.fill}" } },
+        "tokens": { "ferry.wake": { "value": "{heather.tint}" } }
+    }));
+    let (document, _) = changed(&theme, Operation::RemoveBrand(slug("buoy")));
+    assert_eq!(
+        document["roles"],
+        json!({ "accent.fill": { "light": "#552266" }, "text.muted": { "light": "{accent.fill}" } })
+    );
+    assert_eq!(document["tokens"]["ferry.wake"]["value"], "{accent.tint}");
+    let moved = Operation::MoveBrand {
+        brand: slug("heather"),
+        to: 0,
+    };
+    let (document, _) = changed(&theme, moved);
+    assert_eq!(
+        document["roles"]["primary.fill"],
+        json!({ "light": "#552266" })
+    );
+}
+
+#[test]
+fn a_third_colour_takes_the_place_of_the_derived_accent_and_its_settings() {
+    let two = theme(json!({
+        "brand": [
+            { "name": "Petrol", "color": "#0f5c7a" }, { "name": "Lichen", "color": "#8a9a2b" }
+        ],
+        "scales": { "accent": { "strength": 0.5 } },
+        "tokens": { "ferry.wake": { "value": "{accent.300}" } }
+    }));
+    let colors = vec![NewBrand {
+        name: "Buoy".into(),
+        color: "#e4572e".into(),
+    }];
+    let (document, notes) = changed(&two, Operation::AddBrand(colors));
+    assert_eq!(document.get("scales"), None);
+    assert_eq!(notes[0], "the settings of the scale accent go");
+    assert!(
+        document["tokens"]["ferry.wake"]["value"]
+            .as_str()
+            .unwrap()
+            .starts_with('#')
+    );
+}
+
+#[test]
+fn names_within_a_theme_differ() {
+    let theme = four(json!({}));
+    let add = |name: &str| NewBrand {
+        name: name.into(),
+        color: "#123456".into(),
+    };
+    let (document, _) = changed(
+        &theme,
+        Operation::AddBrand(vec![add("petrol"), add("Petrol")]),
+    );
+    let names: Vec<_> = document["brand"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|b| b["name"].as_str().unwrap())
+        .collect();
+    assert_eq!(names[4..], ["petrol 2", "Petrol 3"]);
+    let rename = Operation::RenameBrand {
+        brand: slug("buoy"),
+        name: " heather ".into(),
+        slug: Some(slug("buoy")),
+    };
+    assert_eq!(
+        apply(&rename, &theme).unwrap_err().to_string(),
+        "/brand/2/name: another brand colour is called \"Heather\": expected another name"
+    );
+}
+
+#[test]
+fn the_last_colour_stays_and_unknown_ones_are_told() {
+    let one = theme(json!({ "brand": [{ "name": "Petrol", "color": "#0f5c7a" }] }));
+    let message = apply(&Operation::RemoveBrand(slug("petrol")), &one)
+        .unwrap_err()
+        .to_string();
+    assert_eq!(
+        message,
+        "/brand: a theme needs at least one brand colour: add another before this one goes"
+    );
+    let message = apply(&Operation::RemoveBrand(slug("sea")), &one)
+        .unwrap_err()
+        .to_string();
+    assert_eq!(message, "/brand: no brand colour \"sea\" in this theme");
+}
+
+#[test]
+fn a_child_loses_its_own_colour_and_has_its_parents_again() {
+    let parent = four(json!({})).document().clone();
+    let child = Document::read(&json!({
+        "format": 1, "name": "Child", "extends": "parent",
+        "brand": [{ "name": "Petrol", "slug": "petrol", "color": "#083b52" }],
+        "roles": { "link.rest": { "light": "{petrol.700}" } }
+    }))
+    .unwrap();
+    let theme = Resolved::follow(child, |_| Some(parent.clone())).unwrap();
+    let (document, notes) = changed(&theme, Operation::RemoveBrand(slug("petrol")));
+    assert_eq!(document.get("brand"), None);
+    assert_eq!(document["roles"]["link.rest"]["light"], "{petrol.700}");
+    assert!(notes.is_empty(), "{notes:?}");
+}
+
+#[test]
+fn an_intent_of_ones_own_goes_with_its_roles() {
+    let theme = four(json!({
+        "intents": { "boarding": { "color": "#00aa55" } },
+        "roles": { "boarding.fill": { "dark": "#115533" } }
+    }));
+    let (document, notes) = changed(
+        &theme,
+        Operation::SetIntent {
+            intent: slug("boarding"),
+            paint: None,
+        },
+    );
+    assert_eq!(
+        (document.get("intents"), document.get("roles")),
+        (None, None)
+    );
+    assert_eq!(notes, ["the role boarding.fill, set by hand, goes"]);
+    let paint = Some(IntentChoice::Scale(slug("heather")));
+    let (document, _) = changed(
+        &theme,
+        Operation::SetIntent {
+            intent: slug("danger"),
+            paint,
+        },
+    );
+    assert_eq!(document["intents"]["danger"], json!({ "scale": "heather" }));
+}
+
+/// References, roles and settings that hang on any of the four colours.
+fn hanging() -> impl Strategy<Value = Value> {
+    let group = prop::sample::select(vec![
+        "petrol", "lichen", "buoy", "heather", "accent", "danger",
+    ]);
+    let part = prop::sample::select(vec!["300", "fill", "tint-text", "edge"]);
+    let reference = (group.clone(), part.clone()).prop_map(|(g, p)| format!("{{{g}.{p}}}"));
+    let role = prop::sample::select(vec![
+        "text.main",
+        "heather.fill",
+        "heather.edge",
+        "accent.tint",
+        "danger.fill",
+        "surface.raised",
+    ]);
+    let roles = prop::collection::hash_map(role, reference.clone(), 0..4);
+    let tokens = prop::collection::hash_map("[a-d]", reference, 0..4);
+    (roles, tokens, prop::option::of(group)).prop_map(|(roles, tokens, to)| {
+        let roles: serde_json::Map<_, _> =
+            roles.into_iter().map(|(k, v)| (k.to_owned(), json!({ "light": v }))).collect();
+        let tokens: serde_json::Map<_, _> =
+            tokens.into_iter().map(|(k, v)| (format!("own.{k}"), json!({ "dark": v, "light": "#123" }))).collect();
+        let mut extra = json!({ "roles": roles, "tokens": tokens });
+        if let Some(to) = to {
+            extra["intents"] = json!({ "info": { "scale": if to == "accent" || to == "danger" { "buoy" } else { to } } });
+        }
+        extra
+    })
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig { cases: 96, ..ProptestConfig::default() })]
+
+    #[test]
+    fn no_operation_makes_a_document_that_is_refused(
+        extra in hanging(),
+        brand in prop::sample::select(vec!["petrol", "lichen", "buoy", "heather"]),
+        which in 0..4,
+    ) {
+        let mut all = json!({ "format": 1, "name": "T", "brand": four(json!({})).document().to_json()["brand"] });
+        for (key, value) in extra.as_object().unwrap() {
+            all[key] = value.clone();
+        }
+        let Ok(document) = Document::read(&all) else { return Ok(()) };
+        let theme = Resolved::alone(document);
+        prop_assume!(derive(&theme).is_ok());
+        let brand = slug(brand);
+        let operation = match which {
+            0 => Operation::RemoveBrand(brand),
+            1 => Operation::MoveBrand { brand, to: 0 },
+            2 => Operation::RenameBrand { brand, name: "Sea Wall".into(), slug: None },
+            _ => Operation::SetIntent { intent: slug("accent"), paint: Some(IntentChoice::Scale(brand)) },
+        };
+        let changed = apply(&operation, &theme).map_err(|e| TestCaseError::fail(e.to_string()))?;
+        prop_assert!(derive(&Resolved::alone(changed.document)).is_ok());
+    }
+}

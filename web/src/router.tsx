@@ -3,7 +3,7 @@ import {
   createRootRouteWithContext,
   createRoute,
   createRouter,
-  lazyRouteComponent,
+  notFound,
   Outlet,
   redirect,
 } from "@tanstack/react-router";
@@ -12,6 +12,8 @@ import { isPageName, type PageName } from "./proof/pages";
 import { EmptyPage } from "./shell/EmptyPage";
 import { FailedPage } from "./shell/FailedPage";
 import { Frame } from "./shell/Frame";
+import { StagePage } from "./shell/StagePage";
+import { STAGES } from "./stages";
 
 export interface View {
   /** Slug of the scale that is open on the stave. */
@@ -22,6 +24,8 @@ export interface View {
   page?: PageName;
   /** What the proof compares with: `rev-12` of this theme, or the slug of another. */
   against?: string;
+  /** Whether the ledger shows only what is below its limit. */
+  failing?: boolean;
   /** Path of the token that the ledger shows. */
   token?: string;
   /** Id of the target that the handoff shows. */
@@ -37,7 +41,7 @@ const indexRoute = createRoute({
     const themes = await context.client.fetchQuery(themesQuery);
     // A theme that others extend is where they start from: it comes first.
     const first = themes.find((t) => themes.some((child) => child.parent === t.slug)) ?? themes[0];
-    if (first) throw redirect({ to: "/themes/$slug/stave", params: { slug: first.slug } });
+    if (first) throw redirect({ to: "/themes/$slug/$stage", params: { slug: first.slug, stage: "stave" } });
   },
   component: EmptyPage,
   errorComponent: FailedPage,
@@ -51,6 +55,7 @@ const themeRoute = createRoute({
     proof: search.proof === "light" || search.proof === "dark" ? search.proof : undefined,
     page: isPageName(search.page) ? search.page : undefined,
     against: typeof search.against === "string" ? search.against : undefined,
+    failing: search.failing === true ? true : undefined,
     token: typeof search.token === "string" ? search.token : undefined,
     target: typeof search.target === "string" ? search.target : undefined,
   }),
@@ -63,38 +68,23 @@ const themeIndexRoute = createRoute({
   getParentRoute: () => themeRoute,
   path: "/",
   beforeLoad: ({ params }) => {
-    throw redirect({ to: "/themes/$slug/stave", params });
+    throw redirect({ to: "/themes/$slug/$stage", params: { ...params, stage: "stave" } });
   },
 });
 
-const brandRoute = createRoute({
+const stageRoute = createRoute({
   getParentRoute: () => themeRoute,
-  path: "brand",
-  component: lazyRouteComponent(() => import("./stages/brand/BrandStage"), "BrandStage"),
+  path: "$stage",
+  beforeLoad: ({ params }) => {
+    if (!STAGES.some((stage) => stage.id === params.stage)) throw notFound();
+  },
+  notFoundComponent: () => (
+    <FailedPage error={new Error("There is no such stage.")} reset={() => undefined} />
+  ),
+  component: StagePage,
 });
 
-const staveRoute = createRoute({
-  getParentRoute: () => themeRoute,
-  path: "stave",
-  component: lazyRouteComponent(() => import("./stages/stave/StaveStage"), "StaveStage"),
-});
-
-const ledgerRoute = createRoute({
-  getParentRoute: () => themeRoute,
-  path: "ledger",
-  component: lazyRouteComponent(() => import("./stages/ledger/LedgerStage"), "LedgerStage"),
-});
-
-const handoffRoute = createRoute({
-  getParentRoute: () => themeRoute,
-  path: "handoff",
-  component: lazyRouteComponent(() => import("./stages/handoff/HandoffStage"), "HandoffStage"),
-});
-
-const routeTree = rootRoute.addChildren([
-  indexRoute,
-  themeRoute.addChildren([themeIndexRoute, brandRoute, staveRoute, ledgerRoute, handoffRoute]),
-]);
+const routeTree = rootRoute.addChildren([indexRoute, themeRoute.addChildren([themeIndexRoute, stageRoute])]);
 
 export function makeRouter(client: QueryClient) {
   return createRouter({ routeTree, context: { client }, defaultPreload: "intent" });

@@ -16,4 +16,4 @@ pub use name::css_name;
 pub use option::{OptionError, OptionKind, Settings, TargetOption};
 pub use stamp::Stamp;
 pub use target::{ExportError, File, Group, Output, Source, Target, Warning, find};
-pub use write::TARGETS;
+pub use write::{PaintRule, TARGETS, paint_rules};

@@ -30,15 +30,20 @@ pub(crate) fn content_hash(body: &str) -> String {
     blake3::hash(body.as_bytes()).to_hex()[..12].to_owned()
 }
 
-/// Letters, digits and plain punctuation only: nothing that ends a comment in any language.
+/// Letters, digits and plain punctuation: nothing that ends a comment, begins an expression or
+/// turns the direction of text in any language. A hyphen stays between letters, where it is no dash
+/// of a comment's end.
 pub(crate) fn comment_safe(name: &str) -> String {
-    let kept =
-        |c: char| c.is_alphanumeric() || matches!(c, ' ' | '.' | ',' | '\'' | '&' | '(' | ')');
-    let words: String = name
-        .chars()
-        .map(|c| if kept(c) { c } else { ' ' })
-        .collect();
-    let text = words.split_whitespace().collect::<Vec<_>>().join(" ");
+    let mut safe = String::with_capacity(name.len());
+    let mut before = ' ';
+    let mut rest = name.chars().peekable();
+    while let Some(c) = rest.next() {
+        let joins = before.is_alphanumeric() && rest.peek().is_some_and(|n| n.is_alphanumeric());
+        let kept = c.is_alphanumeric() || " .,'&()!?:+=%–—’“”".contains(c) || (c == '-' && joins);
+        safe.push(if kept { c } else { ' ' });
+        before = c;
+    }
+    let text = safe.split_whitespace().collect::<Vec<_>>().join(" ");
     if text.is_empty() {
         "Theme".to_owned()
     } else {
@@ -61,6 +66,9 @@ mod tests {
             "quotes x a, revision 3, content 3ae7d805f678"
         );
         assert_eq!(comment_safe("🚢"), "Theme");
-        assert_eq!(comment_safe("Ærø"), "Ærø");
+        for kept in ["Ærø", "Orchard Co-op", "Up & down (2)", "Rhône–Alpes: all!"] {
+            assert_eq!(comment_safe(kept), kept);
+        }
+        assert_eq!(comment_safe("a -- b --> c -"), "a b c");
     }
 }

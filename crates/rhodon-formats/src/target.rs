@@ -3,7 +3,7 @@
 use std::cell::OnceCell;
 
 use foldhash::HashMap;
-use rhodon_theme::{ColorValue, Derived, Mode, NamedScale, Resolved, Section, Token, TokenKind};
+use rhodon_theme::{ColorValue, Derived, Mode, NamedScale, Resolved, Token, TokenKind};
 use serde::Serialize;
 
 use crate::option::{OptionError, Settings, TargetOption};
@@ -178,6 +178,8 @@ pub struct Target {
     pub usage: &'static str,
     /// How a token is called in code that uses the files, in light mode where the modes differ.
     pub(crate) token_name: Option<fn(&Settings, &Token) -> String>,
+    /// Whether it gives back the tokens of foreign types that a document keeps.
+    pub(crate) carries_kept: bool,
     pub(crate) write: fn(&Job<'_>) -> Result<Output, ExportError>,
 }
 
@@ -214,7 +216,7 @@ impl<'a> Job<'a> {
         self.theme
             .tokens
             .iter()
-            .filter(|t| !t.omitted && self.settings.includes("groups", section_word(t.section)))
+            .filter(|t| !t.omitted && self.settings.includes("groups", t.section.id()))
     }
 
     /// Of those, the colours.
@@ -302,16 +304,6 @@ fn carried_steps(scale: &NamedScale) -> Vec<Step<'_>> {
 /// The words of the `groups` option.
 pub(crate) const SECTIONS: &[&str] = &["scales", "roles", "own", "type", "shape"];
 
-fn section_word(section: Section) -> &'static str {
-    match section {
-        Section::Scales => "scales",
-        Section::Roles => "roles",
-        Section::Own => "own",
-        Section::Type => "type",
-        Section::Shape => "shape",
-    }
-}
-
 /// The target of an id.
 ///
 /// # Errors
@@ -383,7 +375,7 @@ impl Target {
             settings,
             by_path: OnceCell::new(),
         })?;
-        if !GIVING_BACK.contains(&self.id) {
+        if !self.carries_kept {
             output.warnings.extend(kept(decided));
         }
         Ok(output)
@@ -429,9 +421,6 @@ fn quoted(word: &str) -> String {
         format!("'{word}'")
     }
 }
-
-/// Targets that give back what was kept.
-const GIVING_BACK: [&str; 2] = ["tokens", "spec"];
 
 /// Tokens of foreign types.
 fn kept(decided: &Resolved) -> impl Iterator<Item = Warning> {

@@ -1,14 +1,19 @@
 //! The OpenAPI document: routes from their handlers, the theme document from the core's own
 //! JSON Schema.
 
-use rhodon_theme::Document;
+use rhodon_formats::Group;
+use rhodon_theme::scale::METHODS;
+use rhodon_theme::{Document, Mode, Origin, Section, Share, TokenKind};
 use serde_json::{Value, json};
 use utoipa::OpenApi;
 use utoipa::openapi::schema::{OneOfBuilder, Schema, Type};
 use utoipa::openapi::{ObjectBuilder, Ref, RefOr};
 
 #[derive(OpenApi)]
-#[openapi(info(title = "Rhodon", description = "Brand colours into theme tokens."))]
+#[openapi(
+    info(title = "Rhodon", description = "Brand colours into theme tokens."),
+    components(schemas(crate::route::theme::ChildrenChoice))
+)]
 pub(crate) struct ApiDescription;
 
 /// Name of the theme document among the schemas.
@@ -26,6 +31,60 @@ pub(crate) fn optional_spec_schema() -> RefOr<Schema> {
         .item(Ref::from_schema_name(SPEC))
         .item(null)
         .into()
+}
+
+/// One of a few words: a union in the front end.
+fn words(words: impl IntoIterator<Item = &'static str>) -> RefOr<Schema> {
+    ObjectBuilder::new()
+        .schema_type(Type::String)
+        .enum_values(Some(words))
+        .into()
+}
+
+/// Light or dark.
+pub(crate) fn mode_schema() -> RefOr<Schema> {
+    words(Mode::BOTH.map(Mode::id))
+}
+
+/// Light, dark, or none for both.
+pub(crate) fn optional_mode_schema() -> RefOr<Schema> {
+    let null = ObjectBuilder::new().schema_type(Type::Null);
+    OneOfBuilder::new().item(mode_schema()).item(null).into()
+}
+
+/// Who decided a value.
+pub(crate) fn origin_schema() -> RefOr<Schema> {
+    words(Origin::ALL.map(Origin::id))
+}
+
+/// The kind of place a token has.
+pub(crate) fn section_schema() -> RefOr<Schema> {
+    words(Section::ALL.map(Section::id))
+}
+
+/// The kind of a token's value.
+pub(crate) fn kind_schema() -> RefOr<Schema> {
+    words(TokenKind::ALL.map(TokenKind::id))
+}
+
+/// Parts in the balance of a page.
+pub(crate) fn share_schema() -> RefOr<Schema> {
+    words(Share::ALL.map(Share::id))
+}
+
+/// The balance of a page.
+pub(crate) fn aim_schema() -> RefOr<Schema> {
+    Ref::from_schema_name("Aim").into()
+}
+
+/// The ways to build a scale.
+pub(crate) fn method_schema() -> RefOr<Schema> {
+    words(METHODS.iter().map(|m| m.id))
+}
+
+/// Groups of targets.
+pub(crate) fn group_schema() -> RefOr<Schema> {
+    words(Group::ALL.map(Group::id))
 }
 
 /// The whole document.

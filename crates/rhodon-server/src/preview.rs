@@ -32,6 +32,7 @@ pub struct WakeView {
 pub struct ChangeView {
     path: String,
     /// `light`, `dark`, or none for both.
+    #[schema(schema_with = crate::openapi::optional_mode_schema)]
     mode: Option<&'static str>,
     before: Option<String>,
     after: Option<String>,

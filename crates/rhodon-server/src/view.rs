@@ -4,7 +4,9 @@ use std::fmt::Display;
 
 use rhodon_color::{HueSlice, Rgb8, ink_on, lightness_limits};
 use rhodon_formats::css_name;
-use rhodon_theme::{Cell, Derived, Mode, NamedScale, Origin, Pair, Reason, Section, Token, Value};
+use rhodon_theme::{
+    Cell, Derived, Mode, NamedScale, Origin, Pair, Reason, Section, Share, Token, Value,
+};
 use serde::{Serialize, Serializer};
 use utoipa::ToSchema;
 
@@ -42,10 +44,11 @@ pub struct ScaleView<'a> {
     slug: &'a str,
     name: &'a str,
     /// `set`, `derived` or `inherited`.
-    #[schema(value_type = String)]
+    #[schema(schema_with = crate::openapi::origin_schema)]
     origin: Origin,
     #[schema(value_type = String)]
     reason: Shown<&'a Reason>,
+    #[schema(schema_with = crate::openapi::method_schema)]
     method: &'static str,
     /// Index of the step that holds the scale's own colour.
     base: usize,
@@ -81,7 +84,7 @@ pub struct StepView<'a> {
 pub struct IntentView<'a> {
     name: &'a str,
     scale: &'a str,
-    #[schema(value_type = String)]
+    #[schema(schema_with = crate::openapi::origin_schema)]
     origin: Origin,
     #[schema(value_type = String)]
     reason: Shown<&'a Reason>,
@@ -95,10 +98,14 @@ pub struct TokenView<'a> {
     /// Name of its custom property.
     css: String,
     /// `scales`, `roles`, `own`, `type` or `shape`.
-    #[schema(value_type = String)]
+    #[schema(schema_with = crate::openapi::section_schema)]
     section: Section,
+    #[schema(schema_with = crate::openapi::kind_schema)]
     kind: &'static str,
     omitted: bool,
+    /// The part that it plays in the balance of a page.
+    #[schema(schema_with = crate::openapi::share_schema)]
+    share: &'static str,
     light: CellView<'a>,
     #[serde(skip_serializing_if = "Option::is_none")]
     dark: Option<CellView<'a>>,
@@ -111,7 +118,7 @@ pub struct CellView<'a> {
     value: Shown<&'a Value>,
     #[serde(skip_serializing_if = "Option::is_none")]
     alias: Option<&'a str>,
-    #[schema(value_type = String)]
+    #[schema(schema_with = crate::openapi::origin_schema)]
     origin: Origin,
     #[schema(value_type = String)]
     reason: Shown<&'a Reason>,
@@ -121,6 +128,7 @@ pub struct CellView<'a> {
 #[derive(Debug, Serialize, ToSchema)]
 pub struct PairView<'a> {
     /// `light` or `dark`.
+    #[schema(schema_with = crate::openapi::mode_schema)]
     mode: &'static str,
     fg: &'a str,
     bg: &'a str,
@@ -222,6 +230,7 @@ impl<'a> From<&'a Token> for TokenView<'a> {
             section: t.section,
             kind: t.kind.id(),
             omitted: t.omitted,
+            share: Share::of_group(t.group()).id(),
             light: cell(t.cell(Mode::Light)),
             dark: (!t.is_modeless()).then(|| cell(t.cell(Mode::Dark))),
         }

@@ -32,6 +32,8 @@ pub struct Save<'a> {
     pub label: &'a str,
     /// Number of the revision that was edited.
     pub base: i32,
+    /// Changes of one topic in a row are one step of undo and one line of the list.
+    pub topic: Option<&'a str>,
 }
 
 impl Store {
@@ -135,6 +137,7 @@ impl Store {
         let found = live(db, slug).await?;
         let rows = revision::Entity::find()
             .filter(revision::Column::ThemeId.eq(found.id))
+            .filter(revision::Column::Replaced.eq(false))
             .order_by_desc(revision::Column::Number)
             .limit(limit)
             .all(db)

@@ -88,14 +88,14 @@ impl Store {
             Some(parent) => parent,
             None => parent_named(&tx, wanted).await?,
         };
-        let number = last_number(&tx, found.id).await? + 1;
         let row = NewRevision {
             theme: found.id,
-            number,
-            came_from: Some(found.current),
+            number: last_number(&tx, found.id).await? + 1,
+            came_from: continued(&tx, &found, save.topic).await?,
             parent,
             spec: save.spec,
             label: save.label,
+            topic: save.topic,
         };
         let made = row.insert(&tx).await?;
         let saved = move_to(&tx, found, &made).await?;
@@ -268,6 +268,7 @@ async fn create_in(tx: &DatabaseTransaction, spec: &Document, label: &str) -> Re
         parent,
         spec,
         label,
+        topic: None,
     };
     first.insert(tx).await?;
     news::tell(tx, id, 1).await?;
@@ -299,6 +300,7 @@ async fn set_free(
             parent: parent.parent_id,
             spec: &document,
             label: &format!("set free from {}", parent.name),
+            topic: None,
         };
         let made = row.insert(tx).await?;
         move_to(tx, held, &made).await?;
@@ -348,6 +350,25 @@ struct NewRevision<'a> {
     parent: Option<Uuid>,
     spec: &'a Document,
     label: &'a str,
+    topic: Option<&'a str>,
+}
+
+/// Where a new revision comes from: the current one, or, where that one is of the same topic, what
+/// it came from. The replaced one stays, but in no list.
+async fn continued(
+    tx: &DatabaseTransaction,
+    theme: &theme::Model,
+    topic: Option<&str>,
+) -> Result<Option<i32>> {
+    let current = revision_of(tx, theme, theme.current).await?;
+    if topic.is_none() || current.topic.as_deref() != topic || current.came_from.is_none() {
+        return Ok(Some(theme.current));
+    }
+    let came_from = current.came_from;
+    let mut row: revision::ActiveModel = current.into();
+    row.replaced = Set(true);
+    row.update(tx).await?;
+    Ok(came_from)
 }
 
 impl NewRevision<'_> {
@@ -359,6 +380,8 @@ impl NewRevision<'_> {
             label: Set(self.label.to_owned()),
             came_from: Set(self.came_from),
             parent_id: Set(self.parent),
+            topic: Set(self.topic.map(str::to_owned)),
+            replaced: Set(false),
             spec: Set(self.spec.to_json()),
             created_at: Set(Utc::now().into()),
         };

@@ -19,7 +19,12 @@ fn spec(name: &str, code: &str) -> Document {
 }
 
 fn save<'a>(spec: &'a Document, label: &'a str, base: i32) -> Save<'a> {
-    Save { spec, label, base }
+    Save {
+        spec,
+        label,
+        base,
+        topic: None,
+    }
 }
 
 #[tokio::test]

@@ -41,4 +41,4 @@ pub use reason::Reason;
 pub use status::{APART, Status, tuned as status_colors};
 pub use token::{Cell, Cells, Mode, Pair, Section, Token};
 pub use value::{ColorValue, Origin, TokenKind, Unit, Value, Written};
-pub use vocabulary::{Intent, IntentPart, Role};
+pub use vocabulary::{Intent, IntentPart, Role, Share};

@@ -43,6 +43,28 @@ pub enum Section {
     Shape,
 }
 
+impl Section {
+    /// All of them, in the order in which exports write them.
+    pub const ALL: [Self; 5] = [
+        Self::Scales,
+        Self::Roles,
+        Self::Own,
+        Self::Type,
+        Self::Shape,
+    ];
+
+    /// Its name, as in `roles`.
+    pub fn id(self) -> &'static str {
+        match self {
+            Self::Scales => "scales",
+            Self::Roles => "roles",
+            Self::Own => "own",
+            Self::Type => "type",
+            Self::Shape => "shape",
+        }
+    }
+}
+
 /// One value and why it is so.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Cell {

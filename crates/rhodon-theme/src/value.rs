@@ -257,3 +257,17 @@ impl Value {
         }
     }
 }
+
+impl Origin {
+    /// All of them.
+    pub const ALL: [Self; 3] = [Self::Set, Self::Derived, Self::Inherited];
+
+    /// Its name, as in `set`.
+    pub fn id(self) -> &'static str {
+        match self {
+            Self::Set => "set",
+            Self::Derived => "derived",
+            Self::Inherited => "inherited",
+        }
+    }
+}

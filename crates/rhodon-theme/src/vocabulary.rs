@@ -204,3 +204,37 @@ pub(crate) fn is_role_group(word: &str) -> bool {
 pub(crate) fn is_derived_group(word: &str) -> bool {
     is_role_group(word) || Intent::named(word).is_some()
 }
+
+/// The part that a colour plays in the balance of a page.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Share {
+    /// Neutral grounds.
+    Dominant,
+    /// The brand's main colours.
+    Secondary,
+    /// What calls for attention.
+    Accent,
+}
+
+impl Share {
+    /// All of them, the largest first.
+    pub const ALL: [Self; 3] = [Self::Dominant, Self::Secondary, Self::Accent];
+
+    /// Its name, as in `dominant`.
+    pub fn id(self) -> &'static str {
+        match self {
+            Self::Dominant => "dominant",
+            Self::Secondary => "secondary",
+            Self::Accent => "accent",
+        }
+    }
+
+    /// The part of a group of tokens.
+    pub fn of_group(group: &str) -> Self {
+        match group {
+            "surface" | "disabled" | "neutral" | "border" => Self::Dominant,
+            "primary" | "secondary" | "bar" | "selected" | "selection" => Self::Secondary,
+            _ => Self::Accent,
+        }
+    }
+}

@@ -19,3 +19,15 @@ export const targetsQuery = queryOptions({
   queryFn: () => answer(api.GET("/api/targets")),
   staleTime: Number.POSITIVE_INFINITY,
 });
+
+export const deletedQuery = queryOptions({
+  queryKey: ["deleted-themes"],
+  queryFn: () => answer(api.GET("/api/deleted-themes")),
+});
+
+/** What the rules offer: methods, relations, kinds, ranges. It does not change while the server runs. */
+export const vocabularyQuery = queryOptions({
+  queryKey: ["vocabulary"],
+  queryFn: () => answer(api.GET("/api/vocabulary")),
+  staleTime: Number.POSITIVE_INFINITY,
+});

@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Applies a change to a document that need not be saved, and tells what hangs on it. */
+        post: operations["try_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/color": {
         parameters: {
             query?: never;
@@ -89,6 +106,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deleted-themes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Deleted themes, the last deleted first. */
+        get: operations["list_deleted_themes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/deleted-themes/restore": {
         parameters: {
             query?: never;
@@ -101,6 +135,23 @@ export interface paths {
         /** Brings a deleted theme back. */
         post: operations["restore_theme"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deleted-themes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes a deleted theme with all its revisions, for good. */
+        delete: operations["purge_theme"];
         options?: never;
         head?: never;
         patch?: never;
@@ -130,7 +181,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Tells of every change of any theme, as `text/event-stream`; each event's data is a `MovedView`. */
+        /**
+         * Tells of every change of any theme, as `text/event-stream`; each event's data is a `MovedView`.
+         *     An event named `again` says that some were missed: look again.
+         */
         get: operations["events"];
         put?: never;
         post?: never;
@@ -296,6 +350,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/themes/{slug}/change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Applies a change to the current document of a theme and saves it as a new revision. */
+        post: operations["change_theme"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/themes/{slug}/duplicate": {
         parameters: {
             query?: never;
@@ -398,6 +469,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/vocabulary": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Methods of scales, hue relations, intents, kinds of tokens, groups of targets, and numbers with
+         *     their ranges.
+         */
+        get: operations["vocabulary"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -405,7 +496,7 @@ export interface components {
         /** @description Colours to add. */
         AddBrandRequest: {
             colors: components["schemas"]["NewColor"][];
-            spec: components["schemas"]["Spec"];
+            spec: components["schemas"]["ThemeDocument"];
         };
         /** @description What to pack. */
         ArchiveRequest: {
@@ -414,24 +505,86 @@ export interface components {
              * @description Number of the saved revision, for the header of the files.
              */
             revision?: number | null;
-            spec: components["schemas"]["Spec"];
+            spec: components["schemas"]["ThemeDocument"];
             /** @description Ids of targets; their options are those of the document. */
             targets: string[];
         };
         /** @description A value and why it is so. */
         CellView: {
             alias?: string | null;
-            origin: string;
+            /** @enum {string} */
+            origin: "set" | "derived" | "inherited";
             reason: string;
             value: string;
+        };
+        /** @description One change that is more than a value. */
+        ChangeInput: {
+            /** @description The colours, in order. */
+            colors: components["schemas"]["NewColor"][];
+            /** @enum {string} */
+            do: "add-brand";
+        } | {
+            /** @description Slug of the brand colour. */
+            brand: string;
+            /** @enum {string} */
+            do: "rename-brand";
+            /** @description Its new name. */
+            name: string;
+            /** @description A slug set by hand. */
+            slug?: string | null;
+        } | {
+            /** @description Slug of the brand colour. */
+            brand: string;
+            /** @enum {string} */
+            do: "remove-brand";
+        } | {
+            /** @description Slug of the brand colour. */
+            brand: string;
+            /** @enum {string} */
+            do: "move-brand";
+            /** @description Its new place, from 0. */
+            to: number;
+        } | {
+            /** @description Any CSS colour. */
+            color?: string | null;
+            /** @enum {string} */
+            do: "set-intent";
+            /** @description Name of the intent. */
+            intent: string;
+            /** @description Slug of a brand colour. */
+            scale?: string | null;
+        };
+        /** @description A change to save as a new revision. */
+        ChangeRequest: {
+            change: components["schemas"]["ChangeInput"];
+            /** @description What was changed, in words. */
+            label: string;
+            /** @description Whether the answer tells what the screens show of the saved document. */
+            preview?: boolean;
         };
         /** @description A token before and after. */
         ChangeView: {
             after?: string | null;
             before?: string | null;
-            /** @description `light`, `dark`, or none for both. */
-            mode?: string | null;
+            mode?: ("light" | "dark") | null;
             path: string;
+        };
+        /** @description What a change comes to. */
+        ChangedView: {
+            /** @description What else it changes, in sentences. */
+            notes: string[];
+            spec: components["schemas"]["ThemeDocument"];
+        };
+        /**
+         * @description What becomes of the themes that extend one that is deleted.
+         * @enum {string}
+         */
+        ChildrenChoice: "refuse" | "delete" | "free";
+        /** @description Something to choose, and what it means. */
+        ChoiceView: {
+            help: string;
+            id: string;
+            name: string;
         };
         /** @description One entry of the list: with `css` a colour, with `error` a refusal. */
         ColorItem: {
@@ -442,6 +595,8 @@ export interface components {
             input: string;
             /** @description The name in front of it, or one after its look. */
             name: string;
+            /** @description What a brand colour cannot carry of it, in a sentence. */
+            note?: string | null;
         };
         /** @description What was typed. */
         ColorRequest: {
@@ -456,6 +611,8 @@ export interface components {
             inSrgb: boolean;
             /** @description A readable name for it. */
             name: string;
+            /** @description What a brand colour cannot carry of it, in a sentence. */
+            note?: string | null;
             oklch: string;
             rgb: string;
         };
@@ -500,11 +657,11 @@ export interface components {
         };
         /** @description A document to create a theme from. */
         CreateRequest: {
-            spec: components["schemas"]["Spec"];
+            spec: components["schemas"]["ThemeDocument"];
         };
         /** @description A document. */
         DeriveRequest: {
-            spec: components["schemas"]["Spec"];
+            spec: components["schemas"]["ThemeDocument"];
         };
         /** @description Everything that follows from a document. */
         DerivedView: {
@@ -519,7 +676,7 @@ export interface components {
         };
         /** @description A changed document. */
         DocumentView: {
-            spec: components["schemas"]["Spec"];
+            spec: components["schemas"]["ThemeDocument"];
         };
         /** @description What to write. */
         ExportRequest: {
@@ -532,7 +689,7 @@ export interface components {
              * @description Number of the saved revision, for the header of the files.
              */
             revision?: number | null;
-            spec: components["schemas"]["Spec"];
+            spec: components["schemas"]["ThemeDocument"];
             /** @description Id of the target. */
             target: string;
         };
@@ -552,6 +709,8 @@ export interface components {
         };
         /** @description One file. */
         FileView: {
+            /** @description How many lines at its head tell where it comes from; they change with every revision. */
+            head: number;
             path: string;
             text: string;
         };
@@ -570,10 +729,17 @@ export interface components {
         Health: {
             status: string;
         };
+        /** @description A file. */
+        InputFileView: {
+            /** @description Its name, by which other files refer to it. */
+            name: string;
+            text: string;
+        };
         /** @description An intent and the slug of its scale. */
         IntentView: {
             name: string;
-            origin: string;
+            /** @enum {string} */
+            origin: "set" | "derived" | "inherited";
             reason: string;
             scale: string;
         };
@@ -596,7 +762,7 @@ export interface components {
         };
         /** @description Whose names are asked for. */
         NamesRequest: {
-            spec: components["schemas"]["Spec"];
+            spec: components["schemas"]["ThemeDocument"];
             /** @description Id of a target; its options are those of the document. */
             target: string;
         };
@@ -613,6 +779,25 @@ export interface components {
             color: string;
             name: string;
         };
+        /** @description A number that a document may set. */
+        NumberView: {
+            /** Format: double */
+            default: number;
+            help: string;
+            /** Format: double */
+            high: number;
+            key: string;
+            /** Format: double */
+            low: number;
+            /** @description `type`, `shape` or `scale`. */
+            part: string;
+            /** Format: double */
+            step: number;
+            title: string;
+            /** @description What it counts; empty where it has none. */
+            unit: string;
+            whole: boolean;
+        };
         /** @description One of its options. */
         OptionView: {
             choices: string[];
@@ -622,12 +807,25 @@ export interface components {
             /** @description `choice`, `list` or `name`. */
             kind: string;
         };
+        /** @description Which property paints a part of what a selector matches. */
+        PaintView: {
+            /** @description Name of the custom property; none where nothing is painted. */
+            name?: string | null;
+            /** @description `text`, `ground`, `border`, or the name of a custom property that is set here. */
+            part: string;
+            selector: string;
+            /**
+             * Format: int32
+             * @description Rules of a higher number win, of two alike the later.
+             */
+            specificity: number;
+        };
         /** @description A foreground and the background it is declared to sit on. */
         PairView: {
             bg: string;
             fg: string;
-            /** @description `light` or `dark`. */
-            mode: string;
+            /** @enum {string} */
+            mode: "light" | "dark";
             /** Format: double */
             need: number;
             pass: boolean;
@@ -650,8 +848,8 @@ export interface components {
         };
         /** @description A document, and the one before it. */
         PreviewRequest: {
-            before?: components["schemas"]["Spec"] | null;
-            spec: components["schemas"]["Spec"];
+            before?: components["schemas"]["ThemeDocument"] | null;
+            spec: components["schemas"]["ThemeDocument"];
         };
         /** @description A refusal. `type` is stable, `detail` is a plain sentence for people. */
         Problem: {
@@ -661,6 +859,8 @@ export interface components {
             detail: string;
             /** @description For a fault of the server: the id under which the log tells more. */
             id?: string | null;
+            /** @description How many more places there are beyond those that are told. */
+            more?: number | null;
             /** @description Places in the request body, where there are some. */
             problems?: components["schemas"]["Place"][];
             /**
@@ -682,7 +882,7 @@ export interface components {
         };
         /** @description Files that belong together. */
         ReadRequest: {
-            files: components["schemas"]["SheetView"][];
+            files: components["schemas"]["InputFileView"][];
         };
         /** @description What was read. */
         ReadView: {
@@ -690,7 +890,7 @@ export interface components {
             notes: string[];
             /** @description What could not be taken over. */
             problems: components["schemas"]["ReadProblemView"][];
-            spec?: components["schemas"]["Spec"] | null;
+            spec?: components["schemas"]["ThemeDocument"] | null;
         };
         /** @description One relation and the companions it gives. */
         RelationView: {
@@ -704,7 +904,7 @@ export interface components {
             name: string;
             /** @description A slug set by hand; without it the slug follows the name while it was made from one. */
             slug?: string | null;
-            spec: components["schemas"]["Spec"];
+            spec: components["schemas"]["ThemeDocument"];
         };
         /** @description Which theme to bring back. */
         RestoreRequest: {
@@ -736,13 +936,17 @@ export interface components {
             label: string;
             /** Format: int32 */
             revision: number;
-            spec: components["schemas"]["Spec"];
+            spec: components["schemas"]["ThemeDocument"];
         };
         /** @description A document to save as a new revision. */
         SaveRequest: {
             /** @description What was changed, in words. */
             label: string;
-            spec: components["schemas"]["Spec"];
+            /** @description Whether the answer tells what the screens show of the saved document. */
+            preview?: boolean;
+            spec: components["schemas"]["ThemeDocument"];
+            /** @description A word for the kind of change: such changes in a row are one step of undo. */
+            topic?: string | null;
         };
         /** @description A revision that takes part in a clash. */
         SavedState: {
@@ -753,7 +957,7 @@ export interface components {
              * @description Number of the revision.
              */
             revision: number;
-            spec: components["schemas"]["Spec"];
+            spec: components["schemas"]["ThemeDocument"];
         };
         /** @description A scale. */
         ScaleView: {
@@ -764,19 +968,14 @@ export interface components {
              * @description The most degrees by which a step's hue differs from the base step's.
              */
             drift: number;
-            method: string;
+            /** @enum {string} */
+            method: "natural" | "aligned" | "mix";
             name: string;
-            /** @description `set`, `derived` or `inherited`. */
-            origin: string;
+            /** @enum {string} */
+            origin: "set" | "derived" | "inherited";
             reason: string;
             slug: string;
             steps: components["schemas"]["StepView"][];
-        };
-        /** @description A file. */
-        SheetView: {
-            /** @description Its name, by which other files refer to it. */
-            name: string;
-            text: string;
         };
         /** @description One step. */
         StepView: {
@@ -810,8 +1009,8 @@ export interface components {
         /** @description A kind of file that can be written. */
         TargetView: {
             files: string[];
-            /** @description `web`, `frameworks`, `apps`, `sites` or `records`. */
-            group: string;
+            /** @enum {string} */
+            group: "web" | "frameworks" | "apps" | "sites" | "records";
             id: string;
             /** @description Keys inside its files by which people look for it. */
             keys: string[];
@@ -823,6 +1022,13 @@ export interface components {
         };
         /** @description A theme in a list. */
         ThemeSummary: {
+            /** @description Codes of the brand colours that stand in its own document. */
+            colors: string[];
+            /**
+             * Format: date-time
+             * @description Since when it is deleted.
+             */
+            deletedAt?: string | null;
             /** Format: uuid */
             id: string;
             name: string;
@@ -845,10 +1051,11 @@ export interface components {
             name: string;
             /** @description Slug of the theme it extends. */
             parent?: string | null;
+            preview?: components["schemas"]["Preview"] | null;
             /** Format: int32 */
             revision: number;
             slug: string;
-            spec: components["schemas"]["Spec"];
+            spec: components["schemas"]["ThemeDocument"];
             /** Format: date-time */
             updatedAt: string;
         };
@@ -857,12 +1064,32 @@ export interface components {
             /** @description Name of its custom property. */
             css: string;
             dark?: components["schemas"]["CellView"] | null;
-            kind: string;
+            /** @enum {string} */
+            kind: "color" | "dimension" | "number" | "fontFamily" | "fontWeight";
             light: components["schemas"]["CellView"];
             omitted: boolean;
             path: string;
-            /** @description `scales`, `roles`, `own`, `type` or `shape`. */
-            section: string;
+            /** @enum {string} */
+            section: "scales" | "roles" | "own" | "type" | "shape";
+            /** @enum {string} */
+            share: "dominant" | "secondary" | "accent";
+        };
+        /** @description A document and a change of it. */
+        TryChange: {
+            change: components["schemas"]["ChangeInput"];
+            spec: components["schemas"]["ThemeDocument"];
+        };
+        /** @description Lists of what there is to choose from, each in the order in which it is shown. */
+        VocabularyView: {
+            aim: components["schemas"]["Aim"];
+            groups: components["schemas"]["ChoiceView"][];
+            intents: string[];
+            kinds: string[];
+            methods: components["schemas"]["ChoiceView"][];
+            numbers: components["schemas"]["NumberView"][];
+            /** @description What paints the parts of the components, in the order of the cascade. */
+            paints: components["schemas"]["PaintView"][];
+            relations: string[];
         };
         /** @description What a change moved. */
         WakeView: {
@@ -889,7 +1116,7 @@ export interface components {
         /** @description a step label of 1 to 24 letters, digits or hyphens */
         StepLabel: string;
         /** @description How a scale is built. */
-        ScaleSpec: {
+        ScaleSettings: {
             /** @description Default `natural`. */
             method?: components["schemas"]["Method"] | null;
             /** @description Step labels, light to dark, 2 to 40. */
@@ -904,12 +1131,12 @@ export interface components {
             to?: components["schemas"]["Slug"] | null;
             /**
              * Format: double
-             * @description Hue turn of dark steps, −20 to 20 degrees.
+             * @description Hue turn of dark steps in degrees.
              */
             turn?: number | null;
             /**
              * Format: double
-             * @description Factor on chroma, 0 to 2.
+             * @description Factor on chroma.
              */
             strength?: number | null;
             /** @description L\* of single steps, 0 to 100. */
@@ -930,11 +1157,10 @@ export interface components {
         /** @enum {string} */
         Method: "natural" | "aligned" | "mix";
         /** @description What an intent is painted with: one of the two. */
-        IntentSpec: {
-            /** @description Slug of a scale. */
-            scale?: components["schemas"]["Slug"] | null;
-            /** @description A colour of its own, any CSS colour. */
-            color?: string | null;
+        IntentChoice: {
+            scale: components["schemas"]["Slug"];
+        } | {
+            color: string;
         };
         /** @description A value in one or both modes: a CSS colour, or `{path}` of another token. */
         ModeValues: {
@@ -944,7 +1170,7 @@ export interface components {
             dark?: string | null;
         };
         /** @description A token of the user's own. */
-        OwnToken: {
+        CustomToken: {
             /** @description Default `color`. */
             kind?: components["schemas"]["TokenKind"] | null;
             /** @description The value in both modes: of the kind, or `{path}` of another token. */
@@ -962,7 +1188,7 @@ export interface components {
          */
         TokenKind: "color" | "dimension" | "number" | "fontFamily" | "fontWeight";
         /** @description Type faces, sizes and weights. Sizes run by a ratio from the base. */
-        TypeSpec: {
+        TypeSettings: {
             /** @description Families for running text, the first that exists is used. */
             body?: string[] | null;
             /** @description Families for headings; default as for text. */
@@ -973,35 +1199,35 @@ export interface components {
             import?: string | null;
             /**
              * Format: double
-             * @description Size of running text in px, 8 to 32; default 16.
+             * @description Size of running text in px; default 16.
              */
             base?: number | null;
             /**
              * Format: double
-             * @description Ratio of neighbouring sizes, 1.05 to 2; default 1.2.
+             * @description Ratio of neighbouring sizes; default 1.2.
              */
             ratio?: number | null;
             /**
              * Format: uint16
-             * @description Weight of running text, 1 to 1000; default 400.
+             * @description Weight of running text; default 400.
              */
             regular?: number | null;
             /**
              * Format: uint16
-             * @description Weight of headings and labels, 1 to 1000; default 600.
+             * @description Weight of headings and labels; default 600.
              */
             bold?: number | null;
         };
         /** @description Corner radius and border width. */
-        ShapeSpec: {
+        ShapeSettings: {
             /**
              * Format: double
-             * @description Corner radius of a field or button in px, 0 to 64; default 6.
+             * @description Corner radius of a field or button in px; default 6.
              */
             radius?: number | null;
             /**
              * Format: double
-             * @description Border width in px, 0 to 16; default 1.
+             * @description Border width in px; default 1.
              */
             border?: number | null;
         };
@@ -1027,10 +1253,10 @@ export interface components {
          * Rhodon theme
          * @description A theme document: what the user decided.
          */
-        Spec: {
+        ThemeDocument: {
             /**
              * Format: uint32
-             * @description Version of the document format; older ones are upgraded on reading.
+             * @description Version of the document format.
              */
             format: number;
             /** @description Readable name, 1 to 200 characters. */
@@ -1043,11 +1269,11 @@ export interface components {
             steps?: components["schemas"]["StepLabel"][] | null;
             /** @description Settings of scales, by the scale's slug. */
             scales?: {
-                [key: string]: components["schemas"]["ScaleSpec"];
+                [key: string]: components["schemas"]["ScaleSettings"];
             };
             /** @description Which scale or colour an intent takes; own intents are added by naming them. */
             intents?: {
-                [key: string]: components["schemas"]["IntentSpec"];
+                [key: string]: components["schemas"]["IntentChoice"];
             };
             /** @description Roles set by hand, by token path. */
             roles?: {
@@ -1055,23 +1281,25 @@ export interface components {
             };
             /** @description Own tokens, by token path. */
             tokens?: {
-                [key: string]: components["schemas"]["OwnToken"];
+                [key: string]: components["schemas"]["CustomToken"];
             };
             /** @description Type faces and sizes. */
-            type?: components["schemas"]["TypeSpec"];
+            type?: components["schemas"]["TypeSettings"];
             /** @description Corner radius and border width. */
-            shape?: components["schemas"]["ShapeSpec"];
+            shape?: components["schemas"]["ShapeSettings"];
             /** @description How much of a page each part of the palette should cover. */
             aim?: components["schemas"]["Aim"] | null;
             /**
-             * @description Targets chosen for the handoff and their options, by the target's id. Which options a
-             *     target takes is its own matter.
+             * @description Options of targets for the handoff, by the target's id. Which options a target takes is its
+             *     own matter.
              */
             handoff?: {
                 [key: string]: {
                     [key: string]: string;
                 };
             };
+            /** @description Ids of the targets that the archive packs. Without this list: those with options here. */
+            pack?: components["schemas"]["Slug"][] | null;
             /**
              * @description Design tokens of types that have no place in a theme, as they were read, by their path in
              *     the file. They are given back when design tokens are written.
@@ -1150,6 +1378,46 @@ export interface operations {
                 };
                 content: {
                     "application/zip": number[];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    try_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryChange"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangedView"];
                 };
             };
             422: {
@@ -1283,6 +1551,34 @@ export interface operations {
             };
         };
     };
+    list_deleted_themes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThemeSummary"][];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     restore_theme: {
         parameters: {
             query?: never;
@@ -1303,6 +1599,50 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ThemeSummary"];
                 };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    purge_theme: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             404: {
                 headers: {
@@ -1815,7 +2155,9 @@ export interface operations {
     };
     delete_theme: {
         parameters: {
-            query?: never;
+            query?: {
+                children?: components["schemas"]["ChildrenChoice"];
+            };
             header?: never;
             path: {
                 slug: string;
@@ -1841,6 +2183,66 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_theme: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThemeView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2032,7 +2434,9 @@ export interface operations {
     };
     bring_back: {
         parameters: {
-            query?: never;
+            query?: {
+                keep_handoff?: boolean;
+            };
             header: {
                 "If-Match": string;
             };
@@ -2130,6 +2534,34 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    vocabulary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VocabularyView"];
                 };
             };
             /** @description Any other refusal */

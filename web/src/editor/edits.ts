@@ -1,149 +1,132 @@
-import type { Spec, Token } from "../api/client";
+import type { Mode, ThemeDocument, Token } from "../api/client";
 
-/** A change, made to whatever document is current by then. */
-export type Edit = (spec: Spec) => Spec;
+/** A change, made to whatever document is current by then. What it comes to, the server says. */
+export type Edit = (document: ThemeDocument) => ThemeDocument;
 
-export type Mode = "light" | "dark";
-
-/** Changes of a document, as pure functions. What they come to, the server says. */
-
-type Brand = NonNullable<Spec["brand"]>[number];
-type ScaleSettings = NonNullable<Spec["scales"]>[string];
+type Brand = NonNullable<ThemeDocument["brand"]>[number];
+type ScaleSettings = NonNullable<ThemeDocument["scales"]>[string];
+type TokenValues = NonNullable<ThemeDocument["tokens"]>[string];
 
 /** Whether two documents say the same. */
-export function alike(a: Spec, b: Spec): boolean {
+export function sameDocument(a: ThemeDocument, b: ThemeDocument): boolean {
   // A change keeps every part that it does not touch: most of a large document is the same object.
-  const keys = new Set([...Object.keys(a), ...Object.keys(b)] as (keyof Spec)[]);
+  const keys = new Set([...Object.keys(a), ...Object.keys(b)] as (keyof ThemeDocument)[]);
   return [...keys].every((key) => a[key] === b[key] || JSON.stringify(a[key]) === JSON.stringify(b[key]));
 }
 
 /** Whether two documents come to the same theme: what is chosen for the handoff derives nothing. */
-export function derivesAlike(a: Spec, b: Spec): boolean {
-  return alike({ ...a, handoff: undefined }, { ...b, handoff: undefined });
+export function derivesSame(a: ThemeDocument, b: ThemeDocument): boolean {
+  const bare = (d: ThemeDocument) => ({ ...d, handoff: undefined, pack: undefined });
+  return sameDocument(bare(a), bare(b));
 }
 
-export function setBrand(spec: Spec, index: number, change: Partial<Brand>): Spec {
-  const brand = (spec.brand ?? []).map((b, i) => (i === index ? { ...b, ...change } : b));
-  return { ...spec, brand };
+/** Changes a brand colour's own values; its name and slug are the server's to change. */
+export function setBrand(document: ThemeDocument, slug: string, change: Partial<Brand>): ThemeDocument {
+  const brand = (document.brand ?? []).map((b) => (b.slug === slug ? { ...b, ...change } : b));
+  return { ...document, brand };
 }
 
-/** Whether a written value is a reference into the group of a brand colour. */
-export function refersTo(text: string | null | undefined, slug: string): boolean {
-  return text?.replace(/\s/g, "").startsWith(`{${slug}.`) ?? false;
-}
-
-/** Removes a brand colour with everything that refers to it. */
-export function removeBrand(spec: Spec, index: number): Spec {
-  const gone = spec.brand?.[index]?.slug ?? "";
-  const inside = (text: string | null | undefined) => refersTo(text, gone);
-  const brand = (spec.brand ?? []).filter((_, i) => i !== index);
-  const scales = Object.fromEntries(
-    Object.entries(spec.scales ?? {})
-      .filter(([slug]) => slug !== gone)
-      .map(([slug, s]) => [slug, s.to === gone ? { ...s, to: null } : s]),
-  );
-  const roles = Object.fromEntries(
-    Object.entries(spec.roles ?? {}).filter(([, v]) => !inside(v.light) && !inside(v.dark)),
-  );
-  const tokens = Object.fromEntries(
-    Object.entries(spec.tokens ?? {}).filter(
-      ([, t]) => !inside(t.value) && !inside(t.light) && !inside(t.dark),
-    ),
-  );
-  const intents = Object.fromEntries(Object.entries(spec.intents ?? {}).filter(([, i]) => i.scale !== gone));
-  return { ...spec, brand, scales, intents, roles, tokens };
-}
-
-export function moveBrand(spec: Spec, from: number, to: number): Spec {
-  const brand = [...(spec.brand ?? [])];
-  const [moved] = brand.splice(from, 1);
-  if (moved) brand.splice(to, 0, moved);
-  return { ...spec, brand };
-}
-
-export function setScale(spec: Spec, slug: string, change: Partial<ScaleSettings>): Spec {
-  return { ...spec, scales: { ...spec.scales, [slug]: { ...spec.scales?.[slug], ...change } } };
+export function setScale(
+  document: ThemeDocument,
+  slug: string,
+  change: Partial<ScaleSettings>,
+): ThemeDocument {
+  return { ...document, scales: { ...document.scales, [slug]: { ...document.scales?.[slug], ...change } } };
 }
 
 /** Moves a step to a lightness, to a tenth; without one back to derived. */
 export function setStepLightness(
-  spec: Spec,
+  document: ThemeDocument,
   slug: string,
   label: string,
   lightness: number | undefined,
-): Spec {
-  const { [label]: _, ...rest } = spec.scales?.[slug]?.lightness ?? {};
+): ThemeDocument {
+  const { [label]: _, ...rest } = document.scales?.[slug]?.lightness ?? {};
   const moved = lightness === undefined ? rest : { ...rest, [label]: Math.round(lightness * 10) / 10 };
-  return setScale(spec, slug, { lightness: moved });
+  return setScale(document, slug, { lightness: moved });
 }
 
 /** Holds a step at a colour; without one lets go of it. */
-export function setPin(spec: Spec, slug: string, label: string, color: string | undefined): Spec {
-  const { [label]: _, ...rest } = spec.scales?.[slug]?.pins ?? {};
-  return setScale(spec, slug, { pins: color === undefined ? rest : { ...rest, [label]: color } });
+export function setPin(
+  document: ThemeDocument,
+  slug: string,
+  label: string,
+  color: string | undefined,
+): ThemeDocument {
+  const { [label]: _, ...rest } = document.scales?.[slug]?.pins ?? {};
+  return setScale(document, slug, { pins: color === undefined ? rest : { ...rest, [label]: color } });
 }
 
 /** Leaves a step out of exports, or takes it back in. */
-export function omitStep(spec: Spec, slug: string, label: string, out: boolean): Spec {
-  const others = (spec.scales?.[slug]?.omit ?? []).filter((l) => l !== label);
-  return setScale(spec, slug, { omit: out ? [...others, label] : others });
+export function omitStep(document: ThemeDocument, slug: string, label: string, out: boolean): ThemeDocument {
+  const others = (document.scales?.[slug]?.omit ?? []).filter((l) => l !== label);
+  return setScale(document, slug, { omit: out ? [...others, label] : others });
 }
 
 /** Sets a token by hand in one mode, wherever documents keep it; without text back to derived. */
-export function setToken(spec: Spec, token: Token, mode: Mode, text: string | undefined): Spec {
+export function setToken(
+  document: ThemeDocument,
+  token: Token,
+  mode: Mode,
+  text: string | undefined,
+): ThemeDocument {
   if (token.section === "scales") {
     const [slug = "", label = ""] = token.path.split(".");
-    return setPin(spec, slug, label, text);
+    return setPin(document, slug, label, text);
   }
-  if (token.section === "own") return setOwn(spec, token, mode, text ?? "");
-  const { [mode]: _, ...rest } = spec.roles?.[token.path] ?? {};
+  if (token.section === "own") return setOwn(document, token, mode, text ?? "");
+  const { [mode]: _, ...rest } = document.roles?.[token.path] ?? {};
   const values = text === undefined ? rest : { ...rest, [mode]: text };
-  const { [token.path]: __, ...others } = spec.roles ?? {};
-  return { ...spec, roles: Object.keys(values).length > 0 ? { ...others, [token.path]: values } : others };
+  const { [token.path]: __, ...others } = document.roles ?? {};
+  return {
+    ...document,
+    roles: Object.keys(values).length > 0 ? { ...others, [token.path]: values } : others,
+  };
 }
 
-function setOwn(spec: Spec, token: Token, mode: Mode, text: string): Spec {
-  const before = spec.tokens?.[token.path] ?? {};
-  const { value, ...own } = before;
-  const changed =
-    token.dark === undefined
-      ? { ...before, value: text }
-      : {
-          ...own,
-          light: own.light ?? value ?? undefined,
-          dark: own.dark ?? value ?? undefined,
-          [mode]: text,
-        };
-  return { ...spec, tokens: { ...spec.tokens, [token.path]: changed } };
+function setOwn(document: ThemeDocument, token: Token, mode: Mode, text: string): ThemeDocument {
+  const { value, ...own } = document.tokens?.[token.path] ?? {};
+  const changed: TokenValues = token.dark
+    ? {
+        // What this document does not say in the other mode, its parent does.
+        ...(token.kind === "color" ? own : { kind: token.kind, ...own }),
+        light: own.light ?? value ?? undefined,
+        dark: own.dark ?? value ?? undefined,
+        [mode]: text,
+      }
+    : { ...(token.kind === "color" ? own : { kind: token.kind, ...own }), value: text };
+  return { ...document, tokens: { ...document.tokens, [token.path]: changed } };
 }
 
-export function addToken(spec: Spec, path: string, token: NonNullable<Spec["tokens"]>[string]): Spec {
-  return { ...spec, tokens: { ...spec.tokens, [path]: token } };
+export function addToken(document: ThemeDocument, path: string, token: TokenValues): ThemeDocument {
+  return { ...document, tokens: { ...document.tokens, [path]: token } };
 }
 
-export function removeToken(spec: Spec, path: string): Spec {
-  const { [path]: _, ...tokens } = spec.tokens ?? {};
-  return { ...spec, tokens };
+export function removeToken(document: ThemeDocument, path: string): ThemeDocument {
+  const { [path]: _, ...tokens } = document.tokens ?? {};
+  return { ...document, tokens };
 }
 
-export function addIntent(spec: Spec, name: string, scale: string): Spec {
-  return { ...spec, intents: { ...spec.intents, [name]: { scale } } };
+/** Remembers one more choice of an option of a target. */
+export function setOption(
+  document: ThemeDocument,
+  target: string,
+  option: string,
+  value: string,
+): ThemeDocument {
+  const options = { ...document.handoff?.[target], [option]: value };
+  // Options and packing are two things: what is packed by its options alone stays as it is.
+  const pack = packed(document);
+  return { ...document, pack, handoff: { ...document.handoff, [target]: options } };
 }
 
-/** Chooses a target for the handoff with one more choice of an option. */
-export function setOption(spec: Spec, target: string, option: string, value: string): Spec {
-  const options = { ...spec.handoff?.[target], [option]: value };
-  return { ...spec, handoff: { ...spec.handoff, [target]: options } };
+/** Ids of the targets that the archive packs. */
+export function packed(document: ThemeDocument): string[] {
+  return document.pack ?? Object.keys(document.handoff ?? {});
 }
 
-/** Chooses targets for the handoff, with the options that they have. */
-export function chooseTargets(spec: Spec, ids: string[]): Spec {
-  const added = Object.fromEntries(ids.map((id) => [id, spec.handoff?.[id] ?? {}]));
-  return { ...spec, handoff: { ...spec.handoff, ...added } };
-}
-
-/** Lets go of targets and of their options. */
-export function dropTargets(spec: Spec, ids: string[]): Spec {
-  const rest = Object.entries(spec.handoff ?? {}).filter(([id]) => !ids.includes(id));
-  return { ...spec, handoff: Object.fromEntries(rest) };
+/** Packs targets, or leaves them out; their options stay. */
+export function setPacked(document: ThemeDocument, ids: string[], on: boolean): ThemeDocument {
+  const others = packed(document).filter((id) => !ids.includes(id));
+  return { ...document, pack: (on ? [...others, ...ids] : others).sort() };
 }

@@ -1,30 +1,40 @@
 /** News of themes that changed elsewhere. One stream serves the whole window. */
 
-type Listener = (revision: number) => void;
-
 interface Moved {
   id: string;
   revision: number;
 }
 
-const listeners = new Map<string, Set<Listener>>();
+/** Told of every theme that moved, with 0 once it is deleted; without one, of news that were missed. */
+type Listener = (moved: Moved | undefined) => void;
+
+const listeners = new Set<Listener>();
 let stream: EventSource | undefined;
 
 function open() {
-  stream ??= new EventSource("/api/events");
-  stream.onmessage = (event) => {
-    const moved = JSON.parse(event.data) as Moved;
-    for (const listener of listeners.get(moved.id) ?? []) listener(moved.revision);
+  if (stream) return;
+  stream = new EventSource("/api/events");
+  const tell = (moved: Moved | undefined) => {
+    for (const listener of listeners) listener(moved);
+  };
+  stream.onmessage = (event) => tell(JSON.parse(event.data) as Moved);
+  stream.addEventListener("again", () => tell(undefined));
+  // After a lost connection anything may have moved.
+  let lost = false;
+  stream.onerror = () => {
+    lost = true;
+  };
+  stream.onopen = () => {
+    if (lost) tell(undefined);
+    lost = false;
   };
 }
 
-/** Calls back with the new revision of a theme, 0 once it is deleted; gives the way to stop. */
-export function hearOf(id: string, listener: Listener): () => void {
+/** Calls back with all that moves; gives the way to stop. */
+export function subscribe(listener: Listener): () => void {
   open();
-  const own = listeners.get(id) ?? new Set();
-  own.add(listener);
-  listeners.set(id, own);
+  listeners.add(listener);
   return () => {
-    own.delete(listener);
+    listeners.delete(listener);
   };
 }

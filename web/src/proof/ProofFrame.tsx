@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from "react";
-import { coverage, type Paint, paintOf } from "./inspect";
+import { onSheets } from "../editor/sheets";
+import { coverage, type Paint, type PaintRule, paintOf } from "./inspect";
 import classes from "./ProofPane.module.css";
 import type { PageName } from "./pages";
-import { onSheets } from "./sheets";
 
 interface Props {
   mode: "light" | "dark";
@@ -12,6 +12,8 @@ interface Props {
   grow: number;
   /** Size of the page against life. */
   zoom: number;
+  /** What paints the components. */
+  rules: PaintRule[];
   onPoint: (paint: Paint | undefined) => void;
   onPick: (paint: Paint) => void;
   /** Told after painting how much of the page each ground covers, where somebody wants to know. */
@@ -19,11 +21,11 @@ interface Props {
 }
 
 /** One page in a document of its own, which holds the exported sheets and a layout without colours. */
-export function ProofFrame({ mode, page, others, grow, zoom, onPoint, onPick, onCoverage }: Props) {
+export function ProofFrame({ mode, page, others, grow, zoom, rules, onPoint, onPick, onCoverage }: Props) {
   const frame = useRef<HTMLIFrameElement>(null);
   const [loads, setLoads] = useState(0);
-  const told = useRef({ onPoint, onPick });
-  told.current = { onPoint, onPick };
+  const told = useRef({ rules, onPoint, onPick });
+  told.current = { rules, onPoint, onPick };
 
   useEffect(() => {
     const target = frame.current?.contentWindow;
@@ -43,7 +45,7 @@ export function ProofFrame({ mode, page, others, grow, zoom, onPoint, onPick, on
     let timer: ReturnType<typeof setTimeout>;
     const stop = onSheets(() => {
       clearTimeout(timer);
-      timer = setTimeout(() => onCoverage(coverage(target.document)), 120);
+      timer = setTimeout(() => onCoverage(coverage(target.document, told.current.rules)), 120);
     });
     return () => {
       clearTimeout(timer);
@@ -60,8 +62,8 @@ export function ProofFrame({ mode, page, others, grow, zoom, onPoint, onPick, on
       document.body.dispatchEvent(new KeyboardEvent("keydown", event));
     };
     const at = (event: Event) => event.target as Element;
-    const point = (event: Event) => told.current.onPoint(paintOf(at(event)));
-    const pick = (event: Event) => told.current.onPick(paintOf(at(event)));
+    const point = (event: Event) => told.current.onPoint(paintOf(at(event), told.current.rules));
+    const pick = (event: Event) => told.current.onPick(paintOf(at(event), told.current.rules));
     const leave = () => told.current.onPoint(undefined);
     const page = target.document;
     target.addEventListener("keydown", forward);
@@ -100,15 +102,9 @@ function adopt(target: Window & typeof globalThis, sheets: string[]) {
     target.document.adoptedStyleSheets = sheets.map(() => new target.CSSStyleSheet());
   }
   target.document.adoptedStyleSheets.forEach((sheet, i) => {
-    // `@import` is not allowed in a constructed sheet; the proof fetches no fonts from elsewhere.
-    const text = (sheets[i] ?? "").replace(/^@import[^\n]*\n/m, "");
-    if (held.get(sheet) === withoutHead(text)) return;
-    held.set(sheet, withoutHead(text));
+    const text = sheets[i] ?? "";
+    if (held.get(sheet) === text) return;
+    held.set(sheet, text);
     sheet.replaceSync(text);
   });
-}
-
-/** The head tells name and content of the theme and changes with every revision. */
-function withoutHead(text: string): string {
-  return text.slice(text.indexOf("*/") + 2);
 }

@@ -1,11 +1,14 @@
 import { Modal } from "@mantine/core";
-import { useHotkeys, useMediaQuery } from "@mantine/hooks";
+import { useMediaQuery } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate, useSearch } from "@tanstack/react-router";
 import { useCallback, useState } from "react";
-import { themesQuery } from "../api/queries";
-import { useTheEditor } from "../editor/EditorContext";
-import { WakeList } from "../shell/WakeList";
+import type { Token } from "../api/client";
+import { themesQuery, vocabularyQuery } from "../api/queries";
+import { useEditorState } from "../editor/EditorProvider";
+import { documentOf, themeOf, tokensOf } from "../editor/selectors";
+import { Swatch } from "../ui/Swatch";
+import { WakeList } from "../ui/WakeList";
 import { Divide } from "./Divide";
 import type { Paint } from "./inspect";
 import { ProofFrame } from "./ProofFrame";
@@ -13,19 +16,23 @@ import classes from "./ProofPane.module.css";
 import { PAGE_NAMES, type PageName } from "./pages";
 import { Shares } from "./Shares";
 import { useOther } from "./useOther";
+import { toggleWide, useWide } from "./wide";
 
 const CHOICES = ["light", "both", "dark"] as const;
 
 /** Pages of the scenario, painted by the exported style sheets alone. */
 export function ProofPane() {
-  const { preview, theme, spec } = useTheEditor();
+  const theme = useEditorState(themeOf);
+  const spec = useEditorState(documentOf);
+  const tokens = useEditorState(tokensOf);
+  const { data: vocabulary } = useQuery(vocabularyQuery);
   const { proof = "both", page = "timetable", against } = useSearch({ from: "/themes/$slug" });
   const { data: other } = useOther(theme.slug, spec, against);
   const { data: themes = [] } = useQuery(themesQuery);
   const [listed, setListed] = useState(false);
   const comparing = against !== undefined && other !== undefined;
   const navigate = useNavigate();
-  const [wide, setWide] = useState(false);
+  const { wide } = useWide();
   // In a narrow window the pages are seen from further away rather than cut.
   const narrow = useMediaQuery("(max-width: 1180px)");
   const zoom = wide ? 1 : narrow ? 0.6 : 0.75;
@@ -33,7 +40,6 @@ export function ProofPane() {
   const [paint, setPaint] = useState<Paint>();
   const [counting, setCounting] = useState(false);
   const [shares, setShares] = useState<Map<string, number>>();
-  useHotkeys([["w", () => setWide((w) => !w)]]);
 
   const choose = (choice: (typeof CHOICES)[number]) =>
     void navigate({ to: ".", search: (s) => ({ ...s, proof: choice === "both" ? undefined : choice }) });
@@ -41,20 +47,14 @@ export function ProofPane() {
     void navigate({ to: ".", search: (s) => ({ ...s, page: name === "timetable" ? undefined : name }) });
   const compare = (slug: string) =>
     void navigate({ to: ".", search: (s) => ({ ...s, against: slug === "" ? undefined : slug }) });
-  const pathOf = useCallback(
-    (css: string | undefined) => preview?.derived.tokens.find((t) => t.css === css)?.path,
-    [preview],
-  );
-  const colorOf = (css: string) => {
-    const token = preview?.derived.tokens.find((t) => t.css === css);
-    return (proof === "dark" ? (token?.dark ?? token?.light) : token?.light)?.value;
-  };
+  const tokenOf = useCallback((css: string | undefined) => tokens?.find((t) => t.css === css), [tokens]);
+  const pathOf = (css: string | undefined) => tokenOf(css)?.path;
   const pick = (picked: Paint) => {
     const path = pathOf(picked.ground) ?? pathOf(picked.text);
     if (path)
       void navigate({
-        to: "/themes/$slug/ledger",
-        params: (p) => ({ slug: p.slug ?? "" }),
+        to: "/themes/$slug/$stage",
+        params: (p) => ({ slug: p.slug ?? "", stage: "ledger" }),
         search: (s) => ({ ...s, token: path }),
       });
   };
@@ -65,6 +65,7 @@ export function ProofPane() {
       others={others}
       zoom={zoom}
       grow={grow}
+      rules={vocabulary?.paints ?? []}
       onPoint={setPaint}
       onPick={pick}
       onCoverage={counting && counted ? setShares : undefined}
@@ -72,7 +73,7 @@ export function ProofPane() {
   );
 
   return (
-    <section className={classes.pane} data-wide={wide} aria-label="Proof">
+    <section id="proof" className={classes.pane} data-wide={wide} aria-label="Proof" tabIndex={-1}>
       <div className={classes.head}>
         <h2 className={classes.title}>Proof</h2>
         {CHOICES.map((choice) => (
@@ -115,7 +116,7 @@ export function ProofPane() {
           className={classes.choice}
           aria-pressed={wide}
           title="Key w"
-          onClick={() => setWide((w) => !w)}
+          onClick={toggleWide}
         >
           wide
         </button>
@@ -157,11 +158,13 @@ export function ProofPane() {
       )}
       <div className={classes.halves}>
         {comparing ? (
-          <>
-            {half(proof === "dark" ? "dark" : "light", share, true)}
-            <Divide share={share} onShare={setShare} />
-            {half(proof === "dark" ? "dark" : "light", 1 - share, false, other.sheets)}
-          </>
+          (proof === "both" ? (["light", "dark"] as const) : [proof]).map((mode) => (
+            <div key={mode} className={classes.rowOfHalves}>
+              {half(mode, share, mode !== "dark" || proof === "dark")}
+              <Divide share={share} onShare={setShare} />
+              {half(mode, 1 - share, false, other.sheets)}
+            </div>
+          ))
         ) : (
           <>
             {proof !== "dark" && half("light", proof === "both" ? share : 1, true)}
@@ -170,13 +173,15 @@ export function ProofPane() {
           </>
         )}
       </div>
-      {counting && shares && <Shares shares={shares} colorOf={colorOf} />}
+      {counting && shares && (
+        <Shares shares={shares} tokenOf={tokenOf} mode={proof === "dark" ? "dark" : "light"} />
+      )}
       <p className={classes.paint} aria-live="off">
         {paint ? (
           <>
-            <Named what="text" path={pathOf(paint.text)} />
-            <Named what="ground" path={pathOf(paint.ground)} />
-            <Named what="border" path={pathOf(paint.border)} />
+            <Named what="text" token={tokenOf(paint.text)} />
+            <Named what="ground" token={tokenOf(paint.ground)} />
+            <Named what="border" token={tokenOf(paint.border)} />
           </>
         ) : (
           "Point at anything to see which tokens paint it; a click leads to them."
@@ -186,11 +191,11 @@ export function ProofPane() {
   );
 }
 
-function Named({ what, path }: { what: string; path: string | undefined }) {
-  if (!path) return null;
+function Named({ what, token }: { what: string; token: Token | undefined }) {
+  if (!token) return null;
   return (
     <span>
-      {what} <b>{path}</b>
+      {what} <Swatch colors={[token.light.value, token.dark?.value]} /> <b>{token.path}</b>
     </span>
   );
 }

@@ -1,31 +1,35 @@
-import { useTheEditor } from "../editor/EditorContext";
+import { useQuery } from "@tanstack/react-query";
+import type { Mode, Token } from "../api/client";
+import { vocabularyQuery } from "../api/queries";
+import { useEditor, useEditorState } from "../editor/EditorProvider";
+import { Swatch } from "../ui/Swatch";
 import classes from "./ProofPane.module.css";
 
-/** What each part should cover of a page, where the theme says nothing else. */
-const AIM = { dominant: 60, secondary: 30, accent: 10 };
-
-type Part = keyof typeof AIM;
-
-/** Neutral grounds dominate, the brand's own come second, everything that calls is accent. */
-function partOf(name: string): Part {
-  if (/^--(surface|disabled|neutral|border)-/.test(name)) return "dominant";
-  if (/^--(primary|secondary|bar|selected|selection)-/.test(name)) return "secondary";
-  return "accent";
-}
+type Part = Token["share"];
 
 const PARTS: Part[] = ["dominant", "secondary", "accent"];
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
-/** How much of the page each colour covers, against the usual balance. */
-export function Shares({
-  shares,
-  colorOf,
-}: {
+interface Props {
+  /** By the name of the custom property. */
   shares: Map<string, number>;
-  colorOf: (css: string) => string | undefined;
-}) {
-  const { spec, commit } = useTheEditor();
-  const aim = spec.aim ?? AIM;
+  /** The token of a custom property. */
+  tokenOf: (css: string) => Token | undefined;
+  mode: Mode;
+}
+
+/** How much of the page each colour covers, against the theme's aim. */
+export function Shares({ shares, tokenOf, mode }: Props) {
+  const editor = useEditor();
+  const { data } = useQuery(vocabularyQuery);
+  const own = useEditorState((s) => s.document.aim);
+  const aim = own ?? data?.aim;
+  if (!aim) return null;
+  const colorOf = (css: string) => {
+    const token = tokenOf(css);
+    return (mode === "dark" ? (token?.dark ?? token?.light) : token?.light)?.value;
+  };
+  const partOf = (css: string): Part => tokenOf(css)?.share ?? "accent";
   /** The two others share what is left, in the proportion that they had. */
   const setAim = (part: Part, value: number) => {
     const left = PARTS.filter((p) => p !== part);
@@ -33,7 +37,10 @@ export function Shares({
     const next = { ...aim, [part]: value };
     for (const p of left) next[p] = Math.round((aim[p] / before) * (100 - value));
     next[left[0] ?? part] += 100 - next.dominant - next.secondary - next.accent;
-    void commit((s) => ({ ...s, aim: next }), `aim: ${next.dominant}, ${next.secondary}, ${next.accent} %`);
+    void editor.commit(
+      (d) => ({ ...d, aim: next }),
+      `aim: ${next.dominant}, ${next.secondary}, ${next.accent} %`,
+    );
   };
   const sums = { dominant: 0, secondary: 0, accent: 0 };
   for (const [name, share] of shares) sums[partOf(name)] += share;
@@ -73,7 +80,7 @@ export function Shares({
       <p className={classes.shareList}>
         {grounds.slice(0, 6).map(([name, share]) => (
           <span key={name}>
-            {name.slice(2)} {percent(share)}
+            <Swatch colors={[colorOf(name)]} /> {name.slice(2)} {percent(share)}
           </span>
         ))}
       </p>

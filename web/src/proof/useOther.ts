@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { answer, api, type Preview, type Spec } from "../api/client";
+import { answer, api, type Preview, type ThemeDocument } from "../api/client";
+import { numberOf } from "../api/numberOf";
 
 export interface Other {
   name: string;
@@ -9,9 +10,9 @@ export interface Other {
 }
 
 /** The other side of a comparison: a revision of this theme, or another theme. */
-export function useOther(slug: string, spec: Spec, against: string | undefined) {
+export function useOther(slug: string, spec: ThemeDocument, against: string | undefined) {
   return useQuery({
-    queryKey: ["other", slug, against, spec],
+    queryKey: ["other", slug, against, numberOf(spec)],
     enabled: against !== undefined,
     placeholderData: (previous) => previous,
     queryFn: async (): Promise<Other> => {
@@ -25,7 +26,7 @@ export function useOther(slug: string, spec: Spec, against: string | undefined) 
   });
 }
 
-async function load(slug: string, against: string): Promise<{ name: string; spec: Spec }> {
+async function load(slug: string, against: string): Promise<{ name: string; spec: ThemeDocument }> {
   const revision = /^rev-(\d+)$/.exec(against)?.[1];
   if (revision) {
     const path = { slug, revision: Number(revision) };

@@ -1,34 +1,65 @@
-import { Button, Group, Modal, Stack, Text } from "@mantine/core";
-import { useTheEditor } from "../editor/EditorContext";
+import { Button, Group, Modal, Table, Text } from "@mantine/core";
+import { placeInWords } from "../editor/decisions";
+import { useEditor, useEditorState } from "../editor/EditorProvider";
+import { isColor, Swatch } from "../ui/Swatch";
 
-/** Somebody else saved in between: both sides are shown, nothing is overwritten unasked. */
+/** The same thing was decided differently elsewhere: both sides are shown, nothing is overwritten unasked. */
 export function ClashDialog() {
-  const { clash, settle } = useTheEditor();
-  const theirs = clash?.problem.current;
+  const editor = useEditor();
+  const clash = useEditorState((s) => s.clash);
   return (
     <Modal
       opened={clash !== undefined}
-      onClose={() => settle("theirs")}
-      title="This theme was changed elsewhere"
+      onClose={() => editor.settle("theirs")}
+      title="This was changed elsewhere too"
       withCloseButton={false}
       closeOnClickOutside={false}
       closeOnEscape={false}
     >
-      <Stack gap="xs">
-        <Text size="sm">
-          Theirs: revision {theirs?.revision}, “{theirs?.label}”
-        </Text>
-        <Text size="sm">Yours, not saved yet: “{clash?.label}”</Text>
-        <Text size="sm" c="dimmed">
-          Yours on top becomes a new revision; theirs stays in the history.
-        </Text>
-        <Group justify="flex-end" mt="sm">
-          <Button variant="default" onClick={() => settle("theirs")}>
-            Take theirs
-          </Button>
-          <Button onClick={() => settle("mine")}>Save mine on top</Button>
-        </Group>
-      </Stack>
+      <Text size="sm">
+        Theirs: revision {clash?.theirs.revision}, “{clash?.theirs.label}”. Yours, not saved yet: “
+        {clash?.label}”.
+      </Text>
+      <Table mt="sm">
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Decision</Table.Th>
+            <Table.Th>Theirs</Table.Th>
+            <Table.Th>Yours</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {clash?.conflicts.map(({ place, mine, theirs }) => (
+            <Table.Tr key={place}>
+              <Table.Td>{placeInWords(place)}</Table.Td>
+              <Table.Td>
+                <Side value={theirs} />
+              </Table.Td>
+              <Table.Td>
+                <Side value={mine} />
+              </Table.Td>
+            </Table.Tr>
+          ))}
+        </Table.Tbody>
+      </Table>
+      <Text size="sm" c="dimmed" mt="xs">
+        Everything else of theirs stays, whichever you take.
+      </Text>
+      <Group justify="flex-end" mt="sm">
+        <Button variant="default" onClick={() => editor.settle("theirs")}>
+          Take theirs
+        </Button>
+        <Button onClick={() => editor.settle("mine")}>Save mine on top</Button>
+      </Group>
     </Modal>
+  );
+}
+
+function Side({ value }: { value: string | undefined }) {
+  if (value === undefined) return <>derived</>;
+  return (
+    <>
+      {isColor(value) && <Swatch colors={[value]} />} {value}
+    </>
   );
 }

@@ -1,15 +1,15 @@
 import { Outlet, useLoaderData, useNavigate } from "@tanstack/react-router";
 import { useCallback } from "react";
 import type { Theme } from "../api/client";
-import { EditorProvider } from "../editor/EditorContext";
-import { useEditor } from "../editor/useEditor";
+import { EditorProvider } from "../editor/EditorProvider";
 import { ProofPane } from "../proof/ProofPane";
 import { ClashDialog } from "./ClashDialog";
+import { Commands } from "./Commands";
+import { DeletedNotice } from "./DeletedNotice";
 import { FileDrop } from "./FileDrop";
 import classes from "./Frame.module.css";
 import { Rail } from "./Rail";
 import { TopBar } from "./TopBar";
-import { useShortcuts } from "./useShortcuts";
 import { Wake } from "./Wake";
 
 /** The frame around every stage of one theme. */
@@ -26,20 +26,24 @@ function ThemeFrame({ theme }: { theme: Theme }) {
       void navigate({ to: ".", params: (p) => ({ ...p, slug }), search: (s) => s, replace: true }),
     [navigate],
   );
-  const editor = useEditor(theme, onRenamed);
-  useShortcuts(editor);
   return (
-    <EditorProvider editor={editor}>
+    <EditorProvider theme={theme} onRenamed={onRenamed}>
+      <div className={classes.skips}>
+        <a href="#bench">To the bench</a>
+        <a href="#proof">To the proof</a>
+      </div>
       <div className={classes.frame}>
         <TopBar />
         <Rail />
-        <main className={classes.bench} aria-label="Bench">
+        <main id="bench" className={classes.bench} aria-label="Bench" tabIndex={-1}>
           <Outlet />
         </main>
         <ProofPane />
         <Wake />
       </div>
+      <Commands />
       <ClashDialog />
+      <DeletedNotice />
       <FileDrop />
     </EditorProvider>
   );

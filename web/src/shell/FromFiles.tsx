@@ -1,6 +1,6 @@
 import { Button, FileButton } from "@mantine/core";
 import { useEffect, useRef, useState } from "react";
-import { answer, api, problemOf, type Spec } from "../api/client";
+import { answer, api, problemOf, type ThemeDocument } from "../api/client";
 import classes from "./FromFiles.module.css";
 
 type Read = Awaited<ReturnType<typeof readFiles>>;
@@ -13,7 +13,7 @@ async function readFiles(files: File[]) {
 interface Props {
   /** Files that are at hand already. */
   dropped?: File[] | undefined;
-  onSpec: (spec: Spec) => Promise<void>;
+  onSpec: (spec: ThemeDocument) => Promise<void>;
 }
 
 /** A theme from a saved document or the files of a set of design tokens. */
@@ -29,7 +29,7 @@ export function FromFiles({ dropped, onSpec }: Props) {
       const found = await readFiles(files);
       // Nothing to tell: the theme opens at once.
       if (found.spec && found.problems.length === 0 && found.notes.length === 0)
-        await onSpec(found.spec as Spec);
+        await onSpec(found.spec as ThemeDocument);
       else setRead(found);
     } catch (error) {
       told(error);
@@ -40,7 +40,7 @@ export function FromFiles({ dropped, onSpec }: Props) {
   useEffect(() => {
     if (first.current) void take(first.current);
   }, []);
-  const spec = read?.spec as Spec | null | undefined;
+  const spec = read?.spec as ThemeDocument | null | undefined;
   return (
     <section className={classes.files} aria-label="From files">
       <FileButton accept=".json,application/json" multiple onChange={take}>

@@ -1,15 +1,21 @@
-import { Button, Drawer, Group } from "@mantine/core";
+import { Button, Checkbox, Drawer, Group } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
+import { useState } from "react";
 import { answer, api } from "../api/client";
-import { useTheEditor } from "../editor/EditorContext";
+import { useEditor, useEditorState } from "../editor/EditorProvider";
+import { themeOf } from "../editor/selectors";
+import { useDialog } from "./dialogs";
 import classes from "./HistoryDrawer.module.css";
 
 const time = new Intl.DateTimeFormat(undefined, { dateStyle: "medium", timeStyle: "short" });
 
 /** Every saved state of the theme, with small pictures of its scales. */
-export function HistoryDrawer({ opened, onClose }: { opened: boolean; onClose: () => void }) {
-  const { theme, restore } = useTheEditor();
+export function HistoryDrawer() {
+  const { opened, onClose } = useDialog("history");
+  const editor = useEditor();
+  const theme = useEditorState(themeOf);
+  const [withHandoff, setWithHandoff] = useState(false);
   const navigate = useNavigate();
   const { data: revisions = [] } = useQuery({
     queryKey: ["revisions", theme.id, theme.revision],
@@ -32,6 +38,13 @@ export function HistoryDrawer({ opened, onClose }: { opened: boolean; onClose: (
       transitionProps={{ duration: 0 }}
       closeButtonProps={{ "aria-label": "Close" }}
     >
+      <Checkbox
+        size="xs"
+        mb="sm"
+        label="restore the choices of the handoff too"
+        checked={withHandoff}
+        onChange={(e) => setWithHandoff(e.currentTarget.checked)}
+      />
       <ol className={classes.list}>
         {revisions.map((r) => (
           <li
@@ -51,7 +64,11 @@ export function HistoryDrawer({ opened, onClose }: { opened: boolean; onClose: (
                   <Button size="compact-xs" variant="default" onClick={() => compare(r.revision)}>
                     Compare
                   </Button>
-                  <Button size="compact-xs" variant="default" onClick={() => restore(r.revision)}>
+                  <Button
+                    size="compact-xs"
+                    variant="default"
+                    onClick={() => void editor.restore(r.revision, !withHandoff)}
+                  >
                     Restore
                   </Button>
                 </Group>

@@ -1,11 +1,10 @@
-import type { Derived } from "../api/client";
+import type { Token } from "../api/client";
 
 const PETALS = ["primary", "secondary", "accent", "success", "warning"];
 
 /** Five petals, painted with the theme at hand. */
-export function Mark({ derived }: { derived: Derived | undefined }) {
-  const fill = (intent: string) =>
-    derived?.tokens.find((t) => t.path === `${intent}.fill`)?.light.value ?? "#8a8a8a";
+export function Mark({ tokens }: { tokens: Token[] | undefined }) {
+  const fill = (intent: string) => tokens?.find((t) => t.path === `${intent}.fill`)?.light.value ?? "#8a8a8a";
   return (
     <svg viewBox="-12 -12 24 24" width="22" height="22" aria-hidden="true">
       {PETALS.map((intent, i) => (

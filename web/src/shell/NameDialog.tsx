@@ -1,23 +1,27 @@
 import { Button, Group, Modal, TextInput } from "@mantine/core";
 import { type FormEvent, useEffect, useState } from "react";
+import { useEditor, useEditorState } from "../editor/EditorProvider";
+import { themeOf } from "../editor/selectors";
+import { useDialog } from "./dialogs";
 
-interface Props {
-  opened: boolean;
-  name: string;
-  onClose: () => void;
-  onName: (name: string) => void;
-}
-
-/** Asks for the theme's name. */
-export function NameDialog({ opened, name, onClose, onName }: Props) {
+/** Asks for the theme's name; what is refused stays, with the reason beside it. */
+export function RenameDialog() {
+  const { opened, onClose } = useDialog("name");
+  const { name } = useEditorState(themeOf);
+  const editor = useEditor();
   const [value, setValue] = useState(name);
+  const [refusal, setRefusal] = useState<string>();
   useEffect(() => {
     if (opened) setValue(name);
+    setRefusal(undefined);
   }, [opened, name]);
-  const submit = (event: FormEvent) => {
+  const submit = async (event: FormEvent) => {
     event.preventDefault();
-    onName(value.trim());
-    onClose();
+    const wanted = value.trim();
+    const label = `renamed to ${wanted}`;
+    const { problem } = await editor.commit((d) => ({ ...d, name: wanted }), label, { atField: true });
+    if (problem) setRefusal(problem.problems?.[0]?.message ?? problem.detail);
+    else onClose();
   };
   return (
     <Modal opened={opened} onClose={onClose} title="Rename theme">
@@ -26,6 +30,7 @@ export function NameDialog({ opened, name, onClose, onName }: Props) {
           label="Name"
           value={value}
           maxLength={200}
+          error={refusal}
           data-autofocus
           onChange={(e) => setValue(e.currentTarget.value)}
         />

@@ -1,11 +1,13 @@
 import { Button, Group, Modal, TextInput } from "@mantine/core";
 import { type FormEvent, useState } from "react";
-import { answer, api, problemOf, type Spec } from "../api/client";
+import { answer, api, problemOf, type ThemeDocument } from "../api/client";
+import { useDialog } from "./dialogs";
 import { FromFiles } from "./FromFiles";
 import { useMakeTheme } from "./useMakeTheme";
 
 /** A new theme from a name and one brand colour, or from files. */
-export function NewThemeDialog({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+export function NewThemeDialog() {
+  const { opened, onClose } = useDialog("new");
   return (
     <Modal opened={opened} onClose={onClose} title="New theme">
       <NewThemeForm onDone={onClose} />
@@ -22,7 +24,7 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
     const seen = await answer(api.POST("/api/color", { body: { text: color } }));
     await make({ format: 1, name: name.trim(), brand: [{ name: seen.name, color: seen.css }] });
   };
-  const make = async (spec: Spec) => {
+  const make = async (spec: ThemeDocument) => {
     await save(spec);
     onDone();
   };

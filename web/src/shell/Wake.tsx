@@ -1,40 +1,67 @@
-import { Modal } from "@mantine/core";
+import { CloseButton, Modal, UnstyledButton } from "@mantine/core";
+import { useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
-import { useTheEditor } from "../editor/EditorContext";
+import { useEditor, useEditorState } from "../editor/EditorProvider";
+import { WakeList } from "../ui/WakeList";
 import classes from "./Frame.module.css";
-import { WakeList } from "./WakeList";
 
 /** The last change, what it moved, and whether anything became unreadable. */
 export function Wake() {
-  const { theme, preview, problem } = useTheEditor();
-  const [open, setOpen] = useState(false);
-  const wake = preview?.wake;
-  if (problem) {
+  const editor = useEditor();
+  const doubt = useEditorState((s) => s.away ?? s.doubt);
+  const refused = useEditorState((s) => s.refused);
+  if (refused) {
     return (
       <footer className={classes.wake}>
         <span className={classes.alarm} role="alert">
-          {problem.detail}
+          “{refused.label}” was not saved: {refused.problem.detail}
+        </span>
+        <CloseButton size="sm" aria-label="Dismiss" onClick={editor.forgetRefusal} />
+      </footer>
+    );
+  }
+  if (doubt) {
+    return (
+      <footer className={classes.wake}>
+        <span className={classes.alarm} role="alert">
+          {doubt.detail}
         </span>
       </footer>
     );
   }
-  const failed = preview?.derived.pairs.filter((p) => !p.pass).length ?? 0;
+  return <Calm />;
+}
+
+function Calm() {
+  const event = useEditorState((s) => s.event);
+  const wake = useEditorState((s) => s.preview?.wake);
+  const failed = useEditorState((s) => s.preview?.derived.pairs.filter((p) => !p.pass).length ?? 0);
+  const navigate = useNavigate();
+  const [open, setOpen] = useState(false);
+  const showFailing = () =>
+    void navigate({
+      to: "/themes/$slug/$stage",
+      params: (p) => ({ slug: p.slug ?? "", stage: "ledger" }),
+      search: (s) => ({ ...s, failing: true }),
+    });
   return (
     <footer className={classes.wake}>
-      <b>{theme.label}</b>
+      <b>{event}</b>
       {wake && wake.changes.length > 0 && (
         <>
           <span>·</span>
-          <button type="button" className={classes.wakeButton} onClick={() => setOpen(true)}>
+          <UnstyledButton className={classes.wakeButton} onClick={() => setOpen(true)}>
             {wake.changes.length} values moved
-          </button>
+          </UnstyledButton>
         </>
       )}
       <span>·</span>
       {failed === 0 ? (
         <span>every pair readable</span>
       ) : (
-        <span className={classes.alarm}>{failed} pairs below their limit</span>
+        <UnstyledButton className={`${classes.wakeButton} ${classes.alarm}`} onClick={showFailing}>
+          {failed === 1 ? "1 pair below its limit" : `${failed} pairs below their limit`}
+        </UnstyledButton>
       )}
       <Modal opened={open} onClose={() => setOpen(false)} title="What moved" size="lg">
         {wake && <WakeList wake={wake} />}

@@ -1,10 +1,10 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { answer, api, type Spec } from "../api/client";
+import { answer, api, type ThemeDocument } from "../api/client";
 import { themeQuery } from "../api/queries";
 import { useThemeActions } from "./useThemeActions";
 
 /** Saves a document as a new theme and opens it. */
-export function useMakeTheme(): (spec: Spec) => Promise<void> {
+export function useMakeTheme(): (spec: ThemeDocument) => Promise<void> {
   const client = useQueryClient();
   const actions = useThemeActions();
   return async (spec) => {

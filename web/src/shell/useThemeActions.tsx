@@ -3,14 +3,15 @@ import { notifications } from "@mantine/notifications";
 import { useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { answer, api, problemOf } from "../api/client";
-import { themeQuery, themesQuery } from "../api/queries";
+import { deletedQuery, themeQuery, themesQuery } from "../api/queries";
+import { forgetDeletion, rememberDeletion } from "./deletion";
 
 /** Duplicate, delete with a way back, for any theme. */
 export function useThemeActions() {
   const client = useQueryClient();
   const navigate = useNavigate();
   const refresh = () => client.invalidateQueries({ queryKey: themesQuery.queryKey });
-  const open = (slug: string) => navigate({ to: "/themes/$slug/stave", params: { slug } });
+  const open = (slug: string) => navigate({ to: "/themes/$slug/$stage", params: { slug, stage: "stave" } });
 
   const refused = (error: unknown) => notifications.show({ message: problemOf(error).detail });
 
@@ -28,7 +29,9 @@ export function useThemeActions() {
   const restore = async (id: string, notice: string) => {
     try {
       const back = await answer(api.POST("/api/deleted-themes/restore", { body: { id } }));
+      forgetDeletion();
       notifications.hide(notice);
+      void client.invalidateQueries({ queryKey: deletedQuery.queryKey });
       await refresh();
       await open(back.slug);
     } catch (error) {
@@ -36,12 +39,14 @@ export function useThemeActions() {
     }
   };
 
-  const remove = async (slug: string) => {
+  const remove = async (slug: string, children?: "delete" | "free") => {
     try {
-      const gone = await answer(api.DELETE("/api/themes/{slug}", { params: { path: { slug } } }));
+      const params = { path: { slug }, query: children ? { children } : {} };
+      const gone = await answer(api.DELETE("/api/themes/{slug}", { params }));
       client.removeQueries({ queryKey: themeQuery(slug).queryKey });
       await refresh();
       const notice = `deleted-${gone.id}`;
+      rememberDeletion(gone.id, () => restore(gone.id, notice));
       notifications.show({
         id: notice,
         autoClose: 20000,
@@ -62,7 +67,7 @@ export function useThemeActions() {
 
   return {
     duplicate: (slug: string) => void duplicate(slug),
-    remove: (slug: string) => void remove(slug),
+    remove: (slug: string, children?: "delete" | "free") => void remove(slug, children),
     open,
     refresh,
   };

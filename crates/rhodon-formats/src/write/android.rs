@@ -44,6 +44,7 @@ pub(crate) static TARGET: Target = Target {
     ],
     usage: "Put the folders into res/ and name the style in the manifest: android:theme=\"@style/AppTheme\". Both bars of the system are painted too.",
     token_name: Some(|_, t| format!("@{}/{}", resource(t), name::snake(&t.path))),
+    carries_kept: false,
     write,
 };
 

@@ -33,6 +33,7 @@ pub(crate) static TARGET: Target = Target {
     ],
     usage: "Add Theme.xcassets and ThemeColors.swift to the target; ThemeColors.primaryFill follows the system's appearance.",
     token_name: Some(|_, t| format!("{}.{}", home(t), name::camel(&t.path))),
+    carries_kept: false,
     write,
 };
 

@@ -48,6 +48,7 @@ pub(crate) static TARGET: Target = Target {
     ],
     usage: "Load theme.css before your own styles. In the auto strategy data-mode=\"light\" or data-mode=\"dark\" on the root element overrides the system.",
     token_name: Some(|s, t| format!("var(--{})", name::kebab(s.get("prefix"), &t.path))),
+    carries_kept: false,
     write,
 };
 

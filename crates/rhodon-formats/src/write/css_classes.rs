@@ -42,6 +42,7 @@ pub(crate) static TARGET: Target = Target {
     keys: &["color", "background-color", "border-color", "class"],
     usage: "Load classes.css after theme.css, whose custom properties it uses. A class named by an intent alone sets fill and text together.",
     token_name: None,
+    carries_kept: false,
     write,
 };
 

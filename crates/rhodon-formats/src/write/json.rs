@@ -27,6 +27,7 @@ pub(crate) static TARGET: Target = Target {
     keys: &["light", "dark", "json"],
     usage: "Read theme.json in any language: the objects light and dark hold every token's value by its name.",
     token_name: Some(|s, t| named(s.get("names"), &t.path)),
+    carries_kept: false,
     write,
 };
 

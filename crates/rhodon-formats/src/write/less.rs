@@ -19,6 +19,7 @@ pub(crate) static TARGET: Target = Target {
     keys: &["@", "less"],
     usage: "Load it with @import \"theme\"; a variable set after it wins. @theme-dark[primary-fill] looks a value up, @petrol-steps[s600] a step.",
     token_name: Some(|s, t| format!("@{}", name::kebab(s.get("prefix"), &t.path))),
+    carries_kept: false,
     write,
 };
 

@@ -27,6 +27,7 @@ pub(crate) static TARGET: Target = Target {
     ],
     usage: "Give theme and variables to the provider, as its theme and its CSS variables resolver.",
     token_name: Some(|_, t| format!("var(--{})", name::kebab("", &t.path))),
+    carries_kept: false,
     write,
 };
 

@@ -22,6 +22,7 @@ mod length;
 mod less;
 mod losses;
 mod mantine;
+mod paint;
 mod pairs;
 mod palette;
 mod react_theme;
@@ -44,6 +45,8 @@ mod utility_js;
 mod variables;
 mod vue_theme;
 mod xml;
+
+pub use paint::{PaintRule, paint_rules};
 
 use crate::target::Target;
 

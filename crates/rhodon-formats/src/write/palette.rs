@@ -22,6 +22,7 @@ pub(crate) static TARGET: Target = Target {
     keys: &["gpl", "palette", "Columns"],
     usage: "Put theme.gpl into the palette folder of a drawing program, or import it there.",
     token_name: None,
+    carries_kept: false,
     write,
 };
 

@@ -31,6 +31,7 @@ pub(crate) static TARGET: Target = Target {
     ],
     usage: "Put both files beside each other and give lightTheme or darkTheme to the framework's theme function.",
     token_name: Some(|_, t| format!("theme.tokens.{}", name::camel(&t.path))),
+    carries_kept: false,
     write,
 };
 

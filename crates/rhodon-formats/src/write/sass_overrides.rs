@@ -31,6 +31,7 @@ pub(crate) static TARGET: Target = Target {
     ],
     usage: "Import before in front of the framework's variables and after behind them, before its components. $theme-light and $theme-dark hold every token.",
     token_name: Some(|_, t| format!("map.get($theme-light, \"{}\")", name::kebab("", &t.path))),
+    carries_kept: false,
     write,
 };
 

@@ -21,6 +21,7 @@ pub(crate) static TARGET: Target = Target {
     ],
     usage: "Load it with @use \"palettes\" and give palettes.$petrol-palette, or a theme map such as palettes.$light-theme, to the framework.",
     token_name: None,
+    carries_kept: false,
     write,
 };
 

@@ -18,6 +18,7 @@ pub(crate) static TARGET: Target = Target {
     keys: &["svg", "html", "swatch", "print"],
     usage: "Open theme.html in a browser and print it, or place theme.svg in a document.",
     token_name: None,
+    carries_kept: false,
     write,
 };
 

@@ -28,6 +28,7 @@ pub(crate) static TARGET: Target = Target {
     ],
     usage: "Paste site-theme.css into the site's own styles, or load it last. It stands alone: every token is in it as a custom property.",
     token_name: Some(|s, t| format!("var(--{})", name::kebab(s.get("prefix"), &t.path))),
+    carries_kept: false,
     write,
 };
 

@@ -18,6 +18,7 @@ pub(crate) static TARGET: Target = Target {
     keys: &["as const", "TokenName", "ColorName", "ts"],
     usage: "Import { tokens, scales } from \"./theme\". TokenName and ColorName are the unions of all names.",
     token_name: Some(|_, t| format!("tokens.light.{}", name::camel(&t.path))),
+    carries_kept: false,
     write,
 };
 

@@ -35,6 +35,7 @@ pub(crate) static TARGET: Target = Target {
     ],
     usage: "Import theme.css and then theme.utility.css behind the framework in your main style sheet; roles follow the mode of theme.css.",
     token_name: Some(|_, t| format!("var(--{})", variable(&t.path, t.kind))),
+    carries_kept: false,
     write,
 };
 

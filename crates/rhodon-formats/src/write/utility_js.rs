@@ -56,6 +56,7 @@ pub(crate) static TARGET: Target = Target {
     ],
     usage: "Put theme.preset.js beside the framework's config and add it to its presets.",
     token_name: None,
+    carries_kept: false,
     write,
 };
 

@@ -17,6 +17,7 @@ pub(crate) static TARGET: Target = Target {
     keys: &["themes.light", "colors", "on-primary", "variables", "ts"],
     usage: "Import { themes } from \"./theme.vue\" and give it to the framework's theme option.",
     token_name: Some(|_, t| name::kebab("", &t.path)),
+    carries_kept: false,
     write,
 };
 

@@ -20,7 +20,7 @@ use crate::path::Path;
 /// One change that is more than a value.
 #[derive(Clone, Debug, Deserialize, ToSchema)]
 #[serde(tag = "do", rename_all = "kebab-case", deny_unknown_fields)]
-pub enum ChangeView {
+pub enum ChangeInput {
     /// Adds brand colours, each under a free name and slug.
     AddBrand {
         /// The colours, in order.
@@ -77,7 +77,7 @@ impl From<NewColor> for NewBrand {
     }
 }
 
-impl ChangeView {
+impl ChangeInput {
     fn operation(self) -> Result<Operation, ApiError> {
         Ok(match self {
             Self::AddBrand { colors } => {
@@ -132,7 +132,7 @@ pub(super) fn slug(pointer: &str, text: &str) -> Result<Slug, ApiError> {
 pub struct TryChange {
     #[schema(schema_with = crate::openapi::spec_schema)]
     spec: Value,
-    change: ChangeView,
+    change: ChangeInput,
 }
 
 /// What a change comes to.
@@ -164,7 +164,7 @@ pub(crate) async fn try_change(
 async fn changed(
     bench: &Bench,
     theme: Resolved,
-    change: ChangeView,
+    change: ChangeInput,
 ) -> Result<(Resolved, Changed), ApiError> {
     let operation = change.operation()?;
     let job = move || apply(&operation, &theme).map(|changed| (theme, changed));
@@ -179,7 +179,7 @@ async fn changed(
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct ChangeRequest {
-    change: ChangeView,
+    change: ChangeInput,
     /// What was changed, in words.
     label: String,
     /// Whether the answer tells what the screens show of the saved document.
@@ -213,6 +213,7 @@ pub(crate) async fn change(
         spec: theme.document(),
         label: &label,
         base,
+        topic: None,
     };
     let saved = bench.store.save(&slug, save).await?;
     let shown = body.preview.then_some((theme, derived, Some(before)));

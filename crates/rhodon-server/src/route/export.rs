@@ -23,7 +23,8 @@ use crate::response_cache::{self, Question};
 pub struct TargetView {
     id: &'static str,
     name: &'static str,
-    /// `web`, `frameworks`, `apps`, `sites` or `records`.
+    /// As in the vocabulary.
+    #[schema(schema_with = crate::openapi::group_schema)]
     group: &'static str,
     /// Keys inside its files by which people look for it.
     keys: &'static [&'static str],

@@ -216,6 +216,7 @@ pub(crate) async fn bring_back(
         spec: theme.document(),
         label: &label,
         base,
+        topic: None,
     };
     let saved = bench.store.save(&slug, save).await?;
     Ok(ThemeView::new(&bench, saved, None)

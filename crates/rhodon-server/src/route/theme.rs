@@ -230,6 +230,8 @@ pub struct SaveRequest {
     spec: Value,
     /// What was changed, in words.
     label: String,
+    /// A word for the kind of change: such changes in a row are one step of undo.
+    topic: Option<String>,
     /// Whether the answer tells what the screens show of the saved document.
     #[serde(default)]
     preview: bool,
@@ -268,6 +270,13 @@ pub(crate) async fn save(
 ) -> Result<Response, ApiError> {
     let base = base_revision(&headers)?;
     let label = checked_label(&body.label)?;
+    if body
+        .topic
+        .as_ref()
+        .is_some_and(|t| t.is_empty() || t.len() > 40 || t.contains('\0'))
+    {
+        return Err(ApiError::value("/topic", "expected 1 to 40 bytes"));
+    }
     let theme = bench.read(body.spec).await?;
     let made = usable(&bench, &theme).await?;
     children_hold(&bench, &slug, &theme).await?;
@@ -279,6 +288,7 @@ pub(crate) async fn save(
         spec: theme.document(),
         label: &label,
         base,
+        topic: body.topic.as_deref(),
     };
     let saved = bench.store.save(&slug, save).await?;
     let shown = match before {

@@ -2,9 +2,9 @@
 
 use axum::Json;
 use rhodon_color::RELATIONS;
-use rhodon_formats::Group;
+use rhodon_formats::{Group, PaintRule, paint_rules};
 use rhodon_theme::scale::METHODS;
-use rhodon_theme::{Intent, NUMBERS, TokenKind};
+use rhodon_theme::{Aim, Intent, NUMBERS, TokenKind};
 use serde::Serialize;
 use utoipa::ToSchema;
 
@@ -17,6 +17,23 @@ pub struct VocabularyView {
     intents: Vec<&'static str>,
     kinds: Vec<&'static str>,
     groups: Vec<ChoiceView>,
+    /// The balance of a page that holds where a theme says nothing else.
+    #[schema(schema_with = crate::openapi::aim_schema)]
+    aim: Aim,
+    /// What paints the parts of the components, in the order of the cascade.
+    paints: Vec<PaintView>,
+}
+
+/// Which property paints a part of what a selector matches.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct PaintView {
+    selector: &'static str,
+    /// Rules of a higher number win, of two alike the later.
+    specificity: u32,
+    /// `text`, `ground`, `border`, or the name of a custom property that is set here.
+    part: &'static str,
+    /// Name of the custom property; none where nothing is painted.
+    name: Option<&'static str>,
 }
 
 /// A number that a document may set.
@@ -34,6 +51,17 @@ pub struct NumberView {
     step: f64,
     whole: bool,
     help: &'static str,
+}
+
+impl From<&PaintRule> for PaintView {
+    fn from(rule: &PaintRule) -> Self {
+        Self {
+            selector: rule.selector,
+            specificity: rule.specificity,
+            part: rule.part,
+            name: rule.name,
+        }
+    }
 }
 
 /// Something to choose, and what it means.
@@ -77,5 +105,7 @@ pub(crate) async fn vocabulary() -> Json<VocabularyView> {
         intents: Intent::ALL.map(Intent::id).to_vec(),
         kinds: TokenKind::ALL.map(TokenKind::id).to_vec(),
         groups: groups.collect(),
+        aim: Aim::USUAL,
+        paints: paint_rules().iter().map(PaintView::from).collect(),
     })
 }

@@ -16,6 +16,10 @@ pub struct Model {
     pub came_from: Option<i32>,
     /// Identity of the theme that this state extends.
     pub parent_id: Option<Uuid>,
+    /// What kind of change it is, where such changes in a row are one.
+    pub topic: Option<String>,
+    /// A later change of the same topic stands in its place.
+    pub replaced: bool,
     #[sea_orm(column_type = "JsonBinary")]
     pub spec: Json,
     pub created_at: DateTimeWithTimeZone,

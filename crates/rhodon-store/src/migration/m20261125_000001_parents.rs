@@ -1,4 +1,4 @@
-//! Parents by identity, of every revision and of every theme.
+//! Parents by identity, of every revision and of every theme; topics of revisions.
 
 use sea_orm_migration::prelude::*;
 
@@ -15,6 +15,8 @@ UPDATE revision SET parent_id = parent.id
   FROM theme parent WHERE parent.slug = revision.spec->>'extends' AND parent.deleted_at IS NULL;
 ALTER TABLE theme DROP COLUMN parent;
 CREATE INDEX theme_parent ON theme (parent_id);
+ALTER TABLE revision ADD COLUMN topic text;
+ALTER TABLE revision ADD COLUMN replaced boolean NOT NULL DEFAULT false;
 ";
 
 const DOWN: &str = r"
@@ -23,6 +25,8 @@ UPDATE theme child SET parent = parent.slug FROM theme parent WHERE parent.id = 
 DROP INDEX theme_parent;
 ALTER TABLE theme DROP COLUMN parent_id;
 ALTER TABLE revision DROP COLUMN parent_id;
+ALTER TABLE revision DROP COLUMN topic;
+ALTER TABLE revision DROP COLUMN replaced;
 ";
 
 #[async_trait::async_trait]

@@ -21,7 +21,7 @@ pub(super) fn add(theme: &Resolved, colors: &[NewBrand]) -> Result<Document, Pro
     for new in colors {
         let color = Typed::<Color>::from_field(&new.color).map_err(|e| {
             Problems::one(
-                format!("/colors/{i}/color"),
+                format!("/brand/{}/color", document.brand.len()),
                 format!("\"{}\": {e}", new.color),
             )
         })?;

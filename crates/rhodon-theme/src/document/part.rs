@@ -145,6 +145,15 @@ pub struct CustomToken {
     pub description: Option<String>,
 }
 
+impl Aim {
+    /// What holds where a theme says nothing else.
+    pub const USUAL: Self = Self {
+        dominant: 60.0,
+        secondary: 30.0,
+        accent: 10.0,
+    };
+}
+
 impl ModeValues {
     /// The value in a mode.
     pub fn get(&self, mode: Mode) -> Option<&Typed<Written>> {

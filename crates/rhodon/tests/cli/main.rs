@@ -313,7 +313,7 @@ fn export_writes_to_a_folder_or_to_standard_output() {
     assert!(
         brands
             .out
-            .contains("--bsf-primary-fill: var(--bsf-cyan-600);"),
+            .contains("--bsf-primary-fill: var(--bsf-blue-600);"),
         "{}",
         brands.err
     );

@@ -1,13 +1,14 @@
 import { Button, Textarea } from "@mantine/core";
 import { type FormEvent, useEffect, useRef, useState } from "react";
 import { answer, api, type ColorItem } from "../../api/client";
-import { addBrand } from "../../editor/addBrand";
-import { useTheEditor } from "../../editor/EditorContext";
+import { useEditor } from "../../editor/EditorProvider";
+import { refusalOf } from "../../ui/refusal";
 import classes from "./BrandStage.module.css";
 
 /** One more colour or a whole pasted list: each entry becomes a colour or a refusal beside it. */
 export function AddBrand() {
-  const { spec, commit } = useTheEditor();
+  const editor = useEditor();
+  const [refusal, setRefusal] = useState<string>();
   const [text, setText] = useState("");
   const [items, setItems] = useState<ColorItem[]>([]);
   const latest = useRef("");
@@ -29,15 +30,13 @@ export function AddBrand() {
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (good.length === 0) return;
-    const next = await addBrand(
-      spec,
-      good.map((i) => ({ name: i.name, color: i.css ?? "" })),
-    );
+    const colors = good.map((i) => ({ name: i.name, color: i.css ?? "" }));
     const label =
       good.length === 1 ? `${good[0]?.name} ${good[0]?.css} added` : `${good.length} colours added`;
-    const saved = await commit(() => next, label);
+    const { problem } = await editor.change({ do: "add-brand", colors }, label, { atField: true });
+    setRefusal(problem && refusalOf(problem));
     // What was refused stays in the field, to be mended.
-    if (saved) setText(bad.map((i) => i.input).join("\n"));
+    if (!problem) setText(bad.map((i) => i.input).join("\n"));
   };
   return (
     <form className={classes.add} onSubmit={submit}>
@@ -49,9 +48,13 @@ export function AddBrand() {
         minRows={2}
         maxRows={8}
         value={text}
+        error={refusal}
         spellCheck={false}
         styles={{ input: { fontFamily: "var(--mono)", fontSize: "0.75rem" } }}
-        onChange={(e) => setText(e.currentTarget.value)}
+        onChange={(e) => {
+          setText(e.currentTarget.value);
+          setRefusal(undefined);
+        }}
         onKeyDown={(e) => {
           if (e.key === "Enter" && (e.ctrlKey || e.metaKey)) void submit(e);
         }}
@@ -64,7 +67,7 @@ export function AddBrand() {
               {item.hex ? (
                 <>
                   <span className={classes.dot} style={{ background: item.hex }} /> {item.name}{" "}
-                  <code>{item.css}</code>
+                  <code>{item.css}</code> {item.note && <small>{item.note}</small>}
                 </>
               ) : (
                 <span className={classes.refused}>

@@ -1,4 +1,6 @@
-import { useTheEditor } from "../../editor/EditorContext";
+import { useEditorState } from "../../editor/EditorProvider";
+import { documentOf, themeOf } from "../../editor/selectors";
+import { useStableKeys } from "../../ui/useStableKeys";
 import { AddBrand } from "./AddBrand";
 import { BrandCard } from "./BrandCard";
 import classes from "./BrandStage.module.css";
@@ -6,9 +8,10 @@ import { Companions } from "./Companions";
 import { TypeAndShape } from "./TypeAndShape";
 
 /** Where colours come from. */
-export function BrandStage() {
-  const { spec, theme } = useTheEditor();
-  const brand = spec.brand ?? [];
+export default function BrandStage() {
+  const brand = useEditorState(documentOf).brand ?? [];
+  const keys = useStableKeys(brand.map((b) => b.slug ?? b.name));
+  const theme = useEditorState(themeOf);
   return (
     <div className={classes.stage}>
       <div className={classes.head}>
@@ -24,8 +27,7 @@ export function BrandStage() {
       )}
       <ul className={classes.list}>
         {brand.map((color, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: name, slug and code all change while a card is edited
-          <BrandCard key={i} index={i} color={color} count={brand.length} />
+          <BrandCard key={keys[i]} index={i} color={color} count={brand.length} />
         ))}
       </ul>
       <AddBrand />

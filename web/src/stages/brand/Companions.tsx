@@ -2,8 +2,8 @@ import { Button, NativeSelect, SegmentedControl } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api } from "../../api/client";
-import { addBrand } from "../../editor/addBrand";
-import { useTheEditor } from "../../editor/EditorContext";
+import { useEditor, useEditorState } from "../../editor/EditorProvider";
+import { documentOf } from "../../editor/selectors";
 import classes from "./BrandStage.module.css";
 import { HueWheel } from "./HueWheel";
 
@@ -14,8 +14,8 @@ interface Kept {
 
 /** Companions of a brand colour by hue relation: keep some, draw the others again, go back. */
 export function Companions() {
-  const { spec, commit } = useTheEditor();
-  const brand = spec.brand ?? [];
+  const editor = useEditor();
+  const brand = useEditorState(documentOf).brand ?? [];
   const [of, setOf] = useState("");
   const [relation, setRelation] = useState("triad");
   const [draw, setDraw] = useState(0);
@@ -34,11 +34,10 @@ export function Companions() {
     setKept(isKept(one.hex) ? kept.filter((k) => k.hex !== one.hex) : [...kept, one]);
   const rest = drawn.filter((d) => !isKept(d.hex));
   const take = async () => {
-    const next = await addBrand(
-      spec,
-      kept.map((k) => ({ name: k.name, color: k.hex })),
-    );
-    if (await commit(() => next, `${kept.map((k) => k.name).join(", ")} added`)) setKept([]);
+    const colors = kept.map((k) => ({ name: k.name, color: k.hex }));
+    const label = `${kept.map((k) => k.name).join(", ")} added`;
+    const { theme } = await editor.change({ do: "add-brand", colors }, label);
+    if (theme) setKept([]);
   };
   return (
     <section className={classes.companions} aria-label="Companions">

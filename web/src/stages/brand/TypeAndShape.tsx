@@ -1,13 +1,14 @@
-import { NumberInput } from "@mantine/core";
-import { useEffect, useState } from "react";
-import type { Spec } from "../../api/client";
-import { useTheEditor } from "../../editor/EditorContext";
+import { useQuery } from "@tanstack/react-query";
+import type { NumberField as Field, ThemeDocument } from "../../api/client";
+import { vocabularyQuery } from "../../api/queries";
+import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import type { Edit } from "../../editor/edits";
-import { TypedField } from "../../shell/TypedField";
+import { documentOf } from "../../editor/selectors";
+import { NumberField } from "../../ui/NumberField";
+import { TypedField } from "../../ui/TypedField";
 import classes from "./BrandStage.module.css";
 
-type TypeSpec = NonNullable<Spec["type"]>;
-type ShapeSpec = NonNullable<Spec["shape"]>;
+type TypeSettings = NonNullable<ThemeDocument["type"]>;
 
 const FAMILIES = ["body", "heading", "mono"] as const;
 
@@ -25,26 +26,29 @@ const FACES = {
     "ui-monospace, Consolas, Liberation Mono, monospace",
   ],
 };
-const NUMBERS = [
-  { key: "base", label: "Size", unit: "px", fallback: 16, min: 8, max: 32, step: 1 },
-  { key: "ratio", label: "Ratio", unit: "", fallback: 1.2, min: 1.05, max: 2, step: 0.05 },
-  { key: "regular", label: "Regular", unit: "", fallback: 400, min: 1, max: 1000, step: 50 },
-  { key: "bold", label: "Bold", unit: "", fallback: 600, min: 1, max: 1000, step: 50 },
-] as const;
-const SHAPES = [
-  { key: "radius", label: "Radius", unit: "px", fallback: 6, min: 0, max: 64, step: 1 },
-  { key: "border", label: "Border", unit: "px", fallback: 1, min: 0, max: 16, step: 1 },
-] as const;
+
+const setType =
+  (change: TypeSettings): Edit =>
+  (d) => ({ ...d, type: { ...d.type, ...change } });
+
+/** A change of one number, wherever documents keep it. */
+const setNumber =
+  (field: Field, value: number): Edit =>
+  (d) =>
+    field.part === "type"
+      ? { ...d, type: { ...d.type, [field.key]: value } }
+      : { ...d, shape: { ...d.shape, [field.key]: value } };
 
 /** Type faces, sizes by ratio, weights, corner radius and border width. */
 export function TypeAndShape() {
-  const { spec, draft, commit } = useTheEditor();
-  const type =
-    (change: TypeSpec): Edit =>
-    (s) => ({ ...s, type: { ...s.type, ...change } });
-  const shape =
-    (change: ShapeSpec): Edit =>
-    (s) => ({ ...s, shape: { ...s.shape, ...change } });
+  const editor = useEditor();
+  const document = useEditorState(documentOf);
+  const { data } = useQuery(vocabularyQuery);
+  const numbers = data?.numbers.filter((n) => n.part !== "scale") ?? [];
+  const inForce = (field: Field) => {
+    const part: Record<string, unknown> = { ...(field.part === "type" ? document.type : document.shape) };
+    return part[field.key] as number | null | undefined;
+  };
   return (
     <section className={classes.typeShape} aria-label="Type and shape">
       <h2 className={classes.title}>Type and shape</h2>
@@ -55,15 +59,16 @@ export function TypeAndShape() {
             label={`${key} families`}
             placeholder="system-ui, sans-serif"
             offers={FACES[key]}
-            value={spec.type?.[key]?.join(", ") ?? ""}
+            value={document.type?.[key]?.join(", ") ?? ""}
             onText={(text) => {
               const names = text
                 .split(",")
                 .map((n) => n.trim().replace(/^["']|["']$/g, ""))
                 .filter(Boolean);
-              void commit(
-                type({ [key]: names.length > 0 ? names : null }),
+              return editor.commit(
+                setType({ [key]: names.length > 0 ? names : null }),
                 `${key} families: ${text || "default"}`,
+                { atField: true },
               );
             }}
           />
@@ -71,76 +76,30 @@ export function TypeAndShape() {
         <TypedField
           label="web-font address"
           placeholder="https://…"
-          value={spec.type?.import ?? ""}
-          onText={(text) => void commit(type({ import: text || null }), `web font: ${text || "none"}`)}
+          value={document.type?.import ?? ""}
+          onText={(text) =>
+            editor.commit(setType({ import: text || null }), `web font: ${text || "none"}`, {
+              atField: true,
+            })
+          }
         />
       </div>
       <div className={classes.numbers}>
-        {NUMBERS.map(({ key, ...n }) => (
-          <Amount
-            key={key}
-            {...n}
-            value={spec.type?.[key]}
-            onDraft={(v) => draft(type({ [key]: v }))}
-            onAmount={(v) =>
-              void commit(type({ [key]: v }), `${n.label.toLowerCase()}: ${v} ${n.unit}`.trim())
+        {numbers.map((field) => (
+          <NumberField
+            key={field.key}
+            field={field}
+            value={inForce(field)}
+            onDraft={(n) => editor.draft(setNumber(field, n))}
+            onDiscard={editor.discard}
+            onNumber={(n) =>
+              editor.commit(setNumber(field, n), `${field.title.toLowerCase()}: ${n} ${field.unit}`.trim(), {
+                atField: true,
+              })
             }
-          />
-        ))}
-        {SHAPES.map(({ key, ...n }) => (
-          <Amount
-            key={key}
-            {...n}
-            value={spec.shape?.[key]}
-            onDraft={(v) => draft(shape({ [key]: v }))}
-            onAmount={(v) => void commit(shape({ [key]: v }), `${n.label.toLowerCase()}: ${v} ${n.unit}`)}
           />
         ))}
       </div>
     </section>
-  );
-}
-
-interface AmountProps {
-  label: string;
-  unit: string;
-  fallback: number;
-  min: number;
-  max: number;
-  step: number;
-  value: number | null | undefined;
-  onDraft: (value: number) => void;
-  onAmount: (value: number) => void;
-}
-
-function Amount({ label, unit, fallback, min, max, step, value, onDraft, onAmount }: AmountProps) {
-  const [shown, setShown] = useState<number | string>(value ?? fallback);
-  const [saved, setSaved] = useState(value ?? fallback);
-  useEffect(() => {
-    setShown(value ?? fallback);
-  }, [value, fallback]);
-  const save = () => {
-    if (typeof shown !== "number" || shown === saved) return;
-    setSaved(shown);
-    onAmount(shown);
-  };
-  return (
-    <NumberInput
-      size="xs"
-      label={unit ? `${label}, ${unit}` : label}
-      value={shown}
-      min={min}
-      max={max}
-      step={step}
-      decimalScale={2}
-      clampBehavior="strict"
-      hideControls
-      onChange={(v) => {
-        setShown(v);
-        if (typeof v === "number" && v >= min) onDraft(v);
-      }}
-      onBlur={save}
-      onKeyDown={(e) => e.key === "Enter" && save()}
-    />
   );
 }

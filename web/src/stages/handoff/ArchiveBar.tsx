@@ -2,7 +2,8 @@ import { Button } from "@mantine/core";
 import { useState } from "react";
 import { answer, api, problemOf, type Target } from "../../api/client";
 import { saveFile } from "../../api/save";
-import { useTheEditor } from "../../editor/EditorContext";
+import { useEditorState } from "../../editor/EditorProvider";
+import { documentOf, themeOf } from "../../editor/selectors";
 import classes from "./HandoffStage.module.css";
 
 interface Props {
@@ -11,9 +12,16 @@ interface Props {
   onChoose: (ids: string[], on: boolean) => void;
 }
 
+/** The name that the server gives the file (RFC 6266). */
+function fileNameOf(response: Response): string {
+  const told = response.headers.get("content-disposition") ?? "";
+  return /filename="([^"]+)"/.exec(told)?.[1] ?? "theme.zip";
+}
+
 /** One archive of what is ticked. */
 export function ArchiveBar({ targets, chosen, onChoose }: Props) {
-  const { spec, theme } = useTheEditor();
+  const spec = useEditorState(documentOf);
+  const theme = useEditorState(themeOf);
   const [refusal, setRefusal] = useState<string>();
   const [busy, setBusy] = useState(false);
   const known = targets.filter((t) => chosen.includes(t.id)).map((t) => t.id);
@@ -24,8 +32,9 @@ export function ArchiveBar({ targets, chosen, onChoose }: Props) {
     setRefusal(undefined);
     try {
       const body = { spec, targets: known, revision };
-      const packed = await answer<unknown>(api.POST("/api/archive", { body, parseAs: "blob" }));
-      saveFile(`${theme.slug}-${theme.revision}.zip`, packed as Blob);
+      const asked = api.POST("/api/archive", { body, parseAs: "blob" });
+      const packed = await answer<unknown>(asked);
+      saveFile(fileNameOf((await asked).response), packed as Blob);
     } catch (error) {
       setRefusal(problemOf(error).detail);
     } finally {

@@ -7,14 +7,19 @@ import classes from "./HandoffStage.module.css";
 interface Props {
   path: string;
   text: string;
+  /** How many lines at the head tell where the file comes from. */
+  head: number;
   /** The file before the last change. */
   before: string | undefined;
 }
 
 /** A file's lines: the last change marked, one line copied at a click or by the keyboard. */
-export function CodeView({ path, text, before }: Props) {
+export function CodeView({ path, text, head, before }: Props) {
   const lines = useMemo(() => text.replace(/\n$/, "").split("\n"), [text]);
-  const changed = useMemo(() => changedLines(lines, before?.replace(/\n$/, "").split("\n")), [lines, before]);
+  const changed = useMemo(
+    () => changedLines(lines, before?.replace(/\n$/, "").split("\n"), head),
+    [lines, before, head],
+  );
   const [current, setCurrent] = useState<number>();
   const [words, setWords] = useState("");
   const { copied, copy } = useClipboard({ timeout: 1500 });

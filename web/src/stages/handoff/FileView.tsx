@@ -45,7 +45,13 @@ export function FileView({ files, before }: { files: Files; before: Files | unde
           Download
         </Button>
       </div>
-      <CodeView key={file.path} path={file.path} text={file.text} before={before && (earlier?.text ?? "")} />
+      <CodeView
+        key={file.path}
+        path={file.path}
+        text={file.text}
+        head={file.head}
+        before={before && (earlier?.text ?? "")}
+      />
     </section>
   );
 }

@@ -8,27 +8,32 @@ import { TargetPane } from "./TargetPane";
 import { useHandoff } from "./useHandoff";
 
 /** The files for a build, live. */
-export function HandoffStage() {
+export default function HandoffStage() {
   const { data: targets = [] } = useQuery(targetsQuery);
   const search = useSearch({ from: "/themes/$slug" });
   const navigate = useNavigate();
-  const { chosen, remember, choose } = useHandoff();
-  const ids = Object.keys(chosen);
+  const { options, chosen, remember, choose } = useHandoff();
   const target =
-    targets.find((t) => t.id === search.target) ?? targets.find((t) => ids.includes(t.id)) ?? targets[0];
+    targets.find((t) => t.id === search.target) ?? targets.find((t) => chosen.includes(t.id)) ?? targets[0];
   const open = (id: string) =>
     void navigate({ to: ".", search: (s) => ({ ...s, target: id }), replace: true });
   return (
     <div className={classes.stage}>
       <div className={classes.side}>
-        <TargetList targets={targets} open={target?.id ?? ""} chosen={ids} onOpen={open} onChoose={choose} />
-        <ArchiveBar targets={targets} chosen={ids} onChoose={choose} />
+        <TargetList
+          targets={targets}
+          open={target?.id ?? ""}
+          chosen={chosen}
+          onOpen={open}
+          onChoose={choose}
+        />
+        <ArchiveBar targets={targets} chosen={chosen} onChoose={choose} />
       </div>
       {target && (
         <TargetPane
           key={target.id}
           target={target}
-          remembered={chosen[target.id] ?? {}}
+          remembered={options[target.id] ?? {}}
           onRemember={(option, value) => remember(target.id, option, value)}
         />
       )}

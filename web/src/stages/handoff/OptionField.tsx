@@ -4,6 +4,8 @@ import type { Target } from "../../api/client";
 interface Props {
   option: Target["options"][number];
   value: string;
+  /** Why what was typed is not taken. */
+  error: string | undefined;
   /** With `done` once a choice is complete; text is complete when its field is left. */
   onChange: (value: string, done: boolean) => void;
   /** The field has the focus. */
@@ -12,8 +14,8 @@ interface Props {
 }
 
 /** The field for one option, by what it takes. */
-export function OptionField({ option, value, onChange, onEnter, onLeave }: Props) {
-  const shared = { label: option.key, title: option.help, size: "xs", onFocus: onEnter } as const;
+export function OptionField({ option, value, error, onChange, onEnter, onLeave }: Props) {
+  const shared = { label: option.key, title: option.help, size: "xs", error, onFocus: onEnter } as const;
   if (option.kind === "choice") {
     return (
       <NativeSelect

@@ -1,16 +1,10 @@
 import { Checkbox, TextInput } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Target } from "../../api/client";
+import { vocabularyQuery } from "../../api/queries";
 import classes from "./HandoffStage.module.css";
 import { hit } from "./search";
-
-const GROUPS: Record<string, string> = {
-  web: "Web",
-  frameworks: "Frameworks",
-  apps: "Apps",
-  sites: "Sites",
-  records: "Records",
-};
 
 interface Props {
   targets: Target[];
@@ -23,6 +17,8 @@ interface Props {
 /** The targets by kind, found by name, file ending or a key in their files. */
 export function TargetList({ targets, open, chosen, onOpen, onChoose }: Props) {
   const [words, setWords] = useState("");
+  const { data } = useQuery(vocabularyQuery);
+  const groups = data?.groups ?? [];
   const found = targets.flatMap((target) => {
     const where = hit(target, words);
     return where === undefined ? [] : [{ target, where }];
@@ -39,11 +35,11 @@ export function TargetList({ targets, open, chosen, onOpen, onChoose }: Props) {
         onKeyDown={(e) => e.key === "Enter" && found[0] && onOpen(found[0].target.id)}
       />
       <nav className={classes.targets} aria-label="Targets">
-        {Object.entries(GROUPS).map(([group, title]) => {
-          const members = found.filter(({ target }) => target.group === group);
+        {groups.map(({ id, name: title }) => {
+          const members = found.filter(({ target }) => target.group === id);
           if (members.length === 0) return null;
           return (
-            <section key={group} aria-label={title}>
+            <section key={id} aria-label={title}>
               <h3>{title}</h3>
               {members.map(({ target, where }) => (
                 <div key={target.id} className={classes.entry} data-open={target.id === open || undefined}>

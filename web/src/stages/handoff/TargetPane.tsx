@@ -1,10 +1,13 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, type Spec, type Target } from "../../api/client";
-import { useTheEditor } from "../../editor/EditorContext";
-import { numberOf } from "../../editor/identity";
-import { CopyButton } from "../../shell/CopyButton";
-import { useOnce } from "../../shell/useOnce";
+import { answer, api, problemOf, type Target, type ThemeDocument } from "../../api/client";
+import { numberOf } from "../../api/numberOf";
+import { useEditorState } from "../../editor/EditorProvider";
+import { documentOf, themeOf } from "../../editor/selectors";
+import type { Outcome } from "../../editor/store";
+import { CopyButton } from "../../ui/CopyButton";
+import { refusalOf } from "../../ui/refusal";
+import { useOnce } from "../../ui/useOnce";
 import { FileView } from "./FileView";
 import classes from "./HandoffStage.module.css";
 import { OptionField } from "./OptionField";
@@ -14,15 +17,18 @@ import { Warnings } from "./Warnings";
 interface Props {
   target: Target;
   remembered: Options;
-  onRemember: (option: string, value: string) => Promise<unknown>;
+  onRemember: (option: string, value: string) => Promise<Outcome>;
 }
 
-const exported = (spec: Spec, target: string, options: Options, revision: number | null) =>
+const exported = (spec: ThemeDocument, target: string, options: Options, revision: number | null) =>
   answer(api.POST("/api/export", { body: { spec, target, options, revision } }));
 
 /** One target: its options, its files as they are now, and what it cannot carry. */
 export function TargetPane({ target, remembered, onRemember }: Props) {
-  const { spec, theme, before } = useTheEditor();
+  const spec = useEditorState(documentOf);
+  const theme = useEditorState(themeOf);
+  const before = useEditorState((s) => s.before);
+  const [refusals, setRefusals] = useState<Record<string, string>>({});
   const [typed, setTyped] = useState<Options>({});
   const once = useOnce();
   const [entered, setEntered] = useState(target.options[0]);
@@ -37,7 +43,7 @@ export function TargetPane({ target, remembered, onRemember }: Props) {
   });
   const { data: earlier } = useQuery({
     queryKey: ["export", target.id, options, null, before && numberOf(before)],
-    queryFn: () => exported(before as Spec, target.id, options, null),
+    queryFn: () => exported(before as ThemeDocument, target.id, options, null),
     enabled: before !== undefined,
     gcTime: 60_000,
     retry: false,
@@ -45,15 +51,19 @@ export function TargetPane({ target, remembered, onRemember }: Props) {
   /** Saves a choice once the server takes it; what it refuses stays as typed. */
   const save = async (key: string, value: string) => {
     const next = { ...remembered, [key]: value };
-    const taken = await exported(spec, target.id, next, null).catch(() => undefined);
-    if (!taken) return;
-    await onRemember(key, value);
-    setTyped(({ [key]: last, ...rest }) =>
-      last === undefined || last === value ? rest : { ...rest, [key]: last },
-    );
+    try {
+      await exported(spec, target.id, next, null);
+      await onRemember(key, value);
+      setTyped(({ [key]: last, ...rest }) =>
+        last === undefined || last === value ? rest : { ...rest, [key]: last },
+      );
+    } catch (refused) {
+      setRefusals((all) => ({ ...all, [key]: refusalOf(problemOf(refused)) }));
+    }
   };
   const set = (key: string, value: string, done: boolean) => {
     setTyped((before) => ({ ...before, [key]: value }));
+    setRefusals(({ [key]: _, ...rest }) => rest);
     if (done) void once(key, value, () => save(key, value));
   };
   const leave = (key: string) => {
@@ -70,6 +80,7 @@ export function TargetPane({ target, remembered, onRemember }: Props) {
               <OptionField
                 key={o.key}
                 option={o}
+                error={refusals[o.key]}
                 value={options[o.key] ?? written?.options[o.key] ?? o.default}
                 onChange={(value, done) => set(o.key, value, done)}
                 onEnter={() => setEntered(o)}

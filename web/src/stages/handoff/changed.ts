@@ -1,5 +1,5 @@
-/** The lines of a text that its earlier state did not have, by index. */
-export function changedLines(now: string[], before: string[] | undefined): Set<number> {
+/** The lines of a text behind its head that its earlier state did not have, by index. */
+export function changedLines(now: string[], before: string[] | undefined, head: number): Set<number> {
   const changed = new Set<number>();
   if (!before) return changed;
   // Most changes alter values and keep every line in its place.
@@ -7,8 +7,7 @@ export function changedLines(now: string[], before: string[] | undefined): Set<n
   const known = inPlace ? undefined : new Set(before);
   now.forEach((line, i) => {
     const same = known ? known.has(line) : before[i] === line;
-    // The head names revision and content: it differs after every change and tells nothing.
-    if (!same && !/, content [0-9a-f]{12}\b/.test(line)) changed.add(i);
+    if (!same && i >= head) changed.add(i);
   });
   return changed;
 }

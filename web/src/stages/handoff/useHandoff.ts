@@ -1,29 +1,37 @@
-import { useTheEditor } from "../../editor/EditorContext";
-import { chooseTargets, dropTargets, setOption } from "../../editor/edits";
+import { useEditor, useEditorState } from "../../editor/EditorProvider";
+import { packed, setOption, setPacked } from "../../editor/edits";
+import type { Outcome } from "../../editor/store";
 
 export type Options = Record<string, string>;
 
 export interface Handoff {
-  /** Options of the targets that were chosen, by id. */
-  chosen: Record<string, Options>;
-  /** Remembers a target with this choice besides those that it has. */
-  remember: (id: string, option: string, value: string) => Promise<unknown>;
-  /** Chooses targets, or lets go of them. */
+  /** Options of targets, by id. */
+  options: Record<string, Options>;
+  /** Ids of the targets that the archive packs. */
+  chosen: string[];
+  /** Remembers a choice of an option besides those that there are. */
+  remember: (id: string, option: string, value: string) => Promise<Outcome>;
+  /** Packs targets, or leaves them out; their options stay. */
   choose: (ids: string[], on: boolean) => void;
 }
 
-/** What is chosen for the handoff; it is kept in the document. */
+/** Choices for the handoff, which are kept in the document; in a row they are one revision. */
 export function useHandoff(): Handoff {
-  const { spec, commit } = useTheEditor();
+  const editor = useEditor();
+  const document = useEditorState((s) => s.document);
   return {
-    chosen: spec.handoff ?? {},
+    options: document.handoff ?? {},
+    chosen: packed(document),
     // A default is kept too: a parent may have chosen otherwise.
     remember: (id, option, value) =>
-      commit((s) => setOption(s, id, option, value), `handoff: ${id}, ${option} ${value || "none"}`),
+      editor.commit((d) => setOption(d, id, option, value), `handoff: ${id}, ${option} ${value || "none"}`, {
+        topic: "handoff",
+        atField: true,
+      }),
     choose: (ids, on) => {
       const names = ids.length > 2 ? `${ids.length} targets` : ids.join(", ");
       const label = `handoff: ${on ? "with" : "without"} ${names}`;
-      void commit((s) => (on ? chooseTargets(s, ids) : dropTargets(s, ids)), label);
+      void editor.commit((d) => setPacked(d, ids, on), label, { topic: "handoff" });
     },
   };
 }

@@ -1,41 +1,19 @@
 import { Button, NativeSelect, SegmentedControl, TextInput } from "@mantine/core";
 import { type FormEvent, useState } from "react";
-import { answer, api, problemOf } from "../../api/client";
-import { useTheEditor } from "../../editor/EditorContext";
-import { addIntent, addToken, type Edit } from "../../editor/edits";
+import { refusalIn } from "../../api/client";
+import { useEditor, useEditorState } from "../../editor/EditorProvider";
+import { addToken } from "../../editor/edits";
+import { intentsOf, scalesOf } from "../../editor/selectors";
+import type { Outcome } from "../../editor/store";
+import { refusalOf } from "../../ui/refusal";
 import classes from "./Ledger.module.css";
+import { writtenValue } from "./ValueCell";
 
 /** A token or an intent of one's own; both appear in every export. */
 export function AddToken() {
-  const { spec, preview, commit } = useTheEditor();
   const [what, setWhat] = useState("token");
-  const [name, setName] = useState("");
-  const [light, setLight] = useState("");
-  const [dark, setDark] = useState("");
-  const [scale, setScale] = useState("");
-  const [refusal, setRefusal] = useState<string>();
-  const brands = preview?.derived.scales.filter((s) => s.origin !== "derived").map((s) => s.slug) ?? [];
-
-  const adding = (): Edit => {
-    if (what === "intent") return (s) => addIntent(s, name.trim(), scale || (brands[0] ?? ""));
-    const value = dark.trim() === "" ? { value: light.trim() } : { light: light.trim(), dark: dark.trim() };
-    return (s) => addToken(s, name.trim(), value);
-  };
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    const add = adding();
-    try {
-      await answer(api.POST("/api/derive", { body: { spec: add(spec) } }));
-      await commit(add, `${name.trim()} added`);
-      setName("");
-      setLight("");
-      setDark("");
-    } catch (error) {
-      setRefusal(problemOf(error).detail);
-    }
-  };
   return (
-    <form className={classes.add} onSubmit={submit} onChange={() => setRefusal(undefined)}>
+    <div className={classes.add}>
       <SegmentedControl
         size="xs"
         data={["token", "intent"]}
@@ -43,52 +21,125 @@ export function AddToken() {
         onChange={setWhat}
         aria-label="What to add"
       />
+      {what === "token" ? <NewToken /> : <NewIntent />}
+    </div>
+  );
+}
+
+/** A form whose refusal stands in it, and whose fields are emptied once it is taken. */
+function useAdding(save: () => Promise<Outcome>, done: () => void) {
+  const [refusal, setRefusal] = useState<string>();
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    try {
+      const { problem } = await save();
+      setRefusal(problem && refusalOf(problem));
+      if (!problem) done();
+    } catch (error) {
+      setRefusal(refusalIn(error));
+    }
+  };
+  return { refusal, submit, forget: () => setRefusal(undefined) };
+}
+
+function Refusal({ text }: { text: string | undefined }) {
+  if (!text) return null;
+  return (
+    <p className={classes.refusal} role="alert">
+      {text}
+    </p>
+  );
+}
+
+function NewToken() {
+  const editor = useEditor();
+  const [name, setName] = useState("");
+  const [light, setLight] = useState("");
+  const [dark, setDark] = useState("");
+  const save = async () => {
+    const first = await writtenValue("color", light);
+    const value =
+      dark.trim() === "" ? { value: first } : { light: first, dark: await writtenValue("color", dark) };
+    const path = name.trim();
+    return editor.commit((d) => addToken(d, path, value), `${path} added`, { atField: true });
+  };
+  const { refusal, submit, forget } = useAdding(save, () => {
+    setName("");
+    setLight("");
+    setDark("");
+  });
+  return (
+    <form className={classes.adding} onSubmit={submit} onChange={forget}>
       <TextInput
         size="xs"
-        aria-label={what === "token" ? "Path of the new token" : "Name of the new intent"}
-        placeholder={what === "token" ? "ferry.wake" : "boarding"}
+        label="Path of the new token"
+        placeholder="ferry.wake"
         value={name}
         onChange={(e) => setName(e.currentTarget.value)}
       />
-      {what === "token" ? (
-        <>
-          <TextInput
-            size="xs"
-            aria-label="Value, or value in light"
-            placeholder="{petrol.100}"
-            value={light}
-            onChange={(e) => setLight(e.currentTarget.value)}
-          />
-          <TextInput
-            size="xs"
-            aria-label="Value in dark, if it differs"
-            placeholder="in dark, if it differs"
-            value={dark}
-            onChange={(e) => setDark(e.currentTarget.value)}
-          />
-        </>
-      ) : (
-        <NativeSelect
-          size="xs"
-          aria-label="Its scale"
-          data={brands}
-          value={scale || brands[0]}
-          onChange={(e) => setScale(e.currentTarget.value)}
-        />
-      )}
-      <Button
+      <TextInput
         size="xs"
-        type="submit"
-        variant="default"
-        disabled={name.trim() === "" || (what === "token" && light.trim() === "")}
-      >
+        label="Value, or value in light"
+        placeholder="{petrol.100}"
+        value={light}
+        onChange={(e) => setLight(e.currentTarget.value)}
+      />
+      <TextInput
+        size="xs"
+        label="Value in dark, if it differs"
+        value={dark}
+        onChange={(e) => setDark(e.currentTarget.value)}
+      />
+      <Button size="xs" type="submit" variant="default" disabled={name.trim() === "" || light.trim() === ""}>
         Add
       </Button>
-      {refusal && (
-        <p className={classes.refusal} role="alert">
-          {refusal}
-        </p>
-      )}
+      <Refusal text={refusal} />
+    </form>
+  );
+}
+
+function NewIntent() {
+  const editor = useEditor();
+  const scales = useEditorState(scalesOf) ?? [];
+  const intents = useEditorState(intentsOf) ?? [];
+  const own = useEditorState((s) => s.document.intents) ?? {};
+  const [name, setName] = useState("");
+  const [scale, setScale] = useState("");
+  const brands = scales.filter((s) => s.origin !== "derived").map((s) => s.slug);
+  const save = () => {
+    const intent = name.trim();
+    const change = { do: "set-intent", intent, scale: scale || (brands[0] ?? "") } as const;
+    return editor.change(change, `${intent} added`, { atField: true });
+  };
+  const { refusal, submit, forget } = useAdding(save, () => setName(""));
+  const removable = intents.filter((i) => own[i.name]);
+  const remove = (intent: string) =>
+    void editor.change({ do: "set-intent", intent }, `intent ${intent} removed`);
+  return (
+    <form className={classes.adding} onSubmit={submit} onChange={forget}>
+      <TextInput
+        size="xs"
+        label="Name of the new intent"
+        placeholder="boarding"
+        value={name}
+        onChange={(e) => setName(e.currentTarget.value)}
+      />
+      <NativeSelect
+        size="xs"
+        label="Its scale"
+        data={brands}
+        value={scale || brands[0]}
+        onChange={(e) => setScale(e.currentTarget.value)}
+      />
+      <Button size="xs" type="submit" variant="default" disabled={name.trim() === ""}>
+        Add
+      </Button>
+      {removable.map((i) => (
+        <Button key={i.name} size="xs" variant="subtle" onClick={() => remove(i.name)}>
+          Remove {i.name}
+        </Button>
+      ))}
+      <Refusal text={refusal} />
     </form>
   );
 }

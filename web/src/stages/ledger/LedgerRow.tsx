@@ -1,9 +1,12 @@
-import { memo } from "react";
+import { memo, type Ref } from "react";
 import classes from "./Ledger.module.css";
 import type { Row } from "./rows";
 import { ValueCell } from "./ValueCell";
 
 interface Props {
+  /** Measures the row. */
+  ref: Ref<HTMLTableRowElement>;
+  index: number;
   row: Row;
   /** Its path, or how it is called in the target at hand. */
   name: string;
@@ -11,10 +14,10 @@ interface Props {
   onChoose: (path: string) => void;
 }
 
-function PlainLedgerRow({ row, name, chosen, onChoose }: Props) {
+function PlainLedgerRow({ ref, index, row, name, chosen, onChoose }: Props) {
   const { token, ratio } = row;
   return (
-    <tr className={classes.row} aria-selected={chosen} id={`token-${token.path}`}>
+    <tr ref={ref} className={classes.row} aria-selected={chosen} aria-rowindex={index + 2} data-index={index}>
       <th scope="row">
         <button
           type="button"
@@ -40,18 +43,18 @@ function PlainLedgerRow({ row, name, chosen, onChoose }: Props) {
         </td>
       )}
       <td className={classes.ratio}>
-        <Ratio of={ratio.light} /> <Ratio of={ratio.dark} />
+        <Ratio mode="light" of={ratio.light} /> <Ratio mode="dark" of={ratio.dark} />
       </td>
       <td className={classes.origin}>{originOf(row)}</td>
     </tr>
   );
 }
 
-function Ratio({ of }: { of: { ratio: number; need: number } | undefined }) {
+function Ratio({ mode, of }: { mode: string; of: { ratio: number; need: number } | undefined }) {
   if (!of) return null;
   const fails = of.ratio < of.need;
   return (
-    <span className={fails ? classes.failing : undefined} title={`needs ${of.need} : 1`}>
+    <span className={fails ? classes.failing : undefined} title={`${mode}: needs ${of.need} : 1`}>
       {fails ? "▼" : ""}
       {(Math.floor(of.ratio * 10) / 10).toFixed(1)}
     </span>

@@ -1,6 +1,8 @@
-import { useTheEditor } from "../../editor/EditorContext";
+import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { removeToken } from "../../editor/edits";
-import { CopyButton } from "../../shell/CopyButton";
+import { documentOf, pairsOf, tokensOf } from "../../editor/selectors";
+import { CopyButton } from "../../ui/CopyButton";
+import { Swatch } from "../../ui/Swatch";
 import classes from "./Ledger.module.css";
 import type { Row } from "./rows";
 
@@ -13,9 +15,16 @@ interface Props {
 
 /** Why a token has its value, where it is used, and on what it must be read. */
 export function TokenDetail({ row, name, onChoose }: Props) {
-  const { spec, preview, commit } = useTheEditor();
+  const editor = useEditor();
+  const document = useEditorState(documentOf);
+  const allPairs = useEditorState(pairsOf) ?? [];
+  const tokens = useEditorState(tokensOf) ?? [];
+  const codeOf = (path: string, mode: "light" | "dark") => {
+    const found = tokens.find((t) => t.path === path);
+    return (mode === "dark" ? (found?.dark ?? found?.light) : found?.light)?.value;
+  };
   const { token, usedBy } = row;
-  const pairs = preview?.derived.pairs.filter((p) => p.fg === token.path || p.bg === token.path) ?? [];
+  const pairs = allPairs.filter((p) => p.fg === token.path || p.bg === token.path);
   const cells = token.dark
     ? ([
         ["light", token.light],
@@ -28,11 +37,11 @@ export function TokenDetail({ row, name, onChoose }: Props) {
         <h2>{token.path}</h2>
         <CopyButton text={token.css} />
         <CopyButton text={name ?? `var(${token.css})`} />
-        {token.section === "own" && spec.tokens?.[token.path] && (
+        {token.section === "own" && document.tokens?.[token.path] && (
           <button
             type="button"
             className={classes.remove}
-            onClick={() => commit((s) => removeToken(s, token.path), `${token.path} removed`)}
+            onClick={() => void editor.commit((d) => removeToken(d, token.path), `${token.path} removed`)}
           >
             remove
           </button>
@@ -43,6 +52,7 @@ export function TokenDetail({ row, name, onChoose }: Props) {
           <div key={mode}>
             <dt>{mode}</dt>
             <dd>
+              {token.kind === "color" && <Swatch colors={[cell.value]} />}
               <CopyButton text={cell.value} /> {cell.origin}: {cell.reason}
             </dd>
           </div>
@@ -53,7 +63,7 @@ export function TokenDetail({ row, name, onChoose }: Props) {
             <dd>
               {usedBy.map((path) => (
                 <button key={path} type="button" className={classes.jump} onClick={() => onChoose(path)}>
-                  {path}
+                  <Swatch colors={[codeOf(path, "light"), codeOf(path, "dark")]} /> {path}
                 </button>
               ))}
             </dd>
@@ -69,6 +79,7 @@ export function TokenDetail({ row, name, onChoose }: Props) {
                   className={classes.pair}
                   data-failing={!p.pass || undefined}
                 >
+                  <Swatch colors={[codeOf(p.fg, p.mode), codeOf(p.bg, p.mode)]} />{" "}
                   {p.fg === token.path ? `on ${p.bg}` : `under ${p.fg}`} {p.mode} {p.ratio.toFixed(2)}
                   {p.pass ? "" : ` of ${p.need}`}
                 </span>

@@ -1,7 +1,10 @@
+import { UnstyledButton } from "@mantine/core";
 import { type FormEvent, type KeyboardEvent, useState } from "react";
-import { answer, api, refusalIn, type Token } from "../../api/client";
-import { useTheEditor } from "../../editor/EditorContext";
-import { type Edit, type Mode, setToken } from "../../editor/edits";
+import { answer, api, type Mode, refusalIn, type Token } from "../../api/client";
+import { useEditor } from "../../editor/EditorProvider";
+import { type Edit, setToken } from "../../editor/edits";
+import { refusalOf } from "../../ui/refusal";
+import { Swatch } from "../../ui/Swatch";
 import classes from "./Ledger.module.css";
 
 interface Props {
@@ -9,9 +12,16 @@ interface Props {
   mode: Mode;
 }
 
+/** What was typed as a document writes it: one rule for colours at every field, hex without `#` too. */
+export async function writtenValue(kind: Token["kind"], text: string): Promise<string> {
+  const trimmed = text.trim();
+  if (kind !== "color" || trimmed.startsWith("{")) return trimmed;
+  return (await answer(api.POST("/api/color", { body: { text: trimmed } }))).css;
+}
+
 /** One value, edited in place: a colour, a `{reference}`, or back to derived. */
 export function ValueCell({ token, mode }: Props) {
-  const { spec, commit } = useTheEditor();
+  const editor = useEditor();
   const [text, setText] = useState<string>();
   const [refusal, setRefusal] = useState<string>();
   const cell = mode === "dark" ? (token.dark ?? token.light) : token.light;
@@ -25,18 +35,23 @@ export function ValueCell({ token, mode }: Props) {
   const save = async (event: FormEvent) => {
     event.preventDefault();
     if (text === undefined || text.trim() === written) return stop();
-    const change: Edit = (s) => setToken(s, token, mode, text.trim());
     try {
-      // Nothing is saved that cannot be derived: what was typed stays until it can.
-      await answer(api.POST("/api/derive", { body: { spec: change(spec) } }));
-      stop();
-      await commit(change, `${token.path} (${mode}): ${written} → ${text.trim()}`);
+      const value = await writtenValue(token.kind, text);
+      const change: Edit = (d) => setToken(d, token, mode, value);
+      const label = `${token.path} (${mode}): ${written} → ${value}`;
+      // What was typed stays until it is taken.
+      const { problem } = await editor.commit(change, label, { atField: true });
+      if (problem) setRefusal(refusalOf(problem));
+      else stop();
     } catch (error) {
       setRefusal(refusalIn(error));
     }
   };
   const release = () =>
-    void commit((s) => setToken(s, token, mode, undefined), `${token.path} (${mode}): back to derived`);
+    void editor.commit(
+      (d) => setToken(d, token, mode, undefined),
+      `${token.path} (${mode}): back to derived`,
+    );
   const press = (event: KeyboardEvent) => {
     if (event.key === "Escape") stop();
   };
@@ -67,25 +82,23 @@ export function ValueCell({ token, mode }: Props) {
   }
   return (
     <span className={classes.value}>
-      {token.kind === "color" && <span className={classes.swatch} style={{ background: cell.value }} />}
-      <button
-        type="button"
+      {token.kind === "color" && <Swatch colors={[cell.value]} />}
+      <UnstyledButton
         className={classes.text}
         disabled={!editable}
         title={cell.reason}
         onClick={() => setText(written)}
       >
         {cell.alias ?? cell.value}
-      </button>
+      </UnstyledButton>
       {cell.origin === "set" && token.section === "roles" && (
-        <button
-          type="button"
+        <UnstyledButton
           className={classes.release}
           aria-label={`${token.path}, ${mode}: back to derived`}
           onClick={release}
         >
           ↺
-        </button>
+        </UnstyledButton>
       )}
     </span>
   );

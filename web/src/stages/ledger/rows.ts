@@ -1,5 +1,4 @@
-import type { Derived, Token } from "../../api/client";
-import type { Mode } from "../../editor/edits";
+import type { Derived, Mode, Token } from "../../api/client";
 
 /** A token with what the ledger shows beside it. */
 export interface Row {
@@ -27,7 +26,7 @@ export function makeRows(derived: Derived): Row[] {
   }
   for (const pair of derived.pairs) {
     const ratio = rows.get(pair.fg)?.ratio;
-    const mode = pair.mode as Mode;
+    const { mode } = pair;
     // The hardest pair is the one with the least to spare over what it needs.
     if (ratio && (!ratio[mode] || pair.ratio / pair.need < ratio[mode].ratio / ratio[mode].need)) {
       ratio[mode] = { ratio: pair.ratio, need: pair.need };

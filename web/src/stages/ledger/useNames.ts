@@ -1,9 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate, useSearch } from "@tanstack/react-router";
 import { answer, api, type Target } from "../../api/client";
+import { numberOf } from "../../api/numberOf";
 import { targetsQuery } from "../../api/queries";
-import { useTheEditor } from "../../editor/EditorContext";
-import { numberOf } from "../../editor/identity";
+import { useEditorState } from "../../editor/EditorProvider";
 
 export interface Names {
   /** Targets whose files are used by the names of tokens. */
@@ -17,14 +17,13 @@ export interface Names {
 
 /** How tokens are called in the target at hand, which the handoff shares. */
 export function useNames(): Names {
-  const { theme } = useTheEditor();
   const { data: all = [] } = useQuery(targetsQuery);
   const { target: id } = useSearch({ from: "/themes/$slug" });
   const navigate = useNavigate();
   const targets = all.filter((t) => t.named);
   const target = targets.find((t) => t.id === id);
   // Names follow from what is saved: a draft moves values, not names.
-  const spec = theme.spec;
+  const spec = useEditorState((s) => s.theme.spec);
   const { data } = useQuery({
     queryKey: ["names", target?.id, numberOf(spec)],
     queryFn: () => answer(api.POST("/api/names", { body: { spec, target: target?.id ?? "" } })),

@@ -1,96 +1,81 @@
 import { NativeSelect, Slider, Text } from "@mantine/core";
-import type { Scale } from "../../api/client";
-import { useTheEditor } from "../../editor/EditorContext";
+import { useQuery } from "@tanstack/react-query";
+import type { NumberField as Field, Scale, ThemeDocument } from "../../api/client";
+import { vocabularyQuery } from "../../api/queries";
+import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { type Edit, setScale } from "../../editor/edits";
+import { Hint } from "../../ui/Hint";
 import classes from "./Stave.module.css";
 
-const METHODS = ["natural", "aligned", "mix"];
+type Method = NonNullable<NonNullable<ThemeDocument["scales"]>[string]["method"]>;
+
+/** How a number is shown: strength in percent, a turn in degrees. */
+const SHOWN = { strength: { factor: 100, unit: "%" }, turn: { factor: 1, unit: "°" } } as const;
 
 /** Method, strength and hue turn of the open scale. */
 export function ScaleControls({ scale }: { scale: Scale }) {
-  const { spec, commit } = useTheEditor();
-  const settings = spec.scales?.[scale.slug] ?? {};
+  const editor = useEditor();
+  const { data } = useQuery(vocabularyQuery);
+  const methods = data?.methods ?? [];
   const method = (value: string) =>
-    void commit(
-      (s) => setScale(s, scale.slug, { method: value as NonNullable<typeof settings.method> }),
+    void editor.commit(
+      (d) => setScale(d, scale.slug, { method: value as Method }),
       `${scale.name}: ${value}`,
     );
+  const field = (key: "strength" | "turn") => data?.numbers.find((n) => n.part === "scale" && n.key === key);
+  const [strength, turn] = [field("strength"), field("turn")];
   return (
     <div className={classes.controls}>
-      <NativeSelect
-        label="Method"
-        size="xs"
-        data={METHODS}
-        value={scale.method}
-        onChange={(e) => method(e.currentTarget.value)}
-      />
-      <Knob
-        scale={scale}
-        name="strength"
-        title="Strength"
-        unit="%"
-        factor={100}
-        value={settings.strength ?? 1}
-        min={0}
-        max={2}
-        step={0.01}
-      />
-      <Knob
-        scale={scale}
-        name="turn"
-        title="Hue turn"
-        unit="°"
-        factor={1}
-        value={settings.turn ?? 0}
-        min={-20}
-        max={20}
-        step={1}
-      />
+      <div>
+        <NativeSelect
+          label={<Hint word="Method" help={methods.map((m) => `${m.name}: ${m.help}`).join(" ")} />}
+          aria-label="Method"
+          size="xs"
+          data={methods.map((m) => m.id)}
+          value={scale.method}
+          onChange={(e) => method(e.currentTarget.value)}
+        />
+        <p className={classes.help}>{methods.find((m) => m.id === scale.method)?.help}</p>
+      </div>
+      {strength && <Knob scale={scale} name="strength" field={strength} />}
+      {turn && <Knob scale={scale} name="turn" field={turn} />}
     </div>
   );
 }
 
-interface KnobProps {
-  scale: Scale;
-  name: "strength" | "turn";
-  title: string;
-  unit: string;
-  /** From the stored value to the shown one. */
-  factor: number;
-  value: number;
-  min: number;
-  max: number;
-  step: number;
-}
-
-function Knob({ scale, name, title, unit, factor, value, min, max, step }: KnobProps) {
-  const { theme, draft, commit } = useTheEditor();
-  const shown = `${Math.round(value * factor)} ${unit}`;
+function Knob({ scale, name, field }: { scale: Scale; name: "strength" | "turn"; field: Field }) {
+  const editor = useEditor();
+  const value = useEditorState((s) => s.document.scales?.[scale.slug]?.[name]) ?? field.default;
+  const saved = useEditorState((s) => s.theme.spec.scales?.[scale.slug]?.[name]) ?? field.default;
+  const { factor, unit } = SHOWN[name];
+  const shown = (n: number) => Math.round(n * factor);
   const setTo =
     (to: number): Edit =>
-    (s) =>
-      setScale(s, scale.slug, { [name]: to });
+    (d) =>
+      setScale(d, scale.slug, { [name]: to });
+  const save = (to: number) => {
+    if (to === saved) return editor.discard();
+    const words = `${shown(saved)} → ${shown(to)} ${unit}`;
+    void editor.commit(setTo(to), `${scale.name}: ${field.title.toLowerCase()} ${words}`);
+  };
   return (
     <div className={classes.knob}>
       <Text component="span" size="sm" fw={500}>
-        {title} <span className={classes.knobValue}>{shown}</span>
+        <Hint word={field.title} help={field.help} />{" "}
+        <span className={classes.knobValue}>
+          {shown(value)} {unit}
+        </span>
       </Text>
       <Slider
         size="sm"
         label={null}
-        thumbLabel={`${title} of ${scale.name}`}
+        thumbLabel={`${field.title} of ${scale.name}`}
         value={value}
-        min={min}
-        max={max}
-        step={step}
-        onChange={(to) => draft(setTo(to))}
-        onChangeEnd={(to) => {
-          const from = theme.spec.scales?.[scale.slug]?.[name] ?? (name === "strength" ? 1 : 0);
-          if (to !== from) {
-            const words = `${Math.round(from * factor)} → ${Math.round(to * factor)} ${unit}`;
-            void commit(setTo(to), `${scale.name}: ${title.toLowerCase()} ${words}`);
-          }
-        }}
+        min={field.low}
+        max={field.high}
+        step={field.step}
+        onChange={(to) => editor.draft(setTo(to))}
+        onChangeEnd={save}
       />
     </div>
   );

@@ -1,5 +1,5 @@
 import { useElementSize } from "@mantine/hooks";
-import { useMemo } from "react";
+import { memo, useMemo } from "react";
 import type { Scale } from "../../api/client";
 import { Flags } from "./Flags";
 import { layFlags, type RolesOnStep } from "./roles";
@@ -9,16 +9,18 @@ import { useStepDrag } from "./useStepDrag";
 
 interface Props {
   scale: Scale;
-  intents: string[];
+  /** Names of the intents that stand on it, but its own. */
+  intents: string;
   roles: Map<string, RolesOnStep>;
   open: boolean;
-  onOpen: () => void;
+  onOpen: (slug: string) => void;
 }
 
 /** One scale as a line of the stave; the open one shows the roles that stand on its steps. */
-export function ScaleLine({ scale, intents, roles, open, onOpen }: Props) {
+function PlainScaleLine({ scale, intents, roles, open, onOpen }: Props) {
   const { ref, width } = useElementSize();
-  const bind = useStepDrag(scale, onOpen);
+  const openThis = () => onOpen(scale.slug);
+  const bind = useStepDrag(scale, openThis);
   const [above, below] = useMemo(() => {
     if (!open || width === 0) return [[], []];
     const at = (mode: "light" | "dark") =>
@@ -34,12 +36,9 @@ export function ScaleLine({ scale, intents, roles, open, onOpen }: Props) {
   }, [open, width, scale.steps, roles]);
   return (
     <div className={classes.row} data-open={open || undefined}>
-      <button type="button" className={classes.rowName} aria-expanded={open} onClick={onOpen}>
+      <button type="button" className={classes.rowName} aria-expanded={open} onClick={openThis}>
         <b>{scale.name}</b>
-        <small>
-          {intents.filter((i) => i !== scale.slug).join(", ") ||
-            (scale.origin === "derived" ? "derived" : "own intent")}
-        </small>
+        <small>{intents || (scale.origin === "derived" ? "derived" : "own intent")}</small>
       </button>
       <div className={classes.track}>
         {open && <Flags scale={scale} flags={above} side="above" />}
@@ -61,3 +60,6 @@ export function ScaleLine({ scale, intents, roles, open, onOpen }: Props) {
     </div>
   );
 }
+
+/** Drawn anew only when its own scale or the roles upon it change. */
+export const ScaleLine = memo(PlainScaleLine);

@@ -1,6 +1,7 @@
 import { useNavigate, useSearch } from "@tanstack/react-router";
-import { useMemo } from "react";
-import { useTheEditor } from "../../editor/EditorContext";
+import { useCallback, useMemo } from "react";
+import { useEditorState } from "../../editor/EditorProvider";
+import { derivedOf } from "../../editor/selectors";
 import { Axis, Limits } from "./Axis";
 import { rolesBySteps } from "./roles";
 import { ScaleControls } from "./ScaleControls";
@@ -11,17 +12,19 @@ import { StepStrip } from "./StepStrip";
 import { StrengthCurve } from "./StrengthCurve";
 
 /** Every scale a line, every step at its measured lightness. */
-export function StaveStage() {
-  const { preview } = useTheEditor();
+export default function StaveStage() {
   const search = useSearch({ from: "/themes/$slug" });
   const navigate = useNavigate();
-  const derived = preview?.derived;
+  const derived = useEditorState(derivedOf);
   const roles = useMemo(() => (derived ? rolesBySteps(derived) : new Map()), [derived]);
+  const show = useCallback(
+    (slug: string) => void navigate({ to: ".", search: (s) => ({ ...s, scale: slug }) }),
+    [navigate],
+  );
   if (!derived) return null;
   const open = derived.scales.find((s) => s.slug === search.scale) ?? derived.scales[0];
   // Against which page the limits are drawn follows what the proof shows.
   const guide = search.proof === "dark" ? derived.guides.dark : derived.guides.light;
-  const show = (slug: string) => void navigate({ to: ".", search: (s) => ({ ...s, scale: slug }) });
   return (
     <div className={classes.stage}>
       <h1 className="visually-hidden">Stave</h1>
@@ -32,10 +35,13 @@ export function StaveStage() {
           <ScaleLine
             key={scale.slug}
             scale={scale}
-            intents={derived.intents.filter((i) => i.scale === scale.slug).map((i) => i.name)}
+            intents={derived.intents
+              .filter((i) => i.scale === scale.slug && i.name !== scale.slug)
+              .map((i) => i.name)
+              .join(", ")}
             roles={roles}
             open={scale === open}
-            onOpen={() => show(scale.slug)}
+            onOpen={show}
           />
         ))}
       </div>

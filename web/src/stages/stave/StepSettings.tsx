@@ -1,8 +1,10 @@
 import { Checkbox, NativeSelect } from "@mantine/core";
 import type { Scale } from "../../api/client";
-import { useTheEditor } from "../../editor/EditorContext";
+import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { setScale } from "../../editor/edits";
-import { TypedField } from "../../shell/TypedField";
+import { scalesOf } from "../../editor/selectors";
+import { Hint } from "../../ui/Hint";
+import { TypedField } from "../../ui/TypedField";
 import classes from "./Stave.module.css";
 
 /** Lists that many consumers use; any other is typed. */
@@ -13,26 +15,43 @@ const LISTS = [
   { label: "1 to 12", steps: "1 2 3 4 5 6 7 8 9 10 11 12" },
 ];
 
+const HELP = {
+  list: "Names of your own for the steps, light to dark, separated by spaces.",
+  alpha:
+    "Opacities in percent, 1 to 99: each becomes a see-through step of the scale's own colour, such as a16.",
+  to: "Another brand colour in which the scale ends: it then runs between the two.",
+  zero: "One more step before the first, white or nearly so, for surfaces.",
+  wide: "Also builds the scale in Display-P3, for screens that show more colours.",
+  exports: "Whether the files of the handoff carry this scale.",
+} as const;
+
 const words = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
 
-/** What is no number goes to the server as typed, which refuses it with its place; the typing stays. */
+/** What is no number goes to the server as typed, which says what it expected; the typing stays. */
 const numberOrWord = (word: string) =>
   Number.isFinite(Number(word)) ? Number(word) : (word as unknown as number);
 
 /** Names of the steps, step 0, see-through steps, the other end, and what exports leave out. */
 export function StepSettings({ scale }: { scale: Scale }) {
-  const { spec, preview, commit } = useTheEditor();
-  const settings = spec.scales?.[scale.slug] ?? {};
+  const editor = useEditor();
+  const settings = useEditorState((s) => s.document.scales?.[scale.slug]) ?? {};
+  const scales = useEditorState(scalesOf) ?? [];
   const set = (change: typeof settings, label: string) =>
-    void commit((s) => setScale(s, scale.slug, change), `${scale.name}: ${label}`);
+    editor.commit((d) => setScale(d, scale.slug, change), `${scale.name}: ${label}`, { atField: true });
   const steps = settings.steps?.join(" ") ?? "";
   const known = LISTS.some((l) => l.steps === steps);
   const setSteps = (text: string) =>
     set(
-      { steps: words(text).length > 0 ? words(text) : null, lightness: {}, pins: {}, omit: [], at: null },
+      {
+        steps: words(text).length > 0 ? words(text) : null,
+        lightness: {},
+        pins: {},
+        omit: [],
+        at: null,
+      },
       `steps ${text || "50 to 950"}`,
     );
-  const others = preview?.derived.scales.filter((s) => s.origin !== "derived" && s.slug !== scale.slug) ?? [];
+  const others = scales.filter((s) => s.origin !== "derived" && s.slug !== scale.slug);
   return (
     <div className={classes.controls}>
       <NativeSelect
@@ -43,67 +62,71 @@ export function StepSettings({ scale }: { scale: Scale }) {
           ...(known ? [] : [{ value: steps, label: "own list" }]),
         ]}
         value={steps}
-        onChange={(e) => setSteps(e.currentTarget.value)}
+        onChange={(e) => void setSteps(e.currentTarget.value)}
       />
       <TypedField
-        label="Own list"
+        label={<Hint word="Own list" help={HELP.list} />}
+        name="Own list"
         placeholder="tint base shade"
         value={known ? "" : steps}
         onText={setSteps}
       />
       <TypedField
-        label="Alpha steps, %"
+        label={<Hint word="Alpha steps, %" help={HELP.alpha} />}
+        name="Alpha steps, %"
         placeholder="8 16 24"
         value={settings.alpha?.join(" ") ?? ""}
         onText={(text) => set({ alpha: words(text).map(numberOrWord) }, `alpha steps ${text || "none"}`)}
       />
       {scale.origin !== "derived" && (
         <NativeSelect
-          label="Runs to"
+          label={<Hint word="Runs to" help={HELP.to} />}
+          aria-label="Runs to"
           size="xs"
           data={[
             { value: "", label: "its own end" },
             ...others.map((s) => ({ value: s.slug, label: s.name })),
           ]}
           value={settings.to ?? ""}
-          onChange={(e) =>
-            set({ to: e.currentTarget.value || null }, `runs to ${e.currentTarget.value || "its own end"}`)
-          }
+          onChange={(e) => {
+            const to = e.currentTarget.value;
+            void editor.commit(
+              (d) => setScale(d, scale.slug, { to: to || null }),
+              `${scale.name}: runs to ${to || "its own end"}`,
+            );
+          }}
         />
       )}
       <div className={classes.checks}>
         <Checkbox
           size="xs"
-          label="step 0"
+          label={<Hint word="step 0" help={HELP.zero} />}
+          aria-label="step 0"
           checked={scale.steps[0]?.label === "0"}
-          onChange={(e) =>
-            set(
-              { zero: e.currentTarget.checked },
-              e.currentTarget.checked ? "step 0 added" : "step 0 removed",
-            )
-          }
+          onChange={(e) => {
+            const on = e.currentTarget.checked;
+            void set({ zero: on }, on ? "step 0 added" : "step 0 removed");
+          }}
         />
         <Checkbox
           size="xs"
-          label="wide gamut"
+          label={<Hint word="wide gamut" help={HELP.wide} />}
+          aria-label="wide gamut"
           checked={settings.wide ?? false}
-          onChange={(e) =>
-            set(
-              { wide: e.currentTarget.checked || null },
-              e.currentTarget.checked ? "wide gamut" : "sRGB only",
-            )
-          }
+          onChange={(e) => {
+            const on = e.currentTarget.checked;
+            void set({ wide: on || null }, on ? "wide gamut" : "sRGB only");
+          }}
         />
         <Checkbox
           size="xs"
-          label="in exports"
+          label={<Hint word="in exports" help={HELP.exports} />}
+          aria-label="in exports"
           checked={!settings.off}
-          onChange={(e) =>
-            set(
-              { off: e.currentTarget.checked ? null : true },
-              e.currentTarget.checked ? "in exports" : "left out of exports",
-            )
-          }
+          onChange={(e) => {
+            const on = e.currentTarget.checked;
+            void set({ off: on ? null : true }, on ? "in exports" : "left out of exports");
+          }}
         />
       </div>
     </div>

@@ -1,7 +1,7 @@
-import type { Scale, Spec, Step } from "../../api/client";
-import { useTheEditor } from "../../editor/EditorContext";
+import type { Scale, Step } from "../../api/client";
+import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { type Edit, omitStep, setPin, setStepLightness } from "../../editor/edits";
-import { CopyButton } from "../../shell/CopyButton";
+import { CopyButton } from "../../ui/CopyButton";
 import classes from "./Stave.module.css";
 
 /** The steps of the open scale with their codes, to copy at a click, to pin and to leave out. */
@@ -16,17 +16,17 @@ export function StepStrip({ scale }: { scale: Scale }) {
 }
 
 function Chip({ scale, step }: { scale: Scale; step: Step }) {
-  const { theme, preview, commit } = useTheEditor();
-  const settings = theme.spec.scales?.[scale.slug] ?? {};
+  const { commit } = useEditor();
+  const settings = useEditorState((s) => s.document.scales?.[scale.slug]) ?? {};
+  const css = useEditorState((s) => s.preview?.derived.tokens.find((t) => t.path === step.path)?.css);
   const omitted = settings.omit?.includes(step.label) ?? false;
-  const css = preview?.derived.tokens.find((t) => t.path === step.path)?.css ?? step.path;
   const set = (edit: Edit, label: string) => void commit(edit, `${scale.name} ${step.label}: ${label}`);
-  const release = (s: Spec) => setStepLightness(s, scale.slug, step.label, undefined);
-  const pin = (s: Spec) => setPin(release(s), scale.slug, step.label, step.hex);
-  const unpin = (s: Spec) => setPin(s, scale.slug, step.label, undefined);
+  const release: Edit = (d) => setStepLightness(d, scale.slug, step.label, undefined);
+  const pin: Edit = (d) => setPin(release(d), scale.slug, step.label, step.hex);
+  const unpin: Edit = (d) => setPin(d, scale.slug, step.label, undefined);
   const leaveOut = () =>
     set(
-      (s) => omitStep(s, scale.slug, step.label, !omitted),
+      (d) => omitStep(d, scale.slug, step.label, !omitted),
       omitted ? "back in exports" : "left out of exports",
     );
   return (
@@ -40,7 +40,7 @@ function Chip({ scale, step }: { scale: Scale; step: Step }) {
         {step.pinned && <span className={classes.chipPin}>pinned</span>}
       </span>
       <CopyButton text={step.hex} />
-      <CopyButton text={css} label={`Copy the name ${css}`}>
+      <CopyButton text={css ?? step.path} label={`Copy the name ${css ?? step.path}`}>
         name
       </CopyButton>
       {settings.lightness?.[step.label] !== undefined && (
@@ -72,8 +72,10 @@ function Chip({ scale, step }: { scale: Scale; step: Step }) {
         <button
           type="button"
           className={classes.chipAction}
-          aria-pressed={omitted}
-          title={`${scale.name} ${step.label} in exports`}
+          aria-pressed={!omitted}
+          aria-label={`${scale.name} ${step.label} in exports`}
+          title={omitted ? "left out of exports: take it back in" : "in exports: leave it out"}
+          data-word={omitted ? "out" : "in"}
           onClick={leaveOut}
         >
           {omitted ? "out" : "in"}

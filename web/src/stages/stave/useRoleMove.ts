@@ -1,29 +1,31 @@
-import { useTheEditor } from "../../editor/EditorContext";
+import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { type Edit, setToken } from "../../editor/edits";
+import { pairsOf, tokensOf } from "../../editor/selectors";
 import type { Mode } from "./roles";
 
 /** Putting a role on another step: shown while it moves, saved where it is dropped. */
 export function useRoleMove(mode: Mode) {
-  const { preview, draft, commit, discard } = useTheEditor();
-  const token = (role: string) => preview?.derived.tokens.find((t) => t.path === role);
+  const editor = useEditor();
+  const tokens = useEditorState(tokensOf);
+  const allPairs = useEditorState(pairsOf);
+  const token = (role: string) => tokens?.find((t) => t.path === role);
   const put = (role: string, step: string | undefined): Edit => {
     const found = token(role);
     return (s) => (found ? setToken(s, found, mode, step === undefined ? undefined : `{${step}}`) : s);
   };
   return {
-    show: (role: string, step: string) => draft(put(role, step)),
+    show: (role: string, step: string) => editor.draft(put(role, step)),
     save: (role: string, step: string | undefined) =>
-      void commit(put(role, step), `${role} (${mode}): ${step ?? "back to derived"}`),
+      void editor.commit(put(role, step), `${role} (${mode}): ${step ?? "back to derived"}`),
     /** Back to where it was. */
-    drop: discard,
+    drop: editor.discard,
     isSet: (role: string) => {
       const found = token(role);
       return (mode === "dark" ? (found?.dark ?? found?.light) : found?.light)?.origin === "set";
     },
     /** The hardest ratio of the role as it stands, and whether it is enough. */
     ratio: (role: string): string => {
-      const pairs =
-        preview?.derived.pairs.filter((p) => p.mode === mode && (p.fg === role || p.bg === role)) ?? [];
+      const pairs = allPairs?.filter((p) => p.mode === mode && (p.fg === role || p.bg === role)) ?? [];
       if (pairs.length === 0) return "";
       const hard = pairs.reduce((a, b) => (b.ratio / b.need < a.ratio / a.need ? b : a));
       return `${hard.ratio.toFixed(2)} : 1${hard.pass ? "" : `, needs ${hard.need}`}`;

@@ -1,6 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import type { Scale, Step } from "../../api/client";
-import { useTheEditor } from "../../editor/EditorContext";
+import { useEditor } from "../../editor/EditorProvider";
 import { type Edit, setStepLightness } from "../../editor/edits";
 
 /** A pointer that moved less than this was a click. */
@@ -23,7 +23,7 @@ const cut = (l: number) => Math.min(100, Math.max(0, l));
  * revision. The server keeps the order of the steps, whatever is asked for.
  */
 export function useStepDrag(scale: Scale, onClick: () => void) {
-  const { draft, commit, discard } = useTheEditor();
+  const { draft, commit, discard } = useEditor();
   const drag = useRef<{ from: number; x: number; moved: boolean; to: number }>(undefined);
   const typed = useRef<Typed>(undefined);
 

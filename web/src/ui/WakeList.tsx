@@ -1,5 +1,6 @@
 import { Table } from "@mantine/core";
 import type { Wake } from "../api/client";
+import { isColor, Swatch } from "./Swatch";
 
 /** Tokens before and after. */
 export function WakeList({ wake }: { wake: Wake }) {
@@ -18,11 +19,23 @@ export function WakeList({ wake }: { wake: Wake }) {
           <Table.Tr key={`${c.path} ${c.mode}`}>
             <Table.Td>{c.path}</Table.Td>
             <Table.Td>{c.mode ?? "both"}</Table.Td>
-            <Table.Td>{c.before ?? "—"}</Table.Td>
-            <Table.Td>{c.after ?? "—"}</Table.Td>
+            <Table.Td>
+              <Told value={c.before} />
+            </Table.Td>
+            <Table.Td>
+              <Told value={c.after} />
+            </Table.Td>
           </Table.Tr>
         ))}
       </Table.Tbody>
     </Table>
+  );
+}
+
+function Told({ value }: { value: string | null | undefined }) {
+  return (
+    <>
+      {isColor(value) && <Swatch colors={[value]} />} {value ?? "—"}
+    </>
   );
 }

@@ -2,7 +2,7 @@
  * Runs a slow request for the latest of many inputs: one at a time, always the newest next.
  * A slider then never waits behind its own past.
  */
-export class Pump<In, Out> {
+export class LatestOnly<In, Out> {
   private next: { input: In } | undefined;
   private running = false;
 

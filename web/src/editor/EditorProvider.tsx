@@ -1,0 +1,66 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { createContext, type ReactNode, startTransition, useContext, useEffect, useState } from "react";
+import { useStore } from "zustand";
+import type { Theme } from "../api/client";
+import { themeQuery, themesQuery } from "../api/queries";
+import { subscribe } from "./live";
+import { httpServer } from "./server";
+import { publishSheets } from "./sheets";
+import { createEditor, type Editor, type EditorState } from "./store";
+
+const EditorContext = createContext<Editor | undefined>(undefined);
+
+interface Props {
+  theme: Theme;
+  onRenamed: (slug: string) => void;
+  children: ReactNode;
+}
+
+/** One editor for as long as a theme is open. */
+export function EditorProvider({ theme, onRenamed, children }: Props) {
+  const client = useQueryClient();
+  const [editor] = useState(() =>
+    createEditor(theme, httpServer, {
+      onSheets: publishSheets,
+      later: startTransition,
+      onSaved: (saved, before) => {
+        client.setQueryData(themeQuery(saved.slug).queryKey, saved);
+        void client.invalidateQueries({ queryKey: themesQuery.queryKey });
+        if (saved.slug !== before.slug) onRenamed(saved.slug);
+      },
+    }),
+  );
+  useEffect(() => {
+    editor.start();
+    const stop = subscribe((moved) => {
+      if (!moved) void editor.look();
+      else if (moved.id === theme.id) void editor.look(moved.revision);
+    });
+    return () => {
+      stop();
+      editor.stop();
+    };
+  }, [editor, theme.id]);
+  useEffect(() => {
+    // What only this window has would be lost with it: the browser asks first.
+    const ask = (event: BeforeUnloadEvent) => {
+      const { status } = editor.store.getState();
+      if (status !== "saved" && status !== "deleted") event.preventDefault();
+    };
+    window.addEventListener("beforeunload", ask);
+    return () => window.removeEventListener("beforeunload", ask);
+  }, [editor]);
+  return <EditorContext value={editor}>{children}</EditorContext>;
+}
+
+/** What can be done with the document. It stays the same for as long as the theme is open. */
+export function useEditor(): Editor {
+  const editor = useContext(EditorContext);
+  if (!editor) throw new Error("useEditor needs an EditorProvider above it");
+  return editor;
+}
+
+/** A slice of what the editor holds; the component is drawn anew when that slice changes. */
+export function useEditorState<T>(select: (state: EditorState) => T): T {
+  return useStore(useEditor().store, select);
+}

@@ -1,0 +1,107 @@
+import { describe, expect, test } from "vitest";
+import type { ThemeDocument, Token } from "../api/client";
+import * as edits from "./edits";
+
+const document: ThemeDocument = {
+  format: 1,
+  name: "Tern",
+  brand: [
+    { name: "Petrol", slug: "petrol", color: "#0f5c7a" },
+    { name: "Sand", slug: "sand", color: "#f3e3c3" },
+  ],
+  scales: { petrol: { turn: 4, lightness: { "300": 75 }, omit: ["50"] }, sand: { to: "petrol" } },
+  intents: { info: { scale: "petrol" }, accent: { scale: "sand" } },
+  roles: { "link.rest": { light: "{petrol.700}", dark: "#fff" }, "text.main": { light: "{sand.900}" } },
+  tokens: { "ferry.wake": { value: "{ petrol.100 }" }, "ferry.hull": { light: "#111", dark: "#222" } },
+};
+
+function token(path: string, section: Token["section"], modes = true): Token {
+  const cell = { value: "#111111", origin: "derived", reason: "because" } as Token["light"];
+  const css = `--${path.replaceAll(".", "-")}`;
+  return {
+    path,
+    css,
+    kind: "color",
+    section,
+    omitted: false,
+    light: cell,
+    ...(modes && { dark: cell }),
+  } as Token;
+}
+
+describe("changes of a document", () => {
+  test("never alter the document they are made to", () => {
+    const before = structuredClone(document);
+    edits.setBrand(document, "petrol", { color: "#111" });
+    edits.setStepLightness(document, "petrol", "300", 70);
+    edits.setPin(document, "petrol", "300", "#123456");
+    edits.omitStep(document, "petrol", "100", true);
+    edits.setToken(document, token("link.rest", "roles"), "dark", "#000");
+    edits.removeToken(document, "ferry.wake");
+    edits.setPacked(edits.setOption(document, "css", "mode", "class"), ["css"], false);
+    expect(document).toEqual(before);
+  });
+
+  test("a lightness is kept to a tenth beside the others, and taken back", () => {
+    const moved = edits.setStepLightness(document, "petrol", "400", 61.2345);
+    expect(moved.scales?.petrol).toEqual({
+      ...document.scales?.petrol,
+      lightness: { "300": 75, "400": 61.2 },
+    });
+    expect(edits.setStepLightness(moved, "petrol", "300", undefined).scales?.petrol?.lightness).toEqual({
+      "400": 61.2,
+    });
+  });
+
+  test("a step is left out once and taken back in", () => {
+    const out = edits.omitStep(edits.omitStep(document, "petrol", "100", true), "petrol", "100", true);
+    expect(out.scales?.petrol?.omit).toEqual(["50", "100"]);
+    expect(edits.omitStep(out, "petrol", "50", false).scales?.petrol?.omit).toEqual(["100"]);
+  });
+
+  test("a role keeps its other mode, and goes with its last", () => {
+    const role = token("link.rest", "roles");
+    const dark = edits.setToken(document, role, "light", undefined);
+    expect(dark.roles?.["link.rest"]).toEqual({ dark: "#fff" });
+    expect(edits.setToken(dark, role, "dark", undefined).roles).toEqual({
+      "text.main": { light: "{sand.900}" },
+    });
+  });
+
+  test("a step that is set is a pin of its scale", () => {
+    const set = edits.setToken(document, token("sand.300", "scales", false), "light", "#eeddcc");
+    expect(set.scales?.sand).toEqual({ to: "petrol", pins: { "300": "#eeddcc" } });
+  });
+
+  test("an own token keeps one value for both modes, or one for each", () => {
+    const both = edits.setToken(document, token("ferry.wake", "own", false), "light", "#abc");
+    expect(both.tokens?.["ferry.wake"]).toEqual({ value: "#abc" });
+    const one = edits.setToken(both, token("ferry.wake", "own"), "dark", "#def");
+    expect(one.tokens?.["ferry.wake"]).toEqual({ light: "#abc", dark: "#def" });
+  });
+
+  test("options and packing are two things", () => {
+    const one = edits.setOption(document, "css", "prefix", "bsf");
+    expect(edits.packed(one)).toEqual([]);
+    const two = edits.setPacked(one, ["sass", "css"], true);
+    expect(two.pack).toEqual(["css", "sass"]);
+    const three = edits.setPacked(two, ["css"], false);
+    expect([three.pack, three.handoff]).toEqual([["sass"], { css: { prefix: "bsf" } }]);
+    // Documents of earlier days tick by their options.
+    expect(edits.packed({ ...document, handoff: { css: {} } })).toEqual(["css"]);
+  });
+
+  test("one mode of an inherited token leaves the other to the parent", () => {
+    const child = { ...document, tokens: {} };
+    const set = edits.setToken(child, token("ferry.hull", "own"), "dark", "#333");
+    expect(set.tokens?.["ferry.hull"]).toEqual({ dark: "#333", light: undefined });
+  });
+
+  test("what is chosen for the handoff derives nothing", () => {
+    const chosen = edits.setOption(document, "css", "mode", "class");
+    expect(edits.derivesSame(document, chosen)).toBe(true);
+    expect(edits.sameDocument(document, chosen)).toBe(false);
+    expect(edits.derivesSame(document, edits.setBrand(document, "petrol", { color: "#111" }))).toBe(false);
+    expect(edits.sameDocument(document, structuredClone(document))).toBe(true);
+  });
+});

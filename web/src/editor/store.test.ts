@@ -1,0 +1,242 @@
+// The editor without a browser: changes that are refused, that clash, that nobody takes.
+import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
+import { ApiProblem, type Preview, type Problem, type Theme, type ThemeDocument } from "../api/client";
+import { setBrand, setPin, setScale } from "./edits";
+import type { Server } from "./server";
+import { createEditor } from "./store";
+
+const DOCUMENT: ThemeDocument = {
+  format: 1,
+  name: "Tern",
+  brand: [
+    { name: "Petrol", slug: "petrol", color: "#0f5c7a" },
+    { name: "Buoy", slug: "buoy", color: "#e4572e" },
+  ],
+};
+
+function theme(revision: number, spec = DOCUMENT, label = "created"): Theme {
+  return {
+    id: "7",
+    slug: "tern",
+    name: spec.name,
+    revision,
+    label,
+    spec,
+    updatedAt: "2026-11-25T00:00:00Z",
+    canUndo: revision > 1,
+    canRedo: false,
+  };
+}
+
+const problem = (type: string, more: Partial<Problem> = {}) =>
+  new ApiProblem({ type: `/problems/${type}`, title: type, status: 400, detail: type, ...more });
+
+const PREVIEW = { derived: { scales: [], tokens: [], pairs: [] }, sheets: [] } as unknown as Preview;
+
+/** A server with one theme, that refuses or is away when told to. */
+class Fake implements Server {
+  theme = theme(1);
+  /** What the next writes meet, in order. */
+  trouble: (ApiProblem | "lost" | undefined)[] = [];
+  previews: ThemeDocument[] = [];
+  writes = 0;
+
+  private write(base: Theme, spec: ThemeDocument, label: string): Theme {
+    this.writes += 1;
+    const met = this.trouble.shift();
+    if (met instanceof ApiProblem) throw met;
+    if (base.revision !== this.theme.revision) throw problem("stale-revision");
+    this.theme = theme(this.theme.revision + 1, spec, label);
+    if (met === "lost") throw problem("unreachable");
+    return { ...this.theme, preview: PREVIEW };
+  }
+
+  /** Somebody else saves. */
+  elsewhere(edit: (d: ThemeDocument) => ThemeDocument, label = "theirs") {
+    this.theme = theme(this.theme.revision + 1, edit(this.theme.spec), label);
+  }
+
+  save = async (base: Theme, spec: ThemeDocument, label: string) => this.write(base, spec, label);
+  change = async (base: Theme, _: unknown, label: string) =>
+    this.write(base, { ...base.spec, steps: ["1", "2"] }, label);
+  step = async (base: Theme, way: "undo" | "redo") => this.write(base, base.spec, way);
+  restore = async (base: Theme) => this.write(base, base.spec, "restored");
+  load = async (): Promise<Theme | undefined> => this.theme;
+  preview = async (spec: ThemeDocument) => {
+    this.previews.push(spec);
+    return PREVIEW;
+  };
+}
+
+function open() {
+  const server = new Fake();
+  const saved: Theme[] = [];
+  const editor = createEditor(server.theme, server, {
+    onSaved: (t) => saved.push(t),
+    onSheets: () => undefined,
+    later: (update) => update(),
+  });
+  return { server, editor, saved, state: () => editor.store.getState() };
+}
+
+const color = (slug: string, code: string) => (d: ThemeDocument) => setBrand(d, slug, { color: code });
+const turn = (n: number) => (d: ThemeDocument) => setScale(d, "petrol", { turn: n });
+
+beforeEach(() => void vi.useFakeTimers());
+afterEach(() => void vi.useRealTimers());
+
+describe("a change", () => {
+  test("is shown at once and saved as one revision", async () => {
+    const { editor, state, server } = open();
+    const done = editor.commit(color("petrol", "#111111"), "darker");
+    expect(state().document.brand?.[0]?.color).toBe("#111111");
+    expect(state().status).toBe("saving");
+    expect((await done).theme?.revision).toBe(2);
+    expect([state().status, state().event, state().theme.revision]).toEqual(["saved", "darker", 2]);
+    expect(server.previews).toEqual([]);
+  });
+
+  test("that is refused leaves the queue, and never blocks the next one", async () => {
+    const { editor, state, server } = open();
+    server.trouble = [problem("invalid-theme", { detail: "no role heather.fill" })];
+    const first = editor.commit(color("petrol", "#222222"), "refused");
+    const second = editor.commit(turn(5), "turned");
+    expect((await first).problem?.detail).toBe("no role heather.fill");
+    expect((await second).theme?.revision).toBe(2);
+    expect(state().document).toEqual({ ...DOCUMENT, scales: { petrol: { turn: 5 } } });
+    expect(state().status).toBe("saved");
+  });
+
+  test("that no field tells of is told by the wake until the next one is saved", async () => {
+    const { editor, state, server } = open();
+    server.trouble = [problem("invalid-theme"), problem("invalid-theme")];
+    await editor.commit(turn(1), "one");
+    expect(state().refused?.label).toBe("one");
+    editor.forgetRefusal();
+    await editor.commit(turn(2), "two", { atField: true });
+    expect(state().refused).toBeUndefined();
+  });
+
+  test("made upon one on its way is made upon what that one comes to", async () => {
+    const { editor, server } = open();
+    void editor.commit((d) => setPin(d, "petrol", "100", "#eeeeee"), "one");
+    void editor.commit((d) => setPin(d, "petrol", "200", "#dddddd"), "two");
+    await editor.commit(turn(3), "three");
+    expect(server.theme.spec.scales?.petrol).toEqual({
+      pins: { "100": "#eeeeee", "200": "#dddddd" },
+      turn: 3,
+    });
+    expect(server.theme.revision).toBe(4);
+  });
+
+  test("that only the core knows is applied by the server to the document at hand", async () => {
+    const { editor, state } = open();
+    void editor.commit(turn(3), "turned");
+    await editor.change({ do: "remove-brand", brand: "buoy" }, "removed");
+    expect(state().document.steps).toEqual(["1", "2"]);
+    expect(state().document.scales?.petrol?.turn).toBe(3);
+  });
+});
+
+describe("a server that is away", () => {
+  test("gets a change again until it takes it, and those behind it too", async () => {
+    const { editor, state, server } = open();
+    server.trouble = [problem("unreachable"), problem("database"), undefined];
+    const first = editor.commit(turn(1), "one");
+    const second = editor.commit(color("buoy", "#abcdef"), "two");
+    await vi.advanceTimersByTimeAsync(10);
+    expect([state().status, state().away?.type]).toEqual(["waiting", "/problems/unreachable"]);
+    expect(state().document.brand?.[1]?.color).toBe("#abcdef");
+    await vi.advanceTimersByTimeAsync(2100);
+    expect(state().status).toBe("waiting");
+    await vi.advanceTimersByTimeAsync(2100);
+    expect([(await first).theme?.revision, (await second).theme?.revision]).toEqual([2, 3]);
+    expect(state().status).toBe("saved");
+  });
+
+  test("that saved, only that its answer got lost, is not taken for somebody else", async () => {
+    const { editor, state, server } = open();
+    server.trouble = ["lost"];
+    const done = editor.commit(turn(1), "turned");
+    await vi.advanceTimersByTimeAsync(2100);
+    expect((await done).theme?.revision).toBe(2);
+    expect([state().clash, server.theme.revision]).toEqual([undefined, 2]);
+  });
+});
+
+describe("somebody else", () => {
+  test("who decided another thing is kept without a question", async () => {
+    const { editor, state, server } = open();
+    server.elsewhere(color("buoy", "#00ff00"));
+    const { theme: saved } = await editor.commit(color("petrol", "#111111"), "mine");
+    expect(saved?.spec.brand?.map((b) => b.color)).toEqual(["#111111", "#00ff00"]);
+    expect(state().clash).toBeUndefined();
+  });
+
+  test("who decided the same thing is shown, and only that edit is saved on top", async () => {
+    const { editor, state, server } = open();
+    server.elsewhere((d) => color("buoy", "#00ff00")(color("petrol", "#333333")(d)));
+    const done = editor.commit(color("petrol", "#111111"), "mine");
+    await vi.advanceTimersByTimeAsync(1);
+    expect(state().clash?.conflicts).toEqual([
+      { place: "brand/petrol/color", mine: "#111111", theirs: "#333333" },
+    ]);
+    expect(state().status).toBe("unsaved");
+    editor.settle("mine");
+    expect((await done).theme?.spec.brand?.map((b) => b.color)).toEqual(["#111111", "#00ff00"]);
+    expect(state().status).toBe("saved");
+  });
+
+  test("whose side is taken keeps all of it", async () => {
+    const { editor, state, server } = open();
+    server.elsewhere(color("petrol", "#333333"));
+    const done = editor.commit(color("petrol", "#111111"), "mine");
+    await vi.advanceTimersByTimeAsync(1);
+    editor.settle("theirs");
+    expect(await done).toEqual({});
+    expect(state().document.brand?.[0]?.color).toBe("#333333");
+    expect(server.theme.revision).toBe(2);
+  });
+
+  test("who saved is seen here, under a draft too", async () => {
+    const { editor, state, server } = open();
+    editor.draft(turn(4));
+    server.elsewhere(color("buoy", "#00ff00"));
+    await editor.look(2);
+    expect([state().document.brand?.[1]?.color, state().document.scales?.petrol?.turn]).toEqual([
+      "#00ff00",
+      4,
+    ]);
+    expect(state().event).toBe("theirs");
+  });
+
+  test("who deleted the theme is told of, and nothing is called saved", async () => {
+    const { editor, state, server } = open();
+    server.load = async () => undefined;
+    await editor.look(0);
+    expect(state().status).toBe("deleted");
+    server.trouble = [problem("not-found")];
+    expect(await editor.commit(turn(1), "lost")).toEqual({});
+    expect(state().status).toBe("deleted");
+  });
+});
+
+describe("a draft", () => {
+  test("is shown, asked about, and no draft any more where it was", async () => {
+    const { editor, state, server } = open();
+    editor.draft(turn(4));
+    expect([state().status, state().document.scales?.petrol?.turn]).toEqual(["unsaved", 4]);
+    await vi.advanceTimersByTimeAsync(1);
+    expect(server.previews.at(-1)?.scales?.petrol?.turn).toBe(4);
+    editor.draft((d) => d);
+    expect(state().status).toBe("saved");
+    expect(server.writes).toBe(0);
+  });
+});
+
+test("an undo says what it undid", async () => {
+  const { editor, state } = open();
+  await editor.commit(turn(1), "turned");
+  await editor.undo();
+  expect(state().event).toBe("undone: turned");
+});

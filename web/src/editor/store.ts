@@ -1,0 +1,380 @@
+import { replaceEqualDeep } from "@tanstack/react-query";
+import { createStore } from "zustand/vanilla";
+import {
+  type Change,
+  type Preview,
+  type Problem,
+  problemOf,
+  type Theme,
+  type ThemeDocument,
+} from "../api/client";
+import { type Conflict, conflicts } from "./decisions";
+import { derivesSame, type Edit, sameDocument } from "./edits";
+import { LatestOnly } from "./latestOnly";
+import type { Server } from "./server";
+
+/** What somebody else decided at the same time, against what a change of this window decides. */
+export interface Clash {
+  label: string;
+  theirs: Theme;
+  conflicts: Conflict[];
+}
+
+export interface EditorState {
+  /** The theme as the server has it. */
+  theme: Theme;
+  /** What is shown: the saved document with every change on its way and the draft. */
+  document: ThemeDocument;
+  /** What the shown document comes to, or the last one that came to something. */
+  preview: Preview | undefined;
+  /** The document before the last change that was saved in this window. */
+  before: ThemeDocument | undefined;
+  status: "saved" | "saving" | "waiting" | "unsaved" | "deleted";
+  /** What happened last, in words. */
+  event: string;
+  /** Why the shown document comes to nothing. */
+  doubt: Problem | undefined;
+  /** Why a change is waiting to be sent again. */
+  away: Problem | undefined;
+  /** A change that was refused and that no field tells of. */
+  refused: { label: string; problem: Problem } | undefined;
+  clash: Clash | undefined;
+}
+
+/** How a change ended: saved, or refused with a reason. */
+export interface Outcome {
+  theme?: Theme;
+  problem?: Problem;
+}
+
+export interface CommitOptions {
+  /** Changes of one topic in a row are one revision. */
+  topic?: string;
+  /** The field that asked tells why a change was refused. */
+  atField?: boolean;
+}
+
+type Job = { label: string; told: boolean; done: (outcome: Outcome) => void } & (
+  | { kind: "edit"; edit: Edit; topic?: string }
+  | { kind: "change"; change: Change }
+  | { kind: "move"; send: (theme: Theme) => Promise<Theme>; event: (before: Theme, after: Theme) => string }
+);
+
+/** What the rest of the application does with news of the editor. */
+export interface Surroundings {
+  onSaved: (theme: Theme, before: Theme) => void;
+  onSheets: (sheets: string[]) => void;
+  /** Runs an update of the screen that the next one may interrupt. */
+  later: (update: () => void) => void;
+}
+
+/** How long a change waits before it is sent again, in ms. */
+const AGAIN = 2000;
+const MAX_LABEL = 300;
+
+const shortened = (label: string) => {
+  const letters = [...label];
+  return letters.length > MAX_LABEL ? `${letters.slice(0, MAX_LABEL - 1).join("")}…` : label;
+};
+const isAway = (problem: Problem) =>
+  ["/problems/unreachable", "/problems/database", "/problems/busy"].includes(problem.type);
+const is = (problem: Problem, kind: string) => problem.type === `/problems/${kind}`;
+
+export type Editor = ReturnType<typeof createEditor>;
+
+/**
+ * The document of one theme, the changes on their way to the server, and one draft. Changes are
+ * functions of a document: they are made upon whatever is current when their turn comes. One that is
+ * refused leaves the queue, and the others go on; one that nobody took is sent again.
+ */
+export function createEditor(loaded: Theme, server: Server, around: Surroundings) {
+  const store = createStore<EditorState>(() => ({
+    theme: loaded,
+    document: loaded.spec,
+    preview: undefined,
+    before: undefined,
+    status: "saved",
+    event: loaded.label,
+    doubt: undefined,
+    away: undefined,
+    refused: undefined,
+    clash: undefined,
+  }));
+  const { getState: now, setState: set } = store;
+  let queue: Job[] = [];
+  let draft: Edit | undefined;
+  let running = false;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let settleClash: ((choice: "mine" | "theirs") => void) | undefined;
+  let asked: ThemeDocument | undefined;
+
+  const previews = new LatestOnly<{ spec: ThemeDocument; before: ThemeDocument | undefined }, Preview>(
+    ({ spec, before }) => server.preview(spec, before),
+    (_, found) => showPreview(found),
+    (_, error) => set({ doubt: problemOf(error) }),
+  );
+
+  function showPreview(found: Preview) {
+    around.onSheets(found.sheets);
+    // The proof is painted by now; the rest may be interrupted by the next move. What did not
+    // change keeps its identity, so that only its readers are drawn anew.
+    around.later(() => set((s) => ({ preview: replaceEqualDeep(s.preview, found), doubt: undefined })));
+  }
+
+  function ask(spec: ThemeDocument, before?: ThemeDocument) {
+    asked = spec;
+    previews.push({ spec, before });
+  }
+
+  /** The saved document with the edits that are on their way. What the server applies shows later. */
+  function committed(): ThemeDocument {
+    const apply = (document: ThemeDocument, job: Job) =>
+      job.kind === "edit" ? job.edit(document) : document;
+    return queue.reduce(apply, now().theme.spec);
+  }
+
+  /** Shows what there is to show, and asks what it comes to unless that is known. */
+  function show(askToo = true) {
+    const base = committed();
+    const document = draft ? draft(base) : base;
+    set({ document });
+    if (askToo && (asked === undefined || !derivesSame(document, asked))) ask(document);
+  }
+
+  function status() {
+    const { clash, status } = now();
+    if (status === "deleted") return;
+    const idle = draft ? "unsaved" : "saved";
+    set({ status: clash ? "unsaved" : timer ? "waiting" : queue.length > 0 ? "saving" : idle });
+  }
+
+  /** Takes a theme as the server has it now. */
+  function adopt(next: Theme, event?: string) {
+    const before = now().theme;
+    const { preview, ...theme } = next;
+    set({ theme: replaceEqualDeep(before, theme) as Theme, away: undefined });
+    if (event !== undefined) set({ event, before: before.spec, refused: undefined });
+    around.onSaved(theme, before);
+    const settled = queue.length === 0 && !draft;
+    if (preview && settled) {
+      asked = theme.spec;
+      showPreview(preview);
+      show(false);
+    } else if (!derivesSame(theme.spec, before.spec) && settled) {
+      ask(theme.spec, before.spec);
+      show(false);
+    } else show();
+  }
+
+  function send(job: Job): Promise<Theme> {
+    const { theme } = now();
+    if (job.kind === "edit") return server.save(theme, job.edit(theme.spec), job.label, job.topic);
+    if (job.kind === "change") return server.change(theme, job.change, job.label);
+    return job.send(theme);
+  }
+
+  function leave(job: Job, outcome: Outcome) {
+    queue = queue.filter((other) => other !== job);
+    job.done(outcome);
+  }
+
+  async function work() {
+    if (running) return;
+    running = true;
+    status();
+    for (let job = queue[0]; job; job = queue[0]) {
+      const { theme } = now();
+      try {
+        const saved = await send(job);
+        leave(job, { theme: saved });
+        adopt(saved, job.kind === "move" ? job.event(theme, saved) : job.label);
+      } catch (error) {
+        const problem = problemOf(error);
+        if (isAway(problem)) {
+          waitFor(problem);
+          break;
+        }
+        if (!(await recover(job, theme, problem))) break;
+      }
+      status();
+    }
+    running = false;
+    status();
+  }
+
+  /** Nobody took it: it is sent again. */
+  function waitFor(problem: Problem) {
+    set({ away: problem });
+    timer = setTimeout(() => {
+      timer = undefined;
+      void work();
+    }, AGAIN);
+  }
+
+  /** What to do about a refusal; whether the next job may go on. */
+  async function recover(job: Job, sent: Theme, problem: Problem): Promise<boolean> {
+    if (is(problem, "stale-revision") || is(problem, "not-found")) {
+      try {
+        const theirs = await server.load(sent.id, sent.slug);
+        if (!theirs) return deleted();
+        return await rebase(job, sent, theirs);
+      } catch (error) {
+        waitFor(problemOf(error));
+        return false;
+      }
+    }
+    leave(job, { problem });
+    if (!is(problem, "nothing-to-do")) {
+      if (!job.told) set({ refused: { label: job.label, problem } });
+      show();
+    }
+    return true;
+  }
+
+  /** Somebody else saved in between. Changes of other things are both kept without a question. */
+  async function rebase(job: Job, sent: Theme, theirs: Theme): Promise<boolean> {
+    if (wasSaved(job, sent, theirs)) {
+      leave(job, { theme: theirs });
+      adopt(theirs, job.label);
+      return true;
+    }
+    if (job.kind === "move") {
+      leave(job, {});
+      adopt(theirs, `changed elsewhere: ${theirs.label}`);
+      return true;
+    }
+    const found = job.kind === "edit" ? conflicts(sent.spec, job.edit(sent.spec), theirs.spec) : [];
+    if (found.length > 0) {
+      set({ clash: { label: job.label, theirs, conflicts: found } });
+      status();
+      const choice = await new Promise<"mine" | "theirs">((resolve) => {
+        settleClash = resolve;
+      });
+      set({ clash: undefined });
+      if (choice === "theirs") {
+        leave(job, {});
+        draft = undefined;
+      }
+    }
+    adopt(theirs, `changed elsewhere: ${theirs.label}`);
+    return true;
+  }
+
+  /** The change was saved, only its answer got lost. */
+  function wasSaved(job: Job, sent: Theme, theirs: Theme): boolean {
+    if (theirs.revision !== sent.revision + 1 || theirs.label !== job.label) return false;
+    return job.kind === "change" || (job.kind === "edit" && sameDocument(job.edit(sent.spec), theirs.spec));
+  }
+
+  function deleted(): boolean {
+    for (const job of queue) job.done({});
+    queue = [];
+    draft = undefined;
+    set({ status: "deleted", clash: undefined });
+    return false;
+  }
+
+  function enqueue(make: (done: (outcome: Outcome) => void) => Job): Promise<Outcome> {
+    return new Promise((resolve) => {
+      queue.push(make(resolve));
+      void work();
+    });
+  }
+
+  return {
+    store,
+
+    /** Shows a change without saving it, in the place of the one that was shown before. */
+    draft(edit: Edit) {
+      const base = committed();
+      // Moved back to where it was, it is no draft any more.
+      draft = sameDocument(edit(base), base) ? undefined : edit;
+      show();
+      status();
+    },
+
+    /** Back to the document without the change that is only shown. */
+    discard() {
+      draft = undefined;
+      show();
+      status();
+    },
+
+    /** Saves a change as one revision, behind those that are on their way. */
+    commit(edit: Edit, label: string, options: CommitOptions = {}): Promise<Outcome> {
+      draft = undefined;
+      const { topic, atField = false } = options;
+      const alone = queue.length === 0 && !timer;
+      const outcome = enqueue((done) => ({
+        kind: "edit",
+        edit,
+        label: shortened(label),
+        told: atField,
+        done,
+        ...(topic && { topic }),
+      }));
+      // Where nothing waits, the answer of the save tells what the document comes to.
+      show(!alone);
+      return outcome;
+    },
+
+    /** Lets the server change the document at hand, by a rule that only the core knows. */
+    change(change: Change, label: string, options: CommitOptions = {}): Promise<Outcome> {
+      const told = options.atField ?? false;
+      return enqueue((done) => ({ kind: "change", change, label: shortened(label), told, done }));
+    },
+
+    undo: () => {
+      const event = (before: Theme) => `undone: ${before.label}`;
+      const send = (theme: Theme) => server.step(theme, "undo");
+      return enqueue((done) => ({ kind: "move", send, event, label: "undo", told: false, done }));
+    },
+
+    redo: () => {
+      const event = (_: Theme, after: Theme) => `redone: ${after.label}`;
+      const send = (theme: Theme) => server.step(theme, "redo");
+      return enqueue((done) => ({ kind: "move", send, event, label: "redo", told: false, done }));
+    },
+
+    /** Saves an earlier revision's document as a new one. */
+    restore: (revision: number, keepHandoff: boolean) => {
+      const event = (_: Theme, after: Theme) => after.label;
+      const send = (theme: Theme) => server.restore(theme, revision, keepHandoff);
+      return enqueue((done) => ({ kind: "move", send, event, label: "restore", told: false, done }));
+    },
+
+    settle(choice: "mine" | "theirs") {
+      settleClash?.(choice);
+      settleClash = undefined;
+    },
+
+    /** A refusal that was read. */
+    forgetRefusal: () => set({ refused: undefined }),
+
+    /** Looks whether the theme moved elsewhere; `revision` is what somebody told. */
+    async look(revision?: number) {
+      const { theme } = now();
+      if (running || timer || revision === theme.revision) return;
+      try {
+        const theirs = await server.load(theme.id, theme.slug);
+        if (running || timer) return;
+        if (!theirs) deleted();
+        else {
+          if (now().status === "deleted") set({ status: "saved" });
+          if (theirs.revision !== now().theme.revision || theirs.slug !== theme.slug)
+            adopt(theirs, theirs.label);
+        }
+      } catch {
+        // Nobody answers: the next write tells.
+      }
+    },
+
+    /** Asks what the document comes to, for the first time. */
+    start: () => ask(now().theme.spec),
+
+    stop() {
+      clearTimeout(timer);
+      timer = undefined;
+    },
+  };
+}

@@ -1,0 +1,21 @@
+import { create } from "zustand";
+
+/** What lies over the frame, one at a time. */
+export type DialogName = "history" | "new" | "name" | "delete" | "deleted" | "finder" | "keys";
+
+interface Dialogs {
+  opened: DialogName | undefined;
+}
+
+export const useDialogs = create<Dialogs>(() => ({ opened: undefined }));
+
+export const dialogs = {
+  open: (opened: DialogName) => useDialogs.setState({ opened }),
+  close: () => useDialogs.setState({ opened: undefined }),
+};
+
+/** Whether a dialog is open, and the way to close it. */
+export function useDialog(name: DialogName) {
+  const opened = useDialogs((s) => s.opened === name);
+  return { opened, onClose: dialogs.close };
+}

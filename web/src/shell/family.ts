@@ -1,0 +1,23 @@
+import type { ThemeSummary } from "../api/client";
+
+export interface Listed {
+  theme: ThemeSummary;
+  /** How many parents stand above it. */
+  depth: number;
+  /** Told beside the name, where two themes are called the same. */
+  slug: string | undefined;
+}
+
+/** Themes with children under their parents; those of one name are told apart by their slugs. */
+export function listed(themes: ThemeSummary[]): Listed[] {
+  const names = new Map<string, number>();
+  for (const { name } of themes) names.set(name, (names.get(name) ?? 0) + 1);
+  const slugs = new Set(themes.map((t) => t.slug));
+  const out: Listed[] = [];
+  const add = (theme: ThemeSummary, depth: number) => {
+    out.push({ theme, depth, slug: (names.get(theme.name) ?? 0) > 1 ? theme.slug : undefined });
+    for (const child of themes) if (child.parent === theme.slug) add(child, depth + 1);
+  };
+  for (const theme of themes) if (!theme.parent || !slugs.has(theme.parent)) add(theme, 0);
+  return out;
+}

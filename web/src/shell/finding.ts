@@ -1,0 +1,49 @@
+/** Something that can be found and opened. */
+export interface Found {
+  id: string;
+  group: string;
+  name: string;
+  /** All that it answers to. */
+  words: string;
+  help?: string;
+  keys?: string;
+  colors?: string[];
+  run: () => void;
+}
+
+export interface FoundGroup {
+  group: string;
+  hits: Found[];
+}
+
+/** The most hits of a group that are shown. */
+const MOST = 8;
+
+/** What fits all words, group by group; what begins like the first word comes first. */
+export function ranked(everything: Found[], text: string): FoundGroup[] {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const groups = new Map<string, { hit: Found; rank: number }[]>();
+  for (const hit of everything) {
+    const own = hit.words.toLowerCase();
+    if (!words.every((word) => own.includes(word))) continue;
+    const rank = words.length === 0 ? 0 : rankOf(hit.name.toLowerCase(), words[0] ?? "");
+    groups.set(hit.group, [...(groups.get(hit.group) ?? []), { hit, rank }]);
+  }
+  const best = (hits: { rank: number }[]) => Math.min(...hits.map((h) => h.rank));
+  return [...groups]
+    .sort(([, a], [, b]) => best(a) - best(b))
+    .map(([group, hits]) => ({
+      group,
+      hits: hits
+        .sort((a, b) => a.rank - b.rank)
+        .slice(0, MOST)
+        .map((h) => h.hit),
+    }));
+}
+
+/** 0 where a name is the word, 1 where it begins with it, 2 where a part does, 3 elsewhere. */
+function rankOf(name: string, word: string): number {
+  if (name === word) return 0;
+  if (name.startsWith(word)) return 1;
+  return name.split(/[\s.-]/).some((part) => part.startsWith(word)) ? 2 : 3;
+}

@@ -1,0 +1,129 @@
+import { useMantineColorScheme } from "@mantine/core";
+import { useNavigate } from "@tanstack/react-router";
+import { useMemo } from "react";
+import { useEditor, useEditorState } from "../editor/EditorProvider";
+import { themeOf } from "../editor/selectors";
+import { PAGE_NAMES } from "../proof/pages";
+import { toggleWide } from "../proof/wide";
+import { STAGES } from "../stages";
+import { undoOrBringBack } from "./deletion";
+import { dialogs } from "./dialogs";
+import { useThemeActions } from "./useThemeActions";
+
+/** Something that can be done from anywhere: in the finder by its name, on the sheet by its keys. */
+export interface Action {
+  id: string;
+  group: "Go to" | "Theme" | "Proof" | "Rhodon";
+  name: string;
+  /** Keys, as `useHotkeys` takes them. */
+  hotkeys?: string[];
+  /** Keys, as people read them. */
+  keys?: string;
+  help?: string;
+  run: () => void;
+}
+
+/** Every action, from the lists that there are. A new one is one entry here. */
+export function useActions(): Action[] {
+  const editor = useEditor();
+  const { slug, canUndo, canRedo } = useEditorState(themeOf);
+  const navigate = useNavigate();
+  const themes = useThemeActions();
+  const { toggleColorScheme } = useMantineColorScheme();
+  return useMemo(() => {
+    const stages: Action[] = STAGES.map((stage) => ({
+      id: `stage-${stage.id}`,
+      group: "Go to",
+      name: stage.name,
+      hotkeys: [stage.hotkey],
+      keys: stage.hotkey,
+      help: stage.help,
+      run: () =>
+        void navigate({
+          to: "/themes/$slug/$stage",
+          params: { slug, stage: stage.id },
+          search: (s) => s,
+        }),
+    }));
+    const pages: Action[] = PAGE_NAMES.map((page) => ({
+      id: `page-${page}`,
+      group: "Proof",
+      name: `Proof page: ${page}`,
+      run: () =>
+        void navigate({
+          to: ".",
+          search: (s) => ({ ...s, page: page === "timetable" ? undefined : page }),
+        }),
+    }));
+    const halves: Action[] = (["light", "both", "dark"] as const).map((proof) => ({
+      id: `proof-${proof}`,
+      group: "Proof",
+      name: proof === "both" ? "Proof: light and dark" : `Proof: ${proof} alone`,
+      run: () =>
+        void navigate({
+          to: ".",
+          search: (s) => ({ ...s, proof: proof === "both" ? undefined : proof }),
+        }),
+    }));
+    return [
+      ...stages,
+      {
+        id: "undo",
+        group: "Theme",
+        name: "Undo",
+        hotkeys: ["mod+Z"],
+        keys: "Ctrl Z",
+        help: canUndo ? "" : "nothing to undo",
+        // Right after a deletion it is the deletion that is undone, never a change of another theme.
+        run: () => void undoOrBringBack(editor.undo),
+      },
+      {
+        id: "redo",
+        group: "Theme",
+        name: "Redo",
+        hotkeys: ["mod+shift+Z", "mod+Y"],
+        keys: "Ctrl Shift Z",
+        help: canRedo ? "" : "nothing to redo",
+        run: () => void editor.redo(),
+      },
+      { id: "history", group: "Theme", name: "Revisions", run: () => dialogs.open("history") },
+      { id: "new", group: "Theme", name: "New theme …", run: () => dialogs.open("new") },
+      { id: "rename", group: "Theme", name: "Rename theme …", run: () => dialogs.open("name") },
+      { id: "duplicate", group: "Theme", name: "Duplicate theme", run: () => themes.duplicate(slug) },
+      { id: "delete", group: "Theme", name: "Delete theme …", run: () => dialogs.open("delete") },
+      { id: "deleted", group: "Theme", name: "Deleted themes …", run: () => dialogs.open("deleted") },
+      {
+        id: "wide",
+        group: "Proof",
+        name: "Widen the proof to the whole window, and back",
+        hotkeys: ["W"],
+        keys: "W",
+        run: toggleWide,
+      },
+      ...halves,
+      ...pages,
+      {
+        id: "finder",
+        group: "Rhodon",
+        name: "Find anything",
+        hotkeys: ["mod+K"],
+        keys: "Ctrl K",
+        run: () => dialogs.open("finder"),
+      },
+      {
+        id: "keys",
+        group: "Rhodon",
+        name: "Sheet of keys",
+        hotkeys: ["shift+?", "?"],
+        keys: "?",
+        run: () => dialogs.open("keys"),
+      },
+      {
+        id: "room",
+        group: "Rhodon",
+        name: "Light or dark room",
+        run: () => toggleColorScheme(),
+      },
+    ];
+  }, [editor, slug, canUndo, canRedo, navigate, themes, toggleColorScheme]);
+}

@@ -1,0 +1,78 @@
+import type { ComponentType } from "react";
+import type { EditorState } from "../editor/store";
+
+/** A key that works in a stage, and what it does there. */
+export interface StageKey {
+  keys: string;
+  does: string;
+}
+
+/** One station of the work. Rail, router, finder and sheet of keys ask this list. */
+export interface Stage {
+  /** Its word in the address. */
+  id: string;
+  name: string;
+  /** The key that leads to it. */
+  hotkey: string;
+  /** What it is for, in a sentence. */
+  help: string;
+  /** How it stands, in a word or number. */
+  stands: (state: EditorState) => string;
+  keys: StageKey[];
+  load: () => Promise<{ default: ComponentType }>;
+}
+
+const counted = (count: number, word: string) => `${count} ${word}${count === 1 ? "" : "s"}`;
+
+/** Every stage, in the order of the work. */
+export const STAGES: Stage[] = [
+  {
+    id: "brand",
+    name: "Brand",
+    hotkey: "1",
+    help: "Where colours come from; type and shape.",
+    stands: ({ preview }) =>
+      preview ? counted(preview.derived.scales.filter((s) => s.origin !== "derived").length, "colour") : "",
+    keys: [{ keys: "Ctrl Enter", does: "add what was pasted" }],
+    load: () => import("./brand/BrandStage"),
+  },
+  {
+    id: "stave",
+    name: "Stave",
+    hotkey: "2",
+    help: "Every scale a line, every step at its measured lightness.",
+    stands: ({ preview }) => (preview ? counted(preview.derived.scales.length, "scale") : ""),
+    keys: [
+      { keys: "← →", does: "move the chosen step by half an L*, with Shift by two" },
+      { keys: "Enter", does: "open the scale of the chosen step" },
+    ],
+    load: () => import("./stave/StaveStage"),
+  },
+  {
+    id: "ledger",
+    name: "Ledger",
+    hotkey: "3",
+    help: "Every token in both modes, to search and to edit in place.",
+    stands: ({ preview }) => (preview ? counted(preview.derived.tokens.length, "token") : ""),
+    keys: [
+      { keys: "Enter", does: "edit the chosen value, and save it" },
+      { keys: "Esc", does: "leave a value as it was" },
+    ],
+    load: () => import("./ledger/LedgerStage"),
+  },
+  {
+    id: "handoff",
+    name: "Handoff",
+    hotkey: "4",
+    help: "The files for a build, live.",
+    stands: ({ document }) => {
+      const packed = document.pack ?? Object.keys(document.handoff ?? {});
+      return packed.length > 0 ? `${packed.length} chosen` : "files";
+    },
+    keys: [
+      { keys: "↑ ↓", does: "walk the lines of the file, with Enter copy one" },
+      { keys: "Enter", does: "in the search of a file: the next hit, with Shift copy it" },
+    ],
+    load: () => import("./handoff/HandoffStage"),
+  },
+];

@@ -1,0 +1,21 @@
+import { Tooltip } from "@mantine/core";
+import classes from "./Hint.module.css";
+
+interface Props {
+  /** The word. */
+  word: string;
+  /** What it means, in a sentence. */
+  help: string;
+}
+
+/** A word with its meaning, shown by pointer and by focus. */
+export function Hint({ word, help }: Props) {
+  return (
+    <Tooltip label={help} multiline w={260} withArrow events={{ hover: true, focus: true, touch: true }}>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what shows by pointer must show by keyboard */}
+      <span className={classes.hint} tabIndex={0}>
+        {word}
+      </span>
+    </Tooltip>
+  );
+}

@@ -144,7 +144,7 @@ test("an archive of what is ticked is downloaded, and the ticks stay with the th
     expect(bytes.includes(name)).toBe(true);
   }
   const { spec } = await (await request.get(`/api/themes/${slug}`)).json();
-  expect(Object.keys(spec.handoff)).toEqual(["android", "sass"]);
+  expect(spec.pack).toEqual(["android", "sass"]);
   await page.reload();
   await expect(page.getByLabel("Sass module in the archive")).toBeChecked();
   await expect(page.getByRole("link", { name: /^Handoff/ })).toContainText("2 chosen");

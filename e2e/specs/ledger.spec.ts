@@ -91,6 +91,7 @@ test("a pointer on the proof names the tokens, a click leads to them", async ({ 
 test("tokens are shown and found by their names in the target at hand", async ({ page, slug }) => {
   await open(page, slug, "ledger");
   await page.getByLabel("Names as in").selectOption({ label: "Sass module" });
+  await page.getByLabel("Search tokens").fill("primary-fill-hover");
   const row = page.getByRole("row", { name: /\$primary-fill-hover/ });
   await expect(row).toBeVisible();
   await page.getByLabel("Names as in").selectOption({ label: "Android resources" });

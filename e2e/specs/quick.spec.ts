@@ -24,8 +24,13 @@ test("options chosen faster than they are saved are all kept", async ({ page, sl
   await saved(page, 5);
   expect((await savedSpec(request, slug)).handoff).toEqual({
     css: { format: "oklch", mode: "function", prefix: "bsf" },
-    sass: {},
   });
+  expect((await savedSpec(request, slug)).pack).toEqual(["sass"]);
+  // Choices in a row are one revision and one step of undo.
+  const revisions = await (await request.get(`/api/themes/${slug}/revisions`)).json();
+  expect(revisions).toHaveLength(2);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await saved(page, 1);
 });
 
 test("a good option is saved beside one that is refused, which stays as typed", async ({

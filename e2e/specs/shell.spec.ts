@@ -13,7 +13,7 @@ test("the wake lists every value that a change moved", async ({ page, slug }) =>
   await expect(wake).toContainText("Petrol: #0f5c7a → #0f5c7b");
   await wake.getByRole("button", { name: /\d+ values moved/ }).click();
   const row = page.getByRole("row", { name: /^petrol\.600 both/ });
-  await expect(row).toHaveText("petrol.600both#0f5c7a#0f5c7b");
+  await expect(row).toHaveText("petrol.600both #0f5c7a #0f5c7b");
   await expect(page.getByRole("row", { name: /^primary\.fill dark/ })).toBeVisible();
   await page.keyboard.press("Escape");
   await expect(row).toBeHidden();

@@ -30,7 +30,8 @@ test("create, rename, duplicate, delete and bring back", async ({ page, slug }) 
   await expect(menu).toHaveText(`Arctic ${name} copy ▾`);
 
   await menu.click();
-  await page.getByRole("menuitem", { name: "Delete", exact: true }).click();
+  await page.getByRole("menuitem", { name: "Delete …" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Delete", exact: true }).click();
   await expect(menu).not.toHaveText(`Arctic ${name} copy ▾`);
   await page.getByRole("button", { name: "Bring back" }).click();
   await expect(menu).toHaveText(`Arctic ${name} copy ▾`);
@@ -39,8 +40,13 @@ test("create, rename, duplicate, delete and bring back", async ({ page, slug }) 
 test("a theme that others extend says so instead of going", async ({ page }) => {
   await page.goto("/themes/brindle-sound-ferries/stave");
   await page.getByRole("banner").getByRole("button", { name: "▾" }).click();
-  await page.getByRole("menuitem", { name: "Delete", exact: true }).click();
-  await expect(page.getByText(/Night Crossing.* extend/)).toBeVisible();
+  await page.getByRole("menuitem", { name: "Delete …" }).click();
+  const dialog = page.getByRole("dialog", { name: "Delete Brindle Sound Ferries?" });
+  await expect(dialog).toContainText("It cannot go while these extend it:");
+  await expect(dialog.getByRole("listitem")).toHaveText([/Night Crossing|Brindle Freight/, /Night|Freight/]);
+  await expect(dialog.getByRole("button", { name: "Set them free and delete" })).toBeVisible();
+  await dialog.getByRole("button", { name: "Keep it" }).click();
+  await expect(dialog).toBeHidden();
 });
 
 test("brand colours are added, moved and removed", async ({ page, slug }) => {
@@ -63,7 +69,7 @@ test("brand colours are added, moved and removed", async ({ page, slug }) => {
 test("a clash shows both sides and overwrites nothing unasked", async ({ page, slug, request }) => {
   await open(page, slug, "brand");
   const theme = await (await request.get(`/api/themes/${slug}`)).json();
-  theme.spec.brand[1].color = "#334455";
+  theme.spec.brand[0].color = "#334455";
   const write = { headers: { "If-Match": '"1"' }, data: { spec: theme.spec, label: "the other window" } };
 
   // A draft is open when the other window saves: it is not taken away.
@@ -72,9 +78,13 @@ test("a clash shows both sides and overwrites nothing unasked", async ({ page, s
   await expect.poll(() => buttonColor(page, "light")).toBe("rgb(122, 75, 143)");
   expect((await request.put(`/api/themes/${slug}`, write)).status()).toBe(200);
   await field.press("Enter");
-  const dialog = page.getByRole("dialog", { name: "This theme was changed elsewhere" });
+  const dialog = page.getByRole("dialog", { name: "This was changed elsewhere too" });
   await expect(dialog).toContainText("the other window");
   await expect(dialog).toContainText("Petrol: #0f5c7a → #7a4b8f");
+  await expect(dialog.getByRole("row", { name: /colour of petrol/ })).toHaveText(
+    "colour of petrol #334455 #7a4b8f",
+  );
+  await expect(page.getByText("rev 1 · not saved")).toBeVisible();
   await dialog.getByRole("button", { name: "Save mine on top" }).click();
   await saved(page, 3);
   const revisions = await (await request.get(`/api/themes/${slug}/revisions`)).json();

@@ -21,12 +21,10 @@ test("changes made while the server is away are saved once it is back", async ({
   await expect(page.getByText("rev 1 · not saved")).toBeVisible();
   expect((await savedSpec(request, slug)).scales).toBeUndefined();
   await mend();
-  await saved(page, 2);
+  await saved(page, 3);
   await expect(page.getByText("The server does not answer.")).toBeHidden();
   expect(Object.keys((await savedSpec(request, slug)).scales.petrol.pins)).toEqual(["100", "200"]);
-  await expect(
-    page.getByRole("contentinfo").getByText(/Petrol 100: pinned at .*; Petrol 200: pinned at/),
-  ).toBeVisible();
+  await expect(page.getByRole("contentinfo").getByText(/Petrol 200: pinned at/)).toBeVisible();
 });
 
 test("a choice for the handoff made while the server is away is saved too", async ({
@@ -40,7 +38,7 @@ test("a choice for the handoff made while the server is away is saved too", asyn
   await expect(page.getByText("rev 1 · not saved")).toBeVisible();
   await mend();
   await saved(page, 2);
-  expect((await savedSpec(request, slug)).handoff).toEqual({ sass: {} });
+  expect((await savedSpec(request, slug)).pack).toEqual(["sass"]);
 });
 
 test("a file that cannot be written is told, and shown again once it can", async ({ page, slug }) => {

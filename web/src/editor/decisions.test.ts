@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import type { ThemeDocument } from "../api/client";
-import { conflicts, decisionsOf, differing, placeInWords } from "./decisions";
+import { conflicts, decidesSame, decisionsOf, differing, placeInWords } from "./decisions";
 
 const base: ThemeDocument = {
   format: 1,
@@ -47,4 +47,10 @@ test("places are told in words", () => {
   ]) {
     expect(placeInWords(place ?? "")).toBe(words);
   }
+});
+
+test("what decides nothing makes no difference", () => {
+  const empty = { ...base, scales: { petrol: { lightness: {}, alpha: [] } }, steps: null };
+  expect(decidesSame(base, empty)).toBe(true);
+  expect(decidesSame(base, { ...base, steps: ["1", "2"] })).toBe(false);
 });

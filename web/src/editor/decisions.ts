@@ -17,7 +17,8 @@ export function decisionsOf(document: ThemeDocument): Decisions {
 
 function gather(out: Decisions, place: string, value: unknown) {
   if (value === null || value === undefined) return;
-  // Lists are one decision; so are single values.
+  // Lists are one decision, empty ones none; so are single values.
+  if (Array.isArray(value) && value.length === 0) return;
   if (typeof value !== "object" || Array.isArray(value)) {
     out.set(place, value);
     return;
@@ -31,6 +32,11 @@ const text = (value: unknown) => JSON.stringify(value ?? null);
 export function differing(a: Decisions, b: Decisions): string[] {
   const places = new Set([...a.keys(), ...b.keys()]);
   return [...places].filter((place) => text(a.get(place)) !== text(b.get(place)));
+}
+
+/** Whether two documents decide the same, however they are written. */
+export function decidesSame(a: ThemeDocument, b: ThemeDocument): boolean {
+  return differing(decisionsOf(a), decisionsOf(b)).length === 0;
 }
 
 /** A decision that two people made differently at once. */

@@ -225,7 +225,7 @@ describe("a draft", () => {
   test("is shown, asked about, and no draft any more where it was", async () => {
     const { editor, state, server } = open();
     editor.draft(turn(4));
-    expect([state().status, state().document.scales?.petrol?.turn]).toEqual(["unsaved", 4]);
+    expect([state().status, state().document.scales?.petrol?.turn]).toEqual(["drafting", 4]);
     await vi.advanceTimersByTimeAsync(1);
     expect(server.previews.at(-1)?.scales?.petrol?.turn).toBe(4);
     editor.draft((d) => d);

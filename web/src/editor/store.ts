@@ -8,7 +8,7 @@ import {
   type Theme,
   type ThemeDocument,
 } from "../api/client";
-import { type Conflict, conflicts } from "./decisions";
+import { type Conflict, conflicts, decidesSame } from "./decisions";
 import { derivesSame, type Edit, sameDocument } from "./edits";
 import { LatestOnly } from "./latestOnly";
 import type { Server } from "./server";
@@ -29,7 +29,7 @@ export interface EditorState {
   preview: Preview | undefined;
   /** The document before the last change that was saved in this window. */
   before: ThemeDocument | undefined;
-  status: "saved" | "saving" | "waiting" | "unsaved" | "deleted";
+  status: "saved" | "drafting" | "saving" | "waiting" | "unsaved" | "deleted";
   /** What happened last, in words. */
   event: string;
   /** Why the shown document comes to nothing. */
@@ -144,7 +144,7 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
   function status() {
     const { clash, status } = now();
     if (status === "deleted") return;
-    const idle = draft ? "unsaved" : "saved";
+    const idle = draft ? "drafting" : "saved";
     set({ status: clash ? "unsaved" : timer ? "waiting" : queue.length > 0 ? "saving" : idle });
   }
 
@@ -263,7 +263,7 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
   /** The change was saved, only its answer got lost. */
   function wasSaved(job: Job, sent: Theme, theirs: Theme): boolean {
     if (theirs.revision !== sent.revision + 1 || theirs.label !== job.label) return false;
-    return job.kind === "change" || (job.kind === "edit" && sameDocument(job.edit(sent.spec), theirs.spec));
+    return job.kind === "change" || (job.kind === "edit" && decidesSame(job.edit(sent.spec), theirs.spec));
   }
 
   function deleted(): boolean {

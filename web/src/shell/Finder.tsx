@@ -29,6 +29,7 @@ export default function Finder({ actions }: { actions: Action[] }) {
       shortcut={null}
       scrollable
       maxHeight={420}
+      overlayProps={{ blur: 0, backgroundOpacity: 0.25 }}
       transitionProps={{ duration: 0 }}
       attributes={{ content: { "aria-label": "Find anything" } }}
     >

@@ -17,6 +17,7 @@ import { ThemeMenu } from "./ThemeMenu";
 
 const STATUS = {
   saved: "saved",
+  drafting: "saved",
   saving: "saving",
   waiting: "not saved",
   unsaved: "not saved",

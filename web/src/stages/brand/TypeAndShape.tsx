@@ -43,10 +43,11 @@ const setNumber =
 export function TypeAndShape() {
   const editor = useEditor();
   const document = useEditorState(documentOf);
+  const saved = useEditorState((s) => s.theme.spec);
   const { data } = useQuery(vocabularyQuery);
   const numbers = data?.numbers.filter((n) => n.part !== "scale") ?? [];
   const inForce = (field: Field) => {
-    const part: Record<string, unknown> = { ...(field.part === "type" ? document.type : document.shape) };
+    const part: Record<string, unknown> = { ...(field.part === "type" ? saved.type : saved.shape) };
     return part[field.key] as number | null | undefined;
   };
   return (

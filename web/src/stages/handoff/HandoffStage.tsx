@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate, useSearch } from "@tanstack/react-router";
+import { useState } from "react";
 import { targetsQuery } from "../../api/queries";
 import { ArchiveBar } from "./ArchiveBar";
 import classes from "./HandoffStage.module.css";
@@ -13,8 +14,10 @@ export default function HandoffStage() {
   const search = useSearch({ from: "/themes/$slug" });
   const navigate = useNavigate();
   const { options, chosen, remember, choose } = useHandoff();
+  // What is ticked later does not take the file at hand away.
+  const [first] = useState(chosen[0]);
   const target =
-    targets.find((t) => t.id === search.target) ?? targets.find((t) => chosen.includes(t.id)) ?? targets[0];
+    targets.find((t) => t.id === search.target) ?? targets.find((t) => t.id === first) ?? targets[0];
   const open = (id: string) =>
     void navigate({ to: ".", search: (s) => ({ ...s, target: id }), replace: true });
   return (

@@ -1,4 +1,5 @@
 // What a newcomer ran into: nothing lost, nothing told wrong, nothing stuck.
+import type { Page } from "@playwright/test";
 import { expect, half, open, saved, savedSpec, test } from "./rhodon";
 
 test("a removed colour takes what hangs on it along, and later changes go on", async ({
@@ -51,7 +52,16 @@ test("two windows that change different things keep both", async ({ page, contex
   await expect(field(page, 1)).toHaveValue("#445566");
 });
 
-test("a deleted theme comes back by keys, from its list, and goes for good only after a question", async ({
+/** Deletes the theme at hand by the menu. */
+async function remove(page: Page, slug: string) {
+  await page.getByRole("banner").getByRole("button", { name: "▾" }).click();
+  await page.getByRole("menuitem", { name: "Delete …" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Delete", exact: true }).click();
+  await expect(page).not.toHaveURL(new RegExp(slug));
+  await expect(page).toHaveURL(/\/themes\//);
+}
+
+test("a deleted theme is told to other windows, and comes back by keys", async ({
   page,
   context,
   slug,
@@ -60,36 +70,34 @@ test("a deleted theme comes back by keys, from its list, and goes for good only 
   await open(page, slug, "stave");
   const other = await context.newPage();
   await open(other, slug, "stave");
-  const menu = page.getByRole("banner").getByRole("button", { name: "▾" });
-  const remove = async () => {
-    await menu.click();
-    await page.getByRole("menuitem", { name: "Delete …" }).click();
-    await page.getByRole("dialog").getByRole("button", { name: "Delete", exact: true }).click();
-    await expect(page).not.toHaveURL(new RegExp(slug));
-    await expect(page).toHaveURL(/\/themes\//);
-  };
-  await remove();
-  // Other windows of it are told, and do not say "saved".
+  await remove(page, slug);
   await expect(other.getByRole("dialog", { name: "This theme was deleted elsewhere" })).toBeVisible();
   await expect(other.getByText("rev 1 · deleted")).toBeVisible();
-  const landed = page.url();
+  // Undo means the deletion, never a change of the theme that one landed in.
+  const landed = new URL(page.url()).pathname.split("/")[2];
+  const before = await (await request.get(`/api/themes/${landed}`)).json();
   await expect(half(page, "light").getByRole("heading").first()).toBeVisible();
   await page.keyboard.press("Control+z");
   await expect(page).toHaveURL(new RegExp(slug));
-  const where = new URL(landed).pathname.split("/")[2];
-  expect((await (await request.get(`/api/themes/${where}`)).json()).label).not.toContain("undone");
+  const after = await (await request.get(`/api/themes/${landed}`)).json();
+  expect(after.revision).toBe(before.revision);
+});
 
-  await remove();
-  await menu.click();
-  await page.getByRole("menuitem", { name: "Deleted themes …" }).click();
+test("deleted themes have a place, and go for good only after a question", async ({ page, slug, request }) => {
+  await open(page, slug, "stave");
+  const { name } = await (await request.get(`/api/themes/${slug}`)).json();
   const list = page.getByRole("dialog", { name: "Deleted themes" });
-  const name = (await (await request.get("/api/deleted-themes")).json())[0].name;
   const row = list.getByRole("row").filter({ hasText: name });
+  const openList = async () => {
+    await page.getByRole("banner").getByRole("button", { name: "▾" }).click();
+    await page.getByRole("menuitem", { name: "Deleted themes …" }).click();
+  };
+  await remove(page, slug);
+  await openList();
   await row.getByRole("button", { name: "Bring back" }).click();
   await expect(page).toHaveURL(new RegExp(slug));
-  await remove();
-  await menu.click();
-  await page.getByRole("menuitem", { name: "Deleted themes …" }).click();
+  await remove(page, slug);
+  await openList();
   await row.getByRole("button", { name: "Delete for good …" }).click();
   await row.getByRole("button", { name: "Delete for good", exact: true }).click();
   await expect(row).toBeHidden();

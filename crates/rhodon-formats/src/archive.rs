@@ -63,12 +63,11 @@ pub fn archive(targets: &[&'static Target], source: &Source<'_>) -> Result<Archi
         text: page(source, &written, &failures),
         head: 0,
     };
-    // Writing to memory fails only beyond the size that the format can hold.
-    let bytes = pack(std::iter::once(&page).chain(written.iter().flat_map(|w| &w.output.files)));
-    Ok(Archive {
-        bytes: bytes.unwrap_or_default(),
-        failures,
-    })
+    let bytes = pack(std::iter::once(&page).chain(written.iter().flat_map(|w| &w.output.files)))
+        .map_err(|cause| ExportError::Pack {
+            cause: cause.to_string(),
+        })?;
+    Ok(Archive { bytes, failures })
 }
 
 fn pack<'a>(files: impl Iterator<Item = &'a File>) -> ZipResult<Vec<u8>> {
@@ -107,7 +106,7 @@ fn page(source: &Source<'_>, written: &[Written], failures: &[(&str, ExportError
         for file in files_shown(output) {
             out.push_str(&format!("- `{file}`\n"));
         }
-        out.push_str(&format!("\n{}\n", target.usage));
+        out.push_str(&format!("\n{}\n", target.usage_for(source.theme)));
         if !output.warnings.is_empty() {
             out.push_str("\nNot everything fits in here:\n\n");
             for (message, tokens) in by_message(output) {

@@ -137,6 +137,12 @@ pub enum ExportError {
         /// What is wrong with it.
         error: OptionError,
     },
+    /// The files do not fit into one archive.
+    #[error("the files could not be packed: {cause}")]
+    Pack {
+        /// Why not.
+        cause: String,
+    },
     /// Two tokens would have one name in the file.
     #[error("{first} and {second} would both be named {name}: expected different names")]
     Clash {
@@ -379,6 +385,17 @@ impl Target {
             output.warnings.extend(kept(decided));
         }
         Ok(output)
+    }
+
+    /// How its files are loaded, with a scale and step that the theme has in the examples.
+    pub fn usage_for(&self, theme: &Derived) -> String {
+        let Some(scale) = theme.scales.first() else {
+            return self.usage.to_owned();
+        };
+        let step = scale.scale.base_step().label.as_str();
+        self.usage
+            .replace("petrol", scale.slug.as_str())
+            .replace("600", step)
     }
 
     /// Whether its files are used by the names of tokens.

@@ -1,7 +1,7 @@
 //! The front end, embedded at build time.
 
 use axum::body::Body;
-use axum::http::{HeaderMap, HeaderValue, StatusCode, Uri, header};
+use axum::http::{HeaderMap, HeaderValue, Method, StatusCode, Uri, header};
 use axum::response::{IntoResponse, Response};
 use rust_embed::RustEmbed;
 
@@ -19,10 +19,16 @@ const NONCE: &str = "__CSP_NONCE__";
 const HASHED: &str = "assets/";
 
 /// A file of the front end; every other address that looks like a page is the application itself.
-pub(crate) async fn serve(uri: Uri, headers: HeaderMap) -> Response {
+pub(crate) async fn serve(method: Method, uri: Uri, headers: HeaderMap) -> Response {
     let path = uri.path().trim_start_matches('/');
     if path == "api" || path.starts_with("api/") {
         return ApiError::not_found(format!("nothing is at {}", uri.path())).into_response();
+    }
+    if method != Method::GET && method != Method::HEAD {
+        let detail = format!("expected GET or HEAD for a page, found {method}");
+        let status = StatusCode::METHOD_NOT_ALLOWED;
+        return ApiError::new(status, "/problems/other-method", "Another method", detail)
+            .into_response();
     }
     if path.ends_with(".html") || !path.rsplit('/').next().unwrap_or_default().contains('.') {
         return page(if path.ends_with(".html") {

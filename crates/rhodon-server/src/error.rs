@@ -311,6 +311,7 @@ impl From<ExportError> for ApiError {
     fn from(error: ExportError) -> Self {
         let pointer = match error {
             ExportError::Unknown { .. } => "/target",
+            ExportError::Pack { .. } => "/targets",
             ExportError::Option(_) => "/options",
             ExportError::Remembered { .. }
             | ExportError::Clash { .. }

@@ -11,6 +11,9 @@ use axum::response::{IntoResponse, Response};
 
 use crate::error::ApiError;
 
+/// The port that addresses leave away.
+const HTTP: u16 = 80;
+
 /// The hosts under which this server may be called.
 #[derive(Clone, Debug)]
 pub(crate) struct Hosts(Arc<[String]>);
@@ -23,6 +26,15 @@ impl Hosts {
         if address.ip().is_loopback() || address.ip().is_unspecified() {
             hosts.extend(["127.0.0.1", "localhost", "[::1]"].map(|name| format!("{name}:{port}")));
         }
+        if port == HTTP {
+            // Browsers leave the usual port away.
+            let bare: Vec<String> = hosts
+                .iter()
+                .filter_map(|h| h.strip_suffix(":80"))
+                .map(str::to_owned)
+                .collect();
+            hosts.extend(bare);
+        }
         Self(hosts.into())
     }
 
@@ -33,14 +45,18 @@ impl Hosts {
 
 /// The layer.
 pub(crate) async fn check(State(hosts): State<Hosts>, request: Request, next: Next) -> Response {
-    let host = request
-        .headers()
-        .get(header::HOST)
-        .and_then(|h| h.to_str().ok());
+    let mut named = request.headers().get_all(header::HOST).iter();
+    let (host, second) = (named.next().and_then(|h| h.to_str().ok()), named.next());
     let target = request.uri().authority().map(|a| a.as_str());
-    match host.or(target) {
-        Some(name) if hosts.allow(name) => next.run(request).await,
-        _ => refused(request.uri()),
+    // Both names of a request must be ours, and one must be there.
+    let fine = second.is_none()
+        && host.or(target).is_some()
+        && host.is_none_or(|name| hosts.allow(name))
+        && target.is_none_or(|name| hosts.allow(name));
+    if fine {
+        next.run(request).await
+    } else {
+        refused(request.uri())
     }
 }
 
@@ -59,6 +75,13 @@ fn refused(uri: &Uri) -> Response {
 #[cfg(test)]
 mod tests {
     use super::*;
+
+    #[test]
+    fn the_usual_port_may_be_left_away() {
+        let hosts = Hosts::of(SocketAddr::from(([127, 0, 0, 1], 80)));
+        assert!(hosts.allow("localhost") && hosts.allow("127.0.0.1:80"));
+        assert!(!hosts.allow("evil.example"));
+    }
 
     #[test]
     fn only_the_served_names_are_allowed() {

@@ -11,6 +11,7 @@ mod fault;
 mod guard;
 mod header;
 mod json;
+mod listen;
 mod live;
 mod openapi;
 mod path;

@@ -5,8 +5,9 @@ use std::net::SocketAddr;
 use std::time::Duration;
 
 use axum::Router;
-use axum::extract::DefaultBodyLimit;
+use axum::extract::{DefaultBodyLimit, Request};
 use axum::http::{Method, StatusCode};
+use axum::middleware::Next;
 use axum::response::{IntoResponse, Response};
 use axum::routing::get;
 use rhodon_store::{Store, StoreError};
@@ -14,7 +15,7 @@ use tokio::net::TcpListener;
 use tower::ServiceBuilder;
 use tower_http::catch_panic::CatchPanicLayer;
 use tower_http::csrf::CsrfLayer;
-use tower_http::timeout::TimeoutLayer;
+use tower_http::timeout::RequestBodyTimeoutLayer;
 use tower_http::trace::TraceLayer;
 
 use crate::bench::Bench;
@@ -24,7 +25,7 @@ use crate::guard::Hosts;
 use crate::live::Live;
 use crate::route::AppState;
 use crate::work::Work;
-use crate::{asset, fault, guard, header, openapi, route};
+use crate::{asset, fault, guard, header, listen, openapi, route};
 
 /// The largest request body, in bytes.
 const MAX_BODY: usize = 2 * 1024 * 1024;
@@ -59,9 +60,6 @@ pub enum ServeError {
     /// The demo could not be loaded.
     #[error(transparent)]
     Demo(#[from] DemoError),
-    /// Serving ended with an error.
-    #[error("the server stopped: {0}")]
-    Serve(#[source] io::Error),
 }
 
 /// Serves until it is told to stop; `ready` is called once with the address.
@@ -83,14 +81,13 @@ pub async fn serve(config: Config, ready: impl FnOnce(SocketAddr)) -> Result<(),
     let live = Live::start(config.database);
     ready(address);
     let streams = live.clone();
-    axum::serve(listener, router(store, live, address))
-        .with_graceful_shutdown(async move {
-            stopped().await;
-            // Open streams would keep the server from ending.
-            streams.stop();
-        })
-        .await
-        .map_err(ServeError::Serve)
+    let stopping = async move {
+        stopped().await;
+        // Open streams would keep the server from ending.
+        streams.stop();
+    };
+    listen::serve(listener, router(store, live, address), stopping).await;
+    Ok(())
 }
 
 /// The whole application on a store.
@@ -107,10 +104,8 @@ pub fn router(store: Store, live: Live, address: SocketAddr) -> Router {
             guard::check,
         ))
         .layer(origin)
-        .layer(TimeoutLayer::with_status_code(
-            StatusCode::SERVICE_UNAVAILABLE,
-            MAX_TIME,
-        ))
+        .layer(axum::middleware::from_fn(in_time))
+        .layer(RequestBodyTimeoutLayer::new(listen::BODY_TIME))
         .layer(DefaultBodyLimit::max(MAX_BODY));
     let bench = Bench {
         store: store.clone(),
@@ -124,6 +119,18 @@ pub fn router(store: Store, live: Live, address: SocketAddr) -> Router {
         .method_not_allowed_fallback(other_method)
         .fallback(asset::serve)
         .layer(layers)
+}
+
+/// Ends what takes too long, in the one shape of refusals.
+async fn in_time(request: Request, next: Next) -> Response {
+    match tokio::time::timeout(MAX_TIME, next.run(request)).await {
+        Ok(response) => response,
+        Err(_) => {
+            let detail = format!("this took longer than {} s", MAX_TIME.as_secs());
+            let status = StatusCode::SERVICE_UNAVAILABLE;
+            ApiError::new(status, "/problems/too-slow", "It took too long", detail).into_response()
+        }
+    }
 }
 
 async fn other_method(method: Method) -> ApiError {

@@ -205,6 +205,7 @@ fn is_current() -> sea_orm::sea_query::Expr {
 
 /// A theme that is not deleted.
 pub(crate) async fn live(db: &impl ConnectionTrait, slug: &str) -> Result<theme::Model> {
+    check_slug(slug)?;
     let found = theme::Entity::find()
         .filter(theme::Column::Slug.eq(slug))
         .filter(theme::Column::DeletedAt.is_null())
@@ -213,8 +214,17 @@ pub(crate) async fn live(db: &impl ConnectionTrait, slug: &str) -> Result<theme:
     found.ok_or_else(|| StoreError::NoTheme(slug.to_owned()))
 }
 
+/// PostgreSQL refuses the character U+0000; no slug has it.
+fn check_slug(slug: &str) -> Result<()> {
+    if slug.contains('\0') {
+        return Err(StoreError::NoTheme(slug.replace('\0', "\u{fffd}")));
+    }
+    Ok(())
+}
+
 /// The theme, held against other writers until the transaction ends.
 pub(crate) async fn locked(tx: &DatabaseTransaction, slug: &str) -> Result<theme::Model> {
+    check_slug(slug)?;
     let found = theme::Entity::find()
         .filter(theme::Column::Slug.eq(slug))
         .filter(theme::Column::DeletedAt.is_null())

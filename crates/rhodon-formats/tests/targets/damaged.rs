@@ -256,3 +256,70 @@ proptest! {
         }
     }
 }
+
+/// Design tokens read as one file.
+fn imported(json: &str) -> rhodon_formats::read::Import {
+    document(&[InputFile {
+        name: "tokens.json".into(),
+        text: json.into(),
+    }])
+}
+
+#[test]
+fn groups_that_extend_each_other_in_a_circle_are_told() {
+    let found = imported(
+        r##"{"g":{"t":{"$type":"color","$value":"#0f5c7a"},"x":{"$extends":"{g}"},"y":{"$extends":"{g}"}}}"##,
+    );
+    let told: Vec<String> = found.problems.iter().map(ToString::to_string).collect();
+    assert_eq!(
+        told,
+        [
+            "tokens.json: g.x: groups extend each other in a circle: g → g.x → g",
+            "tokens.json: g.y: groups extend each other in a circle: g → g.y → g",
+        ]
+    );
+    assert!(found.spec.is_some(), "the rest is read");
+}
+
+#[test]
+fn what_comes_out_of_extended_groups_is_bounded() {
+    // Each group holds the one before it twice: 2^24 tokens.
+    let mut groups = vec![r##""a0":{"t":{"$type":"color","$value":"#0f5c7a"}}"##.to_owned()];
+    for n in 1..=24 {
+        let base = n - 1;
+        groups.push(format!(
+            r##""a{n}":{{"p":{{"$extends":"{{a{base}}}"}},"q":{{"$extends":"{{a{base}}}"}}}}"##
+        ));
+    }
+    let found = imported(&format!("{{{}}}", groups.join(",")));
+    let told = found
+        .problems
+        .iter()
+        .any(|p| p.message.contains("add at most 50000 values"));
+    assert!(told, "{:?}", found.problems.first());
+}
+
+#[test]
+fn long_rows_of_groups_that_extend_the_next_are_read_or_told() {
+    let row = |count: usize, to: fn(usize) -> usize| {
+        let groups: Vec<String> = (0..count)
+            .map(|n| {
+                format!(
+                    r##""a{n}":{{"$extends":"{{a{}}}","t{n}":{{"$type":"color","$value":"#0f5c7a"}}}}"##,
+                    to(n)
+                )
+            })
+            .collect();
+        imported(&format!("{{{}}}", groups.join(",")))
+    };
+    let chain = row(20_000, |n| n + 1);
+    assert!(
+        chain
+            .problems
+            .iter()
+            .any(|p| p.message.contains("at most 64 groups that extend"))
+    );
+    // Flat siblings of one base.
+    let flat = row(3_000, |_| 0);
+    assert!(flat.problems.len() <= 201);
+}

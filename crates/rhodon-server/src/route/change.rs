@@ -202,7 +202,7 @@ pub(crate) async fn change(
     headers: HeaderMap,
     JsonBody(body): JsonBody<ChangeRequest>,
 ) -> Result<Response, ApiError> {
-    let base = base_revision(&headers)?;
+    let base = base_revision(&bench, &slug, &headers).await?;
     let label = checked_label(&body.label)?;
     let current = bench.store.get(&slug).await?;
     let before = bench.read(current.revision.spec).await?;

@@ -94,6 +94,8 @@ pub struct ExportView {
     options: BTreeMap<&'static str, String>,
     /// The command that writes the same in a pipeline, from a saved document.
     command: String,
+    /// How the files are loaded, with names of this theme.
+    usage: String,
 }
 
 /// One file.
@@ -176,6 +178,7 @@ fn exported(
         warnings: output.warnings.into_iter().map(warning).collect(),
         options,
         command,
+        usage: target.usage_for(&theme),
     })
 }
 

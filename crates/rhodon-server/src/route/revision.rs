@@ -129,7 +129,7 @@ pub(crate) async fn undo(
     Path(slug): Path<String>,
     headers: HeaderMap,
 ) -> Result<Response, ApiError> {
-    let base = base_revision(&headers)?;
+    let base = base_revision(&bench, &slug, &headers).await?;
     let target = bench.store.undo_target(&slug).await?;
     leaves_whole(&bench, &slug, &target.spec).await?;
     let moved = bench.store.undo(&slug, base).await?;
@@ -151,7 +151,7 @@ pub(crate) async fn redo(
     Path(slug): Path<String>,
     headers: HeaderMap,
 ) -> Result<Response, ApiError> {
-    let base = base_revision(&headers)?;
+    let base = base_revision(&bench, &slug, &headers).await?;
     let target = bench.store.redo_target(&slug).await?;
     leaves_whole(&bench, &slug, &target.spec).await?;
     let moved = bench.store.redo(&slug, base).await?;
@@ -202,7 +202,7 @@ pub(crate) async fn bring_back(
             "expected keep_handoff=true or keep_handoff=false",
         )
     })?;
-    let base = base_revision(&headers)?;
+    let base = base_revision(&bench, &slug, &headers).await?;
     let record = bench.store.revision(&slug, revision).await?;
     let mut spec = Document::read(&record.spec).map_err(|p| ApiError::invalid("/spec", p))?;
     if query.keep_handoff {

@@ -143,10 +143,21 @@ impl ThemeView {
     }
 }
 
-/// The revision that a write says it is based on: one strong entity tag (RFC 9110, 13.1.1).
-pub(crate) fn base_revision(headers: &HeaderMap) -> Result<i32, ApiError> {
-    let value = headers.get(header::IF_MATCH).and_then(|v| v.to_str().ok());
-    let tag = value.and_then(|v| v.trim().strip_prefix('"')?.strip_suffix('"'));
+/// The revision that a write says it is based on: one strong entity tag, or `*` for whatever is
+/// current (RFC 9110, 13.1.1).
+pub(crate) async fn base_revision(
+    bench: &Bench,
+    slug: &str,
+    headers: &HeaderMap,
+) -> Result<i32, ApiError> {
+    let value = headers
+        .get(header::IF_MATCH)
+        .and_then(|v| v.to_str().ok())
+        .map(str::trim);
+    if value == Some("*") {
+        return Ok(bench.store.get(slug).await?.theme.revision);
+    }
+    let tag = value.and_then(|v| v.strip_prefix('"')?.strip_suffix('"'));
     let plain = |text: &&str| !text.starts_with('0') && text.bytes().all(|b| b.is_ascii_digit());
     tag.filter(plain)
         .and_then(|text| text.parse().ok())
@@ -268,7 +279,7 @@ pub(crate) async fn save(
     headers: HeaderMap,
     JsonBody(body): JsonBody<SaveRequest>,
 ) -> Result<Response, ApiError> {
-    let base = base_revision(&headers)?;
+    let base = base_revision(&bench, &slug, &headers).await?;
     let label = checked_label(&body.label)?;
     if body
         .topic

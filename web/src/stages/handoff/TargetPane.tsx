@@ -102,7 +102,7 @@ export function TargetPane({ target, remembered, onRemember }: Props) {
         <>
           <FileView files={written.files} before={earlier?.files} />
           <Warnings warnings={written.warnings} />
-          <p className={classes.usage}>{target.usage}</p>
+          <p className={classes.usage}>{written.usage}</p>
           <p className={classes.usage}>
             In a pipeline: <CopyButton text={written.command} />
           </p>

@@ -6,6 +6,7 @@
 //! the files, with what was changed in them ([`edited`]), or a new one ([`foreign`]).
 
 mod edited;
+mod extend;
 mod foreign;
 mod layer;
 mod table;
@@ -77,9 +78,8 @@ fn sound(mut spec: Document, import: &mut Import) -> Option<Document> {
             spec.tokens.retain(|own, _| own.as_str() != path);
             spec.roles.retain(|role, _| role.as_str() != path);
             spec.kept.retain(|kept, _| kept.as_str() != path);
-            import
-                .problems
-                .push(ReadProblem::new("theme", problem.pointer, problem.message));
+            let problem = ReadProblem::new("theme", problem.pointer, problem.message);
+            table::report(&mut import.problems, problem);
         }
         if spec.tokens.len() + spec.roles.len() + spec.kept.len() == before {
             return None;
@@ -91,8 +91,6 @@ impl Import {
     /// Tells what is wrong with a token, once: both modes may read the same one.
     fn refuse(&mut self, raw: &Raw, path: &str, message: impl Into<String>) {
         let problem = ReadProblem::new(&raw.file, path, message);
-        if !self.problems.contains(&problem) {
-            self.problems.push(problem);
-        }
+        table::report(&mut self.problems, problem);
     }
 }

@@ -3,6 +3,7 @@
 use indexmap::IndexMap;
 use serde_json::{Map, Value};
 
+use super::extend::extended;
 use super::layer::Layer;
 use crate::read::document::ReadProblem;
 use crate::write::tokens::ROOT;
@@ -103,11 +104,14 @@ impl Table {
 }
 
 /// Both modes read the same files: a problem is told once.
-fn report(problems: &mut Vec<ReadProblem>, problem: ReadProblem) {
-    if !problems.contains(&problem) {
+pub(super) fn report(problems: &mut Vec<ReadProblem>, problem: ReadProblem) {
+    if problems.len() < MAX_TOLD && !problems.contains(&problem) {
         problems.push(problem);
     }
 }
+
+/// The most problems of one reading that are told.
+const MAX_TOLD: usize = 200;
 
 struct Walk<'a> {
     file: &'a str,
@@ -181,69 +185,5 @@ impl Walk<'_> {
             json: map.clone(),
         };
         self.table.0.insert(names.join("."), raw);
-    }
-}
-
-/// A file whose groups have taken over what they extend (Format module, "Extending groups").
-fn extended(
-    file: &str,
-    root: &Map<String, Value>,
-    problems: &mut Vec<ReadProblem>,
-) -> Map<String, Value> {
-    let mut out = root.clone();
-    extend(file, root, &mut out, &mut Vec::new(), problems);
-    out
-}
-
-fn extend(
-    file: &str,
-    root: &Map<String, Value>,
-    map: &mut Map<String, Value>,
-    names: &mut Vec<String>,
-    problems: &mut Vec<ReadProblem>,
-) {
-    if names.len() > MAX_DEPTH {
-        return;
-    }
-    if let Some(text) = map.get("$extends").and_then(Value::as_str) {
-        let path = text.trim().trim_start_matches('{').trim_end_matches('}');
-        let pointer: String = path.split('.').map(|n| format!("/{n}")).collect();
-        let base = Value::from(root.clone())
-            .pointer(&pointer)
-            .and_then(Value::as_object)
-            .cloned();
-        match base {
-            Some(base) if names.join(".") != path => overlay(&base, map),
-            _ => report(
-                problems,
-                ReadProblem::new(
-                    file,
-                    names.join("."),
-                    format!("no group \"{path}\" to extend"),
-                ),
-            ),
-        }
-    }
-    for (name, value) in map.iter_mut().filter(|(name, _)| !name.starts_with('$')) {
-        if let Value::Object(inner) = value {
-            names.push(name.clone());
-            extend(file, root, inner, names, problems);
-            names.pop();
-        }
-    }
-}
-
-/// Adds what a base has and a group has not.
-fn overlay(base: &Map<String, Value>, map: &mut Map<String, Value>) {
-    for (name, theirs) in base.iter().filter(|(name, _)| *name != "$extends") {
-        match (map.get_mut(name), theirs) {
-            (None, _) => {
-                map.insert(name.clone(), theirs.clone());
-            }
-            (Some(Value::Object(own)), Value::Object(theirs)) if !own.contains_key("$value") => {
-                overlay(theirs, own)
-            }
-            _ => {}
-        }
     }
 }

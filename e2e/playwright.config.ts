@@ -4,6 +4,7 @@ import { CHROMIUM_ARGS } from "./chromium.mjs";
 /** Started by `cargo test`, which names the server it started in RHODON_URL. */
 export default defineConfig({
   testDir: "specs",
+  // Each file of specs has its own folder, so that several may run at once.
   outputDir: "test-results",
   fullyParallel: true,
   workers: 2,

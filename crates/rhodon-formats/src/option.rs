@@ -209,9 +209,11 @@ impl Settings {
         Ok(self)
     }
 
-    /// The value of an option; empty for one that the target does not have.
-    pub fn get(&self, key: &str) -> &str {
-        self.values.get(key).map_or("", String::as_str)
+    /// The value of an option; the default of one that the target does not have.
+    pub fn get(&self, option: &TargetOption) -> &str {
+        self.values
+            .get(option.key)
+            .map_or(option.default, String::as_str)
     }
 
     /// Every option with its value, in the target's order.
@@ -223,23 +225,23 @@ impl Settings {
 
     /// Those that differ from the defaults, in the target's order.
     pub fn changed(&self) -> impl Iterator<Item = (&'static str, &str)> {
-        let pairs = self.options.iter().map(|o| (o, self.get(o.key)));
+        let pairs = self.options.iter().map(|o| (o, self.get(o)));
         pairs
             .filter(|(o, value)| *value != o.default)
             .map(|(o, value)| (o.key, value))
     }
 
     /// The names of an option that takes several.
-    pub fn names(&self, key: &str) -> impl Iterator<Item = &str> {
-        self.get(key)
+    pub fn names(&self, option: &TargetOption) -> impl Iterator<Item = &str> {
+        self.get(option)
             .split(',')
             .map(str::trim)
             .filter(|n| !n.is_empty())
     }
 
     /// Whether a list option holds a word. An option that the target does not have leaves nothing out.
-    pub fn includes(&self, key: &str, word: &str) -> bool {
-        let value = self.values.get(key).map_or("all", String::as_str);
+    pub fn includes(&self, option: &TargetOption, word: &str) -> bool {
+        let value = self.values.get(option.key).map_or("all", String::as_str);
         value == "all" || value.split(',').any(|w| w.trim() == word)
     }
 }

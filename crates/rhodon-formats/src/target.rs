@@ -219,10 +219,12 @@ impl<'a> Job<'a> {
 
     /// Tokens that exports carry, less the sections that the `groups` option leaves out.
     pub(crate) fn tokens(&self) -> impl Iterator<Item = &'a Token> {
-        self.theme
-            .tokens
-            .iter()
-            .filter(|t| !t.omitted && self.settings.includes("groups", t.section.id()))
+        self.theme.tokens.iter().filter(|t| {
+            !t.omitted
+                && self
+                    .settings
+                    .includes(&TargetOption::GROUPS, t.section.id())
+        })
     }
 
     /// Of those, the colours.

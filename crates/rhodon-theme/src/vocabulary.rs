@@ -6,37 +6,39 @@ use std::sync::Arc;
 
 /// A role that every theme has.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Hash)]
-pub struct Role {
-    group: &'static str,
-    part: &'static str,
-}
+pub struct Role(&'static str);
 
 impl Role {
+    /// The path of its token, as in `surface.base`.
+    pub const fn path(self) -> &'static str {
+        self.0
+    }
+
     /// Its group, as in `surface`.
-    pub const fn group(self) -> &'static str {
-        self.group
+    pub fn group(self) -> &'static str {
+        self.0.split('.').next().unwrap_or_default()
     }
 }
 
 /// Prints the path of its token.
 impl fmt::Display for Role {
     fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
-        write!(f, "{}.{}", self.group, self.part)
+        f.write_str(self.0)
     }
 }
 
 impl From<Role> for Arc<str> {
     fn from(role: Role) -> Self {
-        role.to_string().into()
+        role.0.into()
     }
 }
 
 macro_rules! roles {
-    ($($name:ident = $group:literal . $part:literal,)*) => {
+    ($($name:ident = $path:literal,)*) => {
         /// The roles beside those of intents.
         #[allow(missing_docs)]
         impl Role {
-            $(pub const $name: Self = Self { group: $group, part: $part };)*
+            $(pub const $name: Self = Self($path);)*
             /// All of them, in the order in which they are painted.
             pub const ALL: &[Self] = &[$(Self::$name),*];
         }
@@ -44,42 +46,61 @@ macro_rules! roles {
 }
 
 roles! {
-    SURFACE_BASE = "surface"."base",
-    SURFACE_RAISED = "surface"."raised",
-    SURFACE_SUNKEN = "surface"."sunken",
-    SURFACE_OVERLAY = "surface"."overlay",
-    TEXT_MAIN = "text"."main",
-    TEXT_MUTED = "text"."muted",
-    TEXT_DISABLED = "text"."disabled",
-    DISABLED_FILL = "disabled"."fill",
-    DISABLED_TEXT = "disabled"."text",
-    DISABLED_EDGE = "disabled"."edge",
-    BORDER_SUBTLE = "border"."subtle",
-    BORDER_STRONG = "border"."strong",
-    BAR_FILL = "bar"."fill",
-    BAR_TEXT = "bar"."text",
-    BAR_HOVER = "bar"."hover",
-    BAR_SELECTED = "bar"."selected",
-    LINK_REST = "link"."rest",
-    LINK_HOVER = "link"."hover",
-    LINK_PRESSED = "link"."pressed",
-    FOCUS_RING = "focus"."ring",
-    SELECTION_FILL = "selection"."fill",
-    SELECTION_TEXT = "selection"."text",
-    SELECTED_FILL = "selected"."fill",
-    SELECTED_TEXT = "selected"."text",
-    SELECTED_EDGE = "selected"."edge",
-    BACKDROP_FILL = "backdrop"."fill",
-    SHADOW_NEAR = "shadow"."near",
-    SHADOW_FAR = "shadow"."far",
-    CHART_1 = "chart"."1",
-    CHART_2 = "chart"."2",
-    CHART_3 = "chart"."3",
-    CHART_4 = "chart"."4",
-    CHART_5 = "chart"."5",
-    CHART_6 = "chart"."6",
-    CHART_7 = "chart"."7",
-    CHART_8 = "chart"."8",
+    SURFACE_BASE = "surface.base",
+    SURFACE_RAISED = "surface.raised",
+    SURFACE_SUNKEN = "surface.sunken",
+    SURFACE_OVERLAY = "surface.overlay",
+    TEXT_MAIN = "text.main",
+    TEXT_MUTED = "text.muted",
+    TEXT_DISABLED = "text.disabled",
+    DISABLED_FILL = "disabled.fill",
+    DISABLED_TEXT = "disabled.text",
+    DISABLED_EDGE = "disabled.edge",
+    BORDER_SUBTLE = "border.subtle",
+    BORDER_STRONG = "border.strong",
+    BAR_FILL = "bar.fill",
+    BAR_TEXT = "bar.text",
+    BAR_HOVER = "bar.hover",
+    BAR_SELECTED = "bar.selected",
+    LINK_REST = "link.rest",
+    LINK_HOVER = "link.hover",
+    LINK_PRESSED = "link.pressed",
+    FOCUS_RING = "focus.ring",
+    SELECTION_FILL = "selection.fill",
+    SELECTION_TEXT = "selection.text",
+    SELECTED_FILL = "selected.fill",
+    SELECTED_TEXT = "selected.text",
+    SELECTED_EDGE = "selected.edge",
+    BACKDROP_FILL = "backdrop.fill",
+    SHADOW_NEAR = "shadow.near",
+    SHADOW_FAR = "shadow.far",
+    CHART_1 = "chart.1",
+    CHART_2 = "chart.2",
+    CHART_3 = "chart.3",
+    CHART_4 = "chart.4",
+    CHART_5 = "chart.5",
+    CHART_6 = "chart.6",
+    CHART_7 = "chart.7",
+    CHART_8 = "chart.8",
+}
+
+/// The path of a part of an intent, put together when this is compiled.
+macro_rules! intent_paths {
+    ($intent:expr, $part:expr, $($variant:ident $name:literal),*) => {
+        match $intent {
+            $(Intent::$variant => match $part {
+                IntentPart::Fill => concat!($name, ".fill"),
+                IntentPart::FillHover => concat!($name, ".fill-hover"),
+                IntentPart::FillPressed => concat!($name, ".fill-pressed"),
+                IntentPart::FillText => concat!($name, ".fill-text"),
+                IntentPart::GradientEnd => concat!($name, ".gradient-end"),
+                IntentPart::Tint => concat!($name, ".tint"),
+                IntentPart::TintHover => concat!($name, ".tint-hover"),
+                IntentPart::TintText => concat!($name, ".tint-text"),
+                IntentPart::Edge => concat!($name, ".edge"),
+            },)*
+        }
+    };
 }
 
 /// The intents that every theme has.
@@ -130,10 +151,11 @@ impl Intent {
 
     /// One of its roles.
     pub const fn role(self, part: IntentPart) -> Role {
-        Role {
-            group: self.id(),
-            part: part.id(),
-        }
+        Role(intent_paths!(
+            self, part,
+            Primary "primary", Secondary "secondary", Accent "accent", Success "success",
+            Warning "warning", Danger "danger", Info "info", Neutral "neutral"
+        ))
     }
 }
 
@@ -197,7 +219,7 @@ pub(crate) fn is_measure(word: &str) -> bool {
 
 /// Whether a word names a group of derived tokens that is no intent.
 pub(crate) fn is_role_group(word: &str) -> bool {
-    is_measure(word) || Role::ALL.iter().any(|role| role.group == word)
+    is_measure(word) || Role::ALL.iter().any(|role| role.group() == word)
 }
 
 /// Whether a word names any group that every theme derives, intents included.
@@ -235,6 +257,36 @@ impl Share {
             "surface" | "disabled" | "neutral" | "border" => Self::Dominant,
             "primary" | "secondary" | "bar" | "selected" | "selection" => Self::Secondary,
             _ => Self::Accent,
+        }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn paths_of_intents_are_their_names_and_parts() {
+        for intent in Intent::ALL {
+            for part in IntentPart::ALL {
+                assert_eq!(intent.role(part).path(), &*part.of(intent.id()));
+            }
+        }
+    }
+
+    #[test]
+    fn groups_are_told_from_words_of_ones_own() {
+        for (word, role, derived) in [
+            ("surface", true, true),
+            ("type", true, true),
+            ("danger", false, true),
+            ("ferry", false, false),
+        ] {
+            assert_eq!(
+                (is_role_group(word), is_derived_group(word)),
+                (role, derived),
+                "{word}"
+            );
         }
     }
 }

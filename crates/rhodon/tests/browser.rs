@@ -1,9 +1,13 @@
-//! The real interface in a real browser: the specs in `e2e/` against the real binary with a
-//! database of its own. Needs what `bin/test` installs: Chromium, npm packages, a front end.
+//! The real interface in a real browser: each file in `e2e/specs/` is a test of its own, against the
+//! real binary with a database of its own. One alone: `cargo test -p rhodon --test browser stave`.
+//! Needs what `bin/test` installs: Chromium, npm packages, a front end.
 
 use std::io::{BufRead, BufReader};
+use std::path::{Path, PathBuf};
 use std::process::{Child, Command, Stdio};
+use std::sync::{Arc, LazyLock, Mutex};
 
+use libtest_mimic::{Arguments, Failed, Trial};
 use rhodon_testing::fresh_database;
 
 const ROOT: &str = concat!(env!("CARGO_MANIFEST_DIR"), "/../..");
@@ -15,7 +19,10 @@ struct Server {
 }
 
 impl Server {
-    fn start(database: &str) -> Self {
+    fn start() -> Self {
+        let database = tokio::runtime::Runtime::new()
+            .expect("a runtime")
+            .block_on(fresh_database("browser"));
         let mut process = Command::new(env!("CARGO_BIN_EXE_rhodon"))
             .args([
                 "serve",
@@ -23,7 +30,7 @@ impl Server {
                 "--listen",
                 "127.0.0.1:0",
                 "--database",
-                database,
+                &database,
             ])
             .stdout(Stdio::piped())
             .spawn()
@@ -46,60 +53,59 @@ impl Drop for Server {
     }
 }
 
-#[tokio::test]
-async fn the_browser_specs_pass() {
-    let server = Server::start(&fresh_database("browser").await);
-    let playwright = format!("{ROOT}/e2e/node_modules/.bin/playwright");
-    let mut command = Command::new(&playwright);
-    command
-        .arg("test")
-        .current_dir(format!("{ROOT}/e2e"))
-        .env("RHODON_URL", &server.address);
-    // One spec while working on it: RHODON_SPEC=stave cargo test -p rhodon --test browser
-    if let Ok(spec) = std::env::var("RHODON_SPEC") {
-        command.arg(spec);
-    }
-    let status = command
-        .status()
-        .unwrap_or_else(|e| panic!("{playwright}: {e}: run bin/test, which installs it"));
-    assert!(status.success(), "the list above tells which spec failed");
+/// One server for all specs, started by the first that runs.
+static SERVER: LazyLock<Mutex<Option<Arc<Server>>>> = LazyLock::new(Mutex::default);
+
+fn server() -> Arc<Server> {
+    let mut held = SERVER
+        .lock()
+        .expect("no spec panics while it starts the server");
+    held.get_or_insert_with(|| Arc::new(Server::start()))
+        .clone()
 }
 
-#[tokio::test]
-async fn a_server_that_cannot_start_says_what_to_do() {
-    let run = |args: &[&str]| {
-        let output = Command::new(env!("CARGO_BIN_EXE_rhodon"))
-            .args(["serve"])
-            .args(args)
-            .output()
-            .expect("it runs");
-        (
-            output.status.code(),
-            String::from_utf8(output.stderr).expect("text"),
-        )
-    };
-    let (code, message) = run(&[
-        "--listen",
-        "127.0.0.1:0",
-        "--database",
-        "postgres://x:y@127.0.0.1:1/none",
-    ]);
-    assert_eq!(code, Some(2));
-    assert!(
-        message.starts_with("cannot use the database: ") && message.contains("DATABASE_URL"),
-        "{message}"
-    );
-    let server = Server::start(&fresh_database("taken").await);
-    let taken = server.address.strip_prefix("http://").expect("an address");
-    let (code, message) = run(&[
-        "--listen",
-        taken,
-        "--database",
-        "postgres://x:y@127.0.0.1:1/none",
-    ]);
-    assert_eq!(code, Some(2));
-    assert!(
-        message.contains("cannot listen on") && message.contains("RHODON_PORT"),
-        "{message}"
-    );
+fn run(spec: &Path) -> Result<(), Failed> {
+    let server = server();
+    let playwright = format!("{ROOT}/e2e/node_modules/.bin/playwright");
+    let name = spec
+        .file_name()
+        .and_then(|n| n.to_str())
+        .unwrap_or_default();
+    let output = Command::new(&playwright)
+        .args(["test", "--workers=1", &format!("/{name}$")])
+        .arg(format!("--output=test-results/{name}"))
+        .current_dir(format!("{ROOT}/e2e"))
+        .env("RHODON_URL", &server.address)
+        .output()
+        .map_err(|e| format!("{playwright}: {e}: run bin/test, which installs it"))?;
+    if output.status.success() {
+        return Ok(());
+    }
+    Err(String::from_utf8_lossy(&output.stdout).into_owned().into())
+}
+
+fn specs() -> Vec<PathBuf> {
+    let folder = format!("{ROOT}/e2e/specs");
+    let entries = std::fs::read_dir(folder).expect("the folder of the specs");
+    let mut found: Vec<PathBuf> = entries.flatten().map(|entry| entry.path()).collect();
+    found.retain(|path| path.to_str().is_some_and(|p| p.ends_with(".spec.ts")));
+    found.sort();
+    found
+}
+
+fn main() {
+    let mut arguments = Arguments::from_args();
+    // Two browsers at once keep two cores busy.
+    arguments.test_threads = arguments.test_threads.or(Some(2));
+    let trials = specs().into_iter().map(|path| {
+        let name = path
+            .file_stem()
+            .and_then(|s| s.to_str())
+            .unwrap_or_default();
+        let name = name.trim_end_matches(".spec").to_owned();
+        Trial::test(name, move || run(&path))
+    });
+    let conclusion = libtest_mimic::run(&arguments, trials.collect());
+    *SERVER.lock().expect("all specs ended") = None;
+    conclusion.exit();
 }

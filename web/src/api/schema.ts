@@ -705,6 +705,8 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** @description How the files are loaded, with names of this theme. */
+            usage: string;
             warnings: components["schemas"]["WarningView"][];
         };
         /** @description One file. */
@@ -891,6 +893,12 @@ export interface components {
             /** @description What could not be taken over. */
             problems: components["schemas"]["ReadProblemView"][];
             spec?: components["schemas"]["ThemeDocument"] | null;
+        };
+        /** @description A format that is read. */
+        ReaderView: {
+            /** @description How names of its files end. */
+            endings: string[];
+            name: string;
         };
         /** @description One relation and the companions it gives. */
         RelationView: {
@@ -1089,6 +1097,7 @@ export interface components {
             numbers: components["schemas"]["NumberView"][];
             /** @description What paints the parts of the components, in the order of the cascade. */
             paints: components["schemas"]["PaintView"][];
+            readers: components["schemas"]["ReaderView"][];
             relations: string[];
         };
         /** @description What a change moved. */

@@ -1,6 +1,8 @@
 import { Button, FileButton } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { answer, api, problemOf, type ThemeDocument } from "../api/client";
+import { vocabularyQuery } from "../api/queries";
 import classes from "./FromFiles.module.css";
 
 type Read = Awaited<ReturnType<typeof readFiles>>;
@@ -18,6 +20,8 @@ interface Props {
 
 /** A theme from a saved document or the files of a set of design tokens. */
 export function FromFiles({ dropped, onSpec }: Props) {
+  const { data } = useQuery(vocabularyQuery);
+  const readers = data?.readers ?? [];
   const [read, setRead] = useState<Read>();
   const [refusal, setRefusal] = useState<string>();
   const told = (error: unknown) => setRefusal(problemOf(error).detail);
@@ -43,7 +47,7 @@ export function FromFiles({ dropped, onSpec }: Props) {
   const spec = read?.spec as ThemeDocument | null | undefined;
   return (
     <section className={classes.files} aria-label="From files">
-      <FileButton accept=".json,application/json" multiple onChange={take}>
+      <FileButton accept={[...new Set(readers.flatMap((r) => r.endings))].join(",")} multiple onChange={take}>
         {(props) => (
           <Button variant="default" {...props}>
             Choose files …

@@ -1,8 +1,12 @@
-//! One folder or file per format that is read.
+//! Files read into a theme document. One file or folder a format; they are listed in [`READERS`],
+//! and command line, API and interface only ask.
 
 mod document;
+mod import;
 mod list;
+mod reader;
 mod tokens;
 
-pub use document::{Import, InputFile, ReadProblem, document};
+pub use import::{Import, InputFile, ReadProblem};
 pub use list::{ListItem, color_list};
+pub use reader::{READERS, Reader, read};

@@ -1,6 +1,6 @@
 //! `android`: resources of an Android application, by day and by night.
 
-use rhodon_theme::{ColorValue, Mode, Token, TokenKind, Value};
+use rhodon_theme::{ColorValue, Intent, IntentPart, Mode, Role, Token, TokenKind, Value};
 
 use super::language::JAVA;
 use super::xml::{DECLARATION, Element};
@@ -9,25 +9,28 @@ use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
 use crate::target::{Comment, ExportError, File, Group, Job, Output, Target};
 
+/// See its help.
+const STYLE: TargetOption = TargetOption {
+    key: "style",
+    kind: OptionKind::Dotted,
+    default: "AppTheme",
+    help: "Name of the style that sets the platform's attributes.",
+};
+
+/// See its help.
+const PARENT: TargetOption = TargetOption {
+    key: "parent",
+    kind: OptionKind::Qualified,
+    default: "android:Theme.DeviceDefault.DayNight",
+    help: "The style it builds on.",
+};
+
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "android",
     name: "Android resources",
     group: Group::Apps,
-    options: &[
-        TargetOption {
-            key: "style",
-            kind: OptionKind::Dotted,
-            default: "AppTheme",
-            help: "Name of the style that sets the platform's attributes.",
-        },
-        TargetOption {
-            key: "parent",
-            kind: OptionKind::Qualified,
-            default: "android:Theme.DeviceDefault.DayNight",
-            help: "The style it builds on.",
-        },
-    ],
+    options: &[STYLE, PARENT],
     files: &[
         "values/colors.xml",
         "values-night/colors.xml",
@@ -50,19 +53,34 @@ pub(crate) static TARGET: Target = Target {
 
 /// Attributes of the platform and the roles behind them.
 const ATTRIBUTES: [(&str, &str); 13] = [
-    ("android:colorPrimary", "primary.fill"),
-    ("android:colorPrimaryDark", "primary.fill-pressed"),
-    ("android:colorAccent", "accent.fill"),
-    ("android:colorBackground", "surface.base"),
-    ("android:windowBackground", "surface.base"),
-    ("android:colorError", "danger.fill"),
-    ("android:textColorPrimary", "text.main"),
-    ("android:textColorSecondary", "text.muted"),
-    ("android:textColorLink", "link.rest"),
-    ("android:textColorHighlight", "selection.fill"),
-    ("android:colorControlNormal", "border.strong"),
-    ("android:colorControlActivated", "primary.edge"),
-    ("android:statusBarColor", "bar.fill"),
+    (
+        "android:colorPrimary",
+        Intent::Primary.role(IntentPart::Fill).path(),
+    ),
+    (
+        "android:colorPrimaryDark",
+        Intent::Primary.role(IntentPart::FillPressed).path(),
+    ),
+    (
+        "android:colorAccent",
+        Intent::Accent.role(IntentPart::Fill).path(),
+    ),
+    ("android:colorBackground", Role::SURFACE_BASE.path()),
+    ("android:windowBackground", Role::SURFACE_BASE.path()),
+    (
+        "android:colorError",
+        Intent::Danger.role(IntentPart::Fill).path(),
+    ),
+    ("android:textColorPrimary", Role::TEXT_MAIN.path()),
+    ("android:textColorSecondary", Role::TEXT_MUTED.path()),
+    ("android:textColorLink", Role::LINK_REST.path()),
+    ("android:textColorHighlight", Role::SELECTION_FILL.path()),
+    ("android:colorControlNormal", Role::BORDER_STRONG.path()),
+    (
+        "android:colorControlActivated",
+        Intent::Primary.role(IntentPart::Edge).path(),
+    ),
+    ("android:statusBarColor", Role::BAR_FILL.path()),
 ];
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
@@ -122,8 +140,8 @@ fn argb(color: &ColorValue) -> String {
 /// Whether the icons on the system's bars have to be dark.
 fn with_bools(job: &Job<'_>, mut elements: Vec<Element>, mode: Mode) -> Vec<Element> {
     for (name, fill) in [
-        ("bar_is_light", "bar.fill"),
-        ("surface_is_light", "surface.base"),
+        ("bar_is_light", Role::BAR_FILL.path()),
+        ("surface_is_light", Role::SURFACE_BASE.path()),
     ] {
         let light = job.role(fill, mode).code.lightness() > 50.0;
         elements.push(
@@ -145,7 +163,7 @@ fn themes(job: &Job<'_>, names: &Names<'_>) -> Vec<Element> {
         .collect();
     items.push(item(
         "android:navigationBarColor",
-        reference("surface.base"),
+        reference(Role::SURFACE_BASE.path()),
     ));
     items.push(item(
         "android:windowLightStatusBar",
@@ -156,8 +174,8 @@ fn themes(job: &Job<'_>, names: &Names<'_>) -> Vec<Element> {
         "@bool/surface_is_light".to_owned(),
     ));
     let style = Element::new("style")
-        .with("name", job.settings.get("style").to_owned())
-        .with("parent", job.settings.get("parent").to_owned())
+        .with("name", job.settings.get(&STYLE).to_owned())
+        .with("parent", job.settings.get(&PARENT).to_owned())
         .children(items);
     let mut out = vec![style];
     out.extend(job.others().map(|t| other(t, &names[&*t.path])));

@@ -9,30 +9,39 @@ use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
 use crate::target::{Comment, ExportError, Group, Job, Output, Target};
 
+/// See its help.
+const MODE: TargetOption = TargetOption {
+    key: "mode",
+    kind: OptionKind::Choice(&["auto", "attribute", "class", "function"]),
+    default: "auto",
+    help: "How dark mode is chosen: by the system and overridable with data-mode, by data-mode alone, by a class, or value by value with light-dark().",
+};
+
+/// See its help.
+const FORMAT: TargetOption = TargetOption {
+    key: "format",
+    kind: OptionKind::Choice(&["hex", "rgb", "hsl", "oklch", "both"]),
+    default: "hex",
+    help: "Notation of colours; both writes hex and upgrades to oklch where the browser knows it.",
+};
+
+/// See its help.
+const REFERENCES: TargetOption = TargetOption {
+    key: "references",
+    kind: OptionKind::Choice(&["var", "literal"]),
+    default: "var",
+    help: "Whether roles refer to their steps or repeat their values.",
+};
+
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "css",
     name: "CSS custom properties",
     group: Group::Web,
     options: &[
-        TargetOption {
-            key: "mode",
-            kind: OptionKind::Choice(&["auto", "attribute", "class", "function"]),
-            default: "auto",
-            help: "How dark mode is chosen: by the system and overridable with data-mode, by data-mode alone, by a class, or value by value with light-dark().",
-        },
-        TargetOption {
-            key: "format",
-            kind: OptionKind::Choice(&["hex", "rgb", "hsl", "oklch", "both"]),
-            default: "hex",
-            help: "Notation of colours; both writes hex and upgrades to oklch where the browser knows it.",
-        },
-        TargetOption {
-            key: "references",
-            kind: OptionKind::Choice(&["var", "literal"]),
-            default: "var",
-            help: "Whether roles refer to their steps or repeat their values.",
-        },
+        MODE,
+        FORMAT,
+        REFERENCES,
         TargetOption::PREFIX,
         TargetOption::GROUPS,
     ],
@@ -47,7 +56,12 @@ pub(crate) static TARGET: Target = Target {
         "color-scheme",
     ],
     usage: "Load theme.css before your own styles. In the auto strategy data-mode=\"light\" or data-mode=\"dark\" on the root element overrides the system.",
-    token_name: Some(|s, t| format!("var(--{})", name::kebab(s.get("prefix"), &t.path))),
+    token_name: Some(|s, t| {
+        format!(
+            "var(--{})",
+            name::kebab(s.get(&TargetOption::PREFIX), &t.path)
+        )
+    }),
     carries_kept: false,
     write,
 };
@@ -71,20 +85,20 @@ struct CssWriter<'a> {
 }
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let strategy = match job.settings.get("mode") {
+    let strategy = match job.settings.get(&MODE) {
         "attribute" => Strategy::Attribute,
         "class" => Strategy::Class,
         "function" => Strategy::Function,
         _ => Strategy::Auto,
     };
-    let format = job.settings.get("format");
-    let prefix = job.settings.get("prefix");
+    let format = job.settings.get(&FORMAT);
+    let prefix = job.settings.get(&TargetOption::PREFIX);
     let names = name::unique(job.tokens(), |path| name::kebab(prefix, path))?;
     let sheet = CssWriter {
         names,
         tokens: job.tokens().collect(),
         notation: format.parse().unwrap_or(Notation::Hex),
-        by_name: job.settings.get("references") == "var",
+        by_name: job.settings.get(&REFERENCES) == "var",
     };
     let mut nodes = sheet.rules(strategy, Part::Complete);
     if format == "both" {
@@ -120,7 +134,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
 
 /// Every token of a job as custom properties on `:root` that follow the system's mode.
 pub(crate) fn custom_properties(job: &Job<'_>) -> Result<Vec<Node>, ExportError> {
-    let prefix = job.settings.get("prefix");
+    let prefix = job.settings.get(&TargetOption::PREFIX);
     let names = name::unique(job.tokens(), |path| name::kebab(prefix, path))?;
     let sheet = CssWriter {
         names,

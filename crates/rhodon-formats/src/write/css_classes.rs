@@ -18,23 +18,30 @@ const fn pattern(key: &'static str, default: &'static str, help: &'static str) -
     }
 }
 
+/// Classes that colour text.
+const TEXT: TargetOption = pattern("text", "text-{name}", "Name of a class that colours text.");
+/// Classes that colour a background.
+const BACKGROUND: TargetOption = pattern(
+    "background",
+    "bg-{name}",
+    "Name of a class that colours a background.",
+);
+/// Classes that colour a border.
+const BORDER: TargetOption = pattern(
+    "border",
+    "border-{name}",
+    "Name of a class that colours a border.",
+);
+
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "css-classes",
     name: "CSS classes",
     group: Group::Web,
     options: &[
-        pattern("text", "text-{name}", "Name of a class that colours text."),
-        pattern(
-            "background",
-            "bg-{name}",
-            "Name of a class that colours a background.",
-        ),
-        pattern(
-            "border",
-            "border-{name}",
-            "Name of a class that colours a border.",
-        ),
+        TEXT,
+        BACKGROUND,
+        BORDER,
         TargetOption::PROPERTY_PREFIX,
         TargetOption::GROUPS,
     ],
@@ -54,10 +61,10 @@ struct Classes<'a, 'j> {
 }
 
 /// Option, and the property that its class sets.
-const USES: [(&str, &str); 3] = [
-    ("text", "color"),
-    ("background", "background-color"),
-    ("border", "border-color"),
+const USES: [(TargetOption, &str); 3] = [
+    (TEXT, "color"),
+    (BACKGROUND, "background-color"),
+    (BORDER, "border-color"),
 ];
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
@@ -81,7 +88,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             None => bare.push(token),
         }
     }
-    if job.settings.includes("groups", "roles") {
+    if job.settings.includes(&TargetOption::GROUPS, "roles") {
         job.theme
             .intents
             .iter()
@@ -102,7 +109,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
 impl Classes<'_, '_> {
     fn color(&mut self, token: &Token) -> Result<(), ExportError> {
         for (option, property) in USES {
-            let name = self.name(option, &name::kebab("", &token.path));
+            let name = self.name(&option, &name::kebab("", &token.path));
             self.add(
                 name,
                 &token.path,
@@ -116,27 +123,27 @@ impl Classes<'_, '_> {
     fn intent(&mut self, intent: &str) -> Result<(), ExportError> {
         let part = |property, part: &str| self.declaration(property, &format!("{intent}.{part}"));
         let rules = [
-            ("text", vec![part("color", "tint-text")]),
+            (TEXT, vec![part("color", "tint-text")]),
             (
-                "background",
+                BACKGROUND,
                 vec![part("background-color", "fill"), part("color", "fill-text")],
             ),
-            ("border", vec![part("border-color", "edge")]),
+            (BORDER, vec![part("border-color", "edge")]),
         ];
         for (option, lines) in rules {
-            self.add(self.name(option, intent), intent, lines)?;
+            self.add(self.name(&option, intent), intent, lines)?;
         }
         Ok(())
     }
 
-    fn name(&self, option: &str, name: &str) -> String {
+    fn name(&self, option: &TargetOption, name: &str) -> String {
         self.job.settings.get(option).replace("{name}", name)
     }
 
     fn declaration(&self, property: &str, path: &str) -> String {
         format!(
             "{property}: var(--{});",
-            name::kebab(self.job.settings.get("prefix"), path)
+            name::kebab(self.job.settings.get(&TargetOption::PROPERTY_PREFIX), path)
         )
     }
 

@@ -38,7 +38,7 @@ const PARTS: [&str; 9] = [
 ];
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let prefix = job.settings.get("prefix");
+    let prefix = job.settings.get(&TargetOption::PROPERTY_PREFIX);
     let mut intents = String::new();
     for intent in &job.theme.intents {
         intents.push_str(&format!(".intent-{} {{\n", intent.name));

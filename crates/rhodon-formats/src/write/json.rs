@@ -9,30 +9,30 @@ use crate::name;
 use crate::option::{OptionKind, TargetOption};
 use crate::target::{ExportError, File, Group, Job, Output, Target};
 
+/// See its help.
+const NAMES: TargetOption = TargetOption {
+    key: "names",
+    kind: OptionKind::Choice(&["kebab", "camel", "path"]),
+    default: "kebab",
+    help: "How tokens are named: primary-fill, primaryFill or primary.fill.",
+};
+
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "json",
     name: "JSON, flat",
     group: Group::Web,
-    options: &[
-        TargetOption {
-            key: "names",
-            kind: OptionKind::Choice(&["kebab", "camel", "path"]),
-            default: "kebab",
-            help: "How tokens are named: primary-fill, primaryFill or primary.fill.",
-        },
-        TargetOption::GROUPS,
-    ],
+    options: &[NAMES, TargetOption::GROUPS],
     files: &["theme.json"],
     keys: &["light", "dark", "json"],
     usage: "Read theme.json in any language: the objects light and dark hold every token's value by its name.",
-    token_name: Some(|s, t| named(s.get("names"), &t.path)),
+    token_name: Some(|s, t| named(s.get(&NAMES), &t.path)),
     carries_kept: false,
     write,
 };
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let names = name::unique(job.tokens(), |path| named(job.settings.get("names"), path))?;
+    let names = name::unique(job.tokens(), |path| named(job.settings.get(&NAMES), path))?;
     let of = |mode: Mode| -> Map<String, Value> {
         job.tokens()
             .map(|t| (names[&*t.path].clone(), flat(&t.cell(mode).value)))

@@ -9,17 +9,20 @@ use crate::name;
 use crate::option::{OptionKind, TargetOption};
 use crate::target::{Comment, ExportError, Group, Job, Output, Target};
 
+/// See its help.
+const PACKAGE: TargetOption = TargetOption {
+    key: "package",
+    kind: OptionKind::Dotted,
+    default: "theme",
+    help: "The package of the file.",
+};
+
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "kotlin",
     name: "Kotlin constants",
     group: Group::Apps,
-    options: &[TargetOption {
-        key: "package",
-        kind: OptionKind::Dotted,
-        default: "theme",
-        help: "The package of the file.",
-    }],
+    options: &[PACKAGE],
     files: &["ThemeColors.kt"],
     keys: &[
         "Color(0xFF",
@@ -73,7 +76,7 @@ impl CodeStyle for Kotlin {
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let names = KOTLIN.names(job.tokens(), name::camel)?;
     let (fixed, differing) = code::by_mode(job);
-    let mut body = format!("package {}\n", job.settings.get("package"));
+    let mut body = format!("package {}\n", job.settings.get(&PACKAGE));
     for import in [
         "androidx.compose.foundation.shape.RoundedCornerShape",
         "androidx.compose.material3.Shapes",

@@ -18,13 +18,13 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.less"],
     keys: &["@", "less"],
     usage: "Load it with @import \"theme\"; a variable set after it wins. @theme-dark[primary-fill] looks a value up, @petrol-steps[s600] a step.",
-    token_name: Some(|s, t| format!("@{}", name::kebab(s.get("prefix"), &t.path))),
+    token_name: Some(|s, t| format!("@{}", name::kebab(s.get(&TargetOption::PREFIX), &t.path))),
     carries_kept: false,
     write,
 };
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let prefix = job.settings.get("prefix");
+    let prefix = job.settings.get(&TargetOption::PREFIX);
     let names = LESS.names(job.tokens(), |path| name::kebab(prefix, path))?;
     let variables = Variables::new(job, '@', names)?;
     let mut body = String::with_capacity(48 * 1024);

@@ -2,7 +2,7 @@
 //! end is themed with it.
 
 use rhodon_color::Notation;
-use rhodon_theme::{Mode, Token};
+use rhodon_theme::{Intent, IntentPart, Mode, Role, Token};
 
 use super::fit_steps::{TEN, fitted};
 use super::script::Literal;
@@ -33,22 +33,34 @@ pub(crate) static TARGET: Target = Target {
 
 /// The framework's own variables and the roles behind them.
 const VARIABLES: [(&str, &str); 16] = [
-    ("--mantine-primary-color-filled", "primary.fill"),
-    ("--mantine-primary-color-filled-hover", "primary.fill-hover"),
-    ("--mantine-primary-color-contrast", "primary.fill-text"),
-    ("--mantine-color-body", "surface.base"),
-    ("--mantine-color-text", "text.main"),
-    ("--mantine-color-bright", "text.main"),
-    ("--mantine-color-dimmed", "text.muted"),
-    ("--mantine-color-placeholder", "text.muted"),
-    ("--mantine-color-anchor", "link.rest"),
-    ("--mantine-color-error", "danger.tint-text"),
-    ("--mantine-color-default", "surface.raised"),
-    ("--mantine-color-default-hover", "surface.sunken"),
-    ("--mantine-color-default-color", "text.main"),
-    ("--mantine-color-default-border", "border.subtle"),
-    ("--mantine-color-disabled", "disabled.fill"),
-    ("--mantine-color-disabled-color", "disabled.text"),
+    (
+        "--mantine-primary-color-filled",
+        Intent::Primary.role(IntentPart::Fill).path(),
+    ),
+    (
+        "--mantine-primary-color-filled-hover",
+        Intent::Primary.role(IntentPart::FillHover).path(),
+    ),
+    (
+        "--mantine-primary-color-contrast",
+        Intent::Primary.role(IntentPart::FillText).path(),
+    ),
+    ("--mantine-color-body", Role::SURFACE_BASE.path()),
+    ("--mantine-color-text", Role::TEXT_MAIN.path()),
+    ("--mantine-color-bright", Role::TEXT_MAIN.path()),
+    ("--mantine-color-dimmed", Role::TEXT_MUTED.path()),
+    ("--mantine-color-placeholder", Role::TEXT_MUTED.path()),
+    ("--mantine-color-anchor", Role::LINK_REST.path()),
+    (
+        "--mantine-color-error",
+        Intent::Danger.role(IntentPart::TintText).path(),
+    ),
+    ("--mantine-color-default", Role::SURFACE_RAISED.path()),
+    ("--mantine-color-default-hover", Role::SURFACE_SUNKEN.path()),
+    ("--mantine-color-default-color", Role::TEXT_MAIN.path()),
+    ("--mantine-color-default-border", Role::BORDER_SUBTLE.path()),
+    ("--mantine-color-disabled", Role::DISABLED_FILL.path()),
+    ("--mantine-color-disabled-color", Role::DISABLED_TEXT.path()),
 ];
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
@@ -103,7 +115,10 @@ fn primary(job: &Job<'_>) -> Vec<(&'static str, Literal)> {
     };
     let ten = fitted(&steps, &TEN);
     let shade = |mode: Mode| {
-        let fill = job.role("primary.fill", mode).code.lightness();
+        let fill = job
+            .role(Intent::Primary.role(IntentPart::Fill).path(), mode)
+            .code
+            .lightness();
         let distance = |s: &Step<'_>| (s.color.code.lightness() - fill).abs();
         let nearest = (0..10).min_by(|a, b| distance(ten[*a].1).total_cmp(&distance(ten[*b].1)));
         Literal::Number(nearest.unwrap_or(6) as f64)

@@ -1,6 +1,6 @@
 //! `pairs`: every token as a pair of light and dark, and the parts of common widgets.
 
-use rhodon_theme::{Mode, Value as TokenValue};
+use rhodon_theme::{Intent, IntentPart, Mode, Role, Value as TokenValue};
 use serde_json::{Map, Value, json};
 
 use super::{
@@ -36,59 +36,83 @@ type Widget = (&'static str, &'static [(&'static str, &'static str)]);
 
 /// Parts of widgets and the roles behind them.
 const WIDGETS: &[Widget] = &[
-    ("window", &[("fill", "surface.base"), ("text", "text.main")]),
+    (
+        "window",
+        &[
+            ("fill", Role::SURFACE_BASE.path()),
+            ("text", Role::TEXT_MAIN.path()),
+        ],
+    ),
     (
         "frame",
         &[
-            ("fill", "surface.raised"),
-            ("text", "text.main"),
-            ("border", "border.subtle"),
+            ("fill", Role::SURFACE_RAISED.path()),
+            ("text", Role::TEXT_MAIN.path()),
+            ("border", Role::BORDER_SUBTLE.path()),
         ],
     ),
     (
         "bar",
         &[
-            ("fill", "bar.fill"),
-            ("hover", "bar.hover"),
-            ("text", "bar.text"),
+            ("fill", Role::BAR_FILL.path()),
+            ("hover", Role::BAR_HOVER.path()),
+            ("text", Role::BAR_TEXT.path()),
         ],
     ),
     (
         "button",
         &[
-            ("fill", "primary.fill"),
-            ("hover", "primary.fill-hover"),
-            ("pressed", "primary.fill-pressed"),
-            ("text", "primary.fill-text"),
-            ("border", "primary.edge"),
-            ("disabledFill", "disabled.fill"),
-            ("disabledText", "disabled.text"),
+            ("fill", Intent::Primary.role(IntentPart::Fill).path()),
+            ("hover", Intent::Primary.role(IntentPart::FillHover).path()),
+            (
+                "pressed",
+                Intent::Primary.role(IntentPart::FillPressed).path(),
+            ),
+            ("text", Intent::Primary.role(IntentPart::FillText).path()),
+            ("border", Intent::Primary.role(IntentPart::Edge).path()),
+            ("disabledFill", Role::DISABLED_FILL.path()),
+            ("disabledText", Role::DISABLED_TEXT.path()),
         ],
     ),
     (
         "field",
         &[
-            ("fill", "surface.raised"),
-            ("text", "text.main"),
-            ("placeholder", "text.muted"),
-            ("border", "border.strong"),
-            ("focus", "focus.ring"),
+            ("fill", Role::SURFACE_RAISED.path()),
+            ("text", Role::TEXT_MAIN.path()),
+            ("placeholder", Role::TEXT_MUTED.path()),
+            ("border", Role::BORDER_STRONG.path()),
+            ("focus", Role::FOCUS_RING.path()),
         ],
     ),
-    ("label", &[("text", "text.main"), ("muted", "text.muted")]),
-    ("link", &[("text", "link.rest"), ("hover", "link.hover")]),
+    (
+        "label",
+        &[
+            ("text", Role::TEXT_MAIN.path()),
+            ("muted", Role::TEXT_MUTED.path()),
+        ],
+    ),
+    (
+        "link",
+        &[
+            ("text", Role::LINK_REST.path()),
+            ("hover", Role::LINK_HOVER.path()),
+        ],
+    ),
     (
         "row",
         &[
-            ("fill", "surface.raised"),
-            ("hover", "surface.sunken"),
-            ("selected", "selected.fill"),
-            ("selectedText", "selected.text"),
+            ("fill", Role::SURFACE_RAISED.path()),
+            ("hover", Role::SURFACE_SUNKEN.path()),
+            ("selected", Role::SELECTED_FILL.path()),
+            ("selectedText", Role::SELECTED_TEXT.path()),
         ],
     ),
     (
         "progress",
-        &[("fill", "surface.sunken"), ("bar", "primary.fill")],
+        &[
+            ("fill", Role::SURFACE_SUNKEN.path()),
+            ("bar", Intent::Primary.role(IntentPart::Fill).path()),
+        ],
     ),
 ];
 

@@ -7,17 +7,20 @@ use crate::option::{OptionKind, TargetOption};
 use crate::stamp::comment_safe;
 use crate::target::{ExportError, File, Group, Job, Output, Target};
 
+/// See its help.
+const GROUPS: TargetOption = TargetOption {
+    key: "groups",
+    kind: OptionKind::List(&["scales", "roles", "own"]),
+    default: "all",
+    help: "Which groups are written.",
+};
+
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "palette",
     name: "Text palette",
     group: Group::Records,
-    options: &[TargetOption {
-        key: "groups",
-        kind: OptionKind::List(&["scales", "roles", "own"]),
-        default: "all",
-        help: "Which groups are written.",
-    }],
+    options: &[GROUPS],
     files: &["theme.gpl"],
     keys: &["gpl", "palette", "Columns"],
     usage: "Put theme.gpl into the palette folder of a drawing program, or import it there.",

@@ -1,6 +1,6 @@
 //! `react-theme`: light and dark options of a React component framework, typed.
 
-use rhodon_theme::{Mode, Token, TokenKind, Value};
+use rhodon_theme::{Mode, Role, Token, TokenKind, Value};
 
 use super::losses;
 use super::script::Literal;
@@ -8,17 +8,20 @@ use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
 use crate::target::{Comment, ExportError, File, Group, Job, Output, Target};
 
+/// See its help.
+const AUGMENT: TargetOption = TargetOption {
+    key: "augment",
+    kind: OptionKind::Qualified,
+    default: "",
+    help: "The framework's module, as your code imports its theme types, whose types are then extended by own colours; without one they are only declared.",
+};
+
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "react-theme",
     name: "React component theme",
     group: Group::Frameworks,
-    options: &[TargetOption {
-        key: "augment",
-        kind: OptionKind::Qualified,
-        default: "",
-        help: "The framework's module, as your code imports its theme types, whose types are then extended by own colours; without one they are only declared.",
-    }],
+    options: &[AUGMENT],
     files: &["theme.react.ts", "theme.react.d.ts"],
     keys: &[
         "palette",
@@ -101,23 +104,26 @@ fn palette(job: &Job<'_>, mode: Mode) -> Result<Literal, ExportError> {
     let groups = [
         (
             "background",
-            vec![("default", "surface.base"), ("paper", "surface.raised")],
+            vec![
+                ("default", Role::SURFACE_BASE.path()),
+                ("paper", Role::SURFACE_RAISED.path()),
+            ],
         ),
         (
             "text",
             vec![
-                ("primary", "text.main"),
-                ("secondary", "text.muted"),
-                ("disabled", "text.disabled"),
+                ("primary", Role::TEXT_MAIN.path()),
+                ("secondary", Role::TEXT_MUTED.path()),
+                ("disabled", Role::TEXT_DISABLED.path()),
             ],
         ),
         (
             "action",
             vec![
-                ("hover", "surface.sunken"),
-                ("selected", "selected.fill"),
-                ("disabled", "disabled.text"),
-                ("disabledBackground", "disabled.fill"),
+                ("hover", Role::SURFACE_SUNKEN.path()),
+                ("selected", Role::SELECTED_FILL.path()),
+                ("disabled", Role::DISABLED_TEXT.path()),
+                ("disabledBackground", Role::DISABLED_FILL.path()),
             ],
         ),
     ];
@@ -127,7 +133,10 @@ fn palette(job: &Job<'_>, mode: Mode) -> Result<Literal, ExportError> {
             Literal::object(members.into_iter().map(|(k, path)| (k, role(path)))),
         ));
     }
-    entries.push(Literal::demanded("divider", role("border.subtle")));
+    entries.push(Literal::demanded(
+        "divider",
+        role(Role::BORDER_SUBTLE.path()),
+    ));
     Literal::distinct(entries)
 }
 
@@ -181,7 +190,7 @@ fn types(job: &Job<'_>, names: &Names<'_>) -> String {
         out.push_str(&format!("  {}: {};\n", names[&*token.path], kind(token)));
     }
     out.push_str("}\n");
-    let module = job.settings.get("augment");
+    let module = job.settings.get(&AUGMENT);
     if module.is_empty() {
         return out;
     }

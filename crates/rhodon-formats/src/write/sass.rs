@@ -17,7 +17,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["_theme.scss"],
     keys: &["$", "!default", "@use", "@mixin", "map", "scss"],
     usage: "Load it with @use \"theme\" and override variables through with (…), or set them before an @import. theme.token(\"primary-fill\", dark) looks a value up, theme.step(\"petrol\", 600) a step, @include theme.mode(dark) writes all custom properties of a mode.",
-    token_name: Some(|s, t| format!("${}", name::kebab(s.get("prefix"), &t.path))),
+    token_name: Some(|s, t| format!("${}", name::kebab(s.get(&TargetOption::PREFIX), &t.path))),
     carries_kept: false,
     write,
 };
@@ -26,7 +26,7 @@ pub(crate) static TARGET: Target = Target {
 const TOOLS: &str = include_str!("sass_tools.scss");
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let prefix = job.settings.get("prefix");
+    let prefix = job.settings.get(&TargetOption::PREFIX);
     let names = name::unique(job.tokens(), |path| name::kebab(prefix, path))?;
     let variables = Variables::new(job, '$', names)?;
     let mut body = String::with_capacity(48 * 1024);

@@ -1,6 +1,6 @@
 //! `sass-overrides`: variables to load before a Sass component framework, and what follows it.
 
-use rhodon_theme::Mode;
+use rhodon_theme::{IntentPart, Mode, Role};
 
 use super::css_value;
 use super::losses;
@@ -9,17 +9,20 @@ use crate::name;
 use crate::option::{OptionKind, TargetOption};
 use crate::target::{Comment, ExportError, Group, Job, Output, Target};
 
+/// See its help.
+const MAP: TargetOption = TargetOption {
+    key: "map",
+    kind: OptionKind::Name,
+    default: "theme-colors",
+    help: "The framework's map of colours, into which own intents are merged.",
+};
+
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "sass-overrides",
     name: "Sass framework overrides",
     group: Group::Frameworks,
-    options: &[TargetOption {
-        key: "map",
-        kind: OptionKind::Name,
-        default: "theme-colors",
-        help: "The framework's map of colours, into which own intents are merged.",
-    }],
+    options: &[MAP],
     files: &["_before.scss", "_after.scss"],
     keys: &[
         "$primary",
@@ -64,14 +67,19 @@ fn before(job: &Job<'_>) -> String {
     for intent in INTENTS {
         set(
             intent,
-            &job.role(&format!("{intent}.fill"), Mode::Light).to_string(),
+            &job.role(&IntentPart::Fill.of(intent), Mode::Light)
+                .to_string(),
         );
     }
     set(
         "light",
-        &job.role("surface.sunken", Mode::Light).to_string(),
+        &job.role(Role::SURFACE_SUNKEN.path(), Mode::Light)
+            .to_string(),
     );
-    set("dark", &job.role("surface.base", Mode::Dark).to_string());
+    set(
+        "dark",
+        &job.role(Role::SURFACE_BASE.path(), Mode::Dark).to_string(),
+    );
     for (key, role) in PAGE {
         set(key, &job.role(role, Mode::Light).to_string());
         set(
@@ -81,11 +89,11 @@ fn before(job: &Job<'_>) -> String {
     }
     set(
         "link-hover-color",
-        &job.role("link.hover", Mode::Light).to_string(),
+        &job.role(Role::LINK_HOVER.path(), Mode::Light).to_string(),
     );
     set(
         "link-hover-color-dark",
-        &job.role("link.hover", Mode::Dark).to_string(),
+        &job.role(Role::LINK_HOVER.path(), Mode::Dark).to_string(),
     );
     for (key, path) in [
         ("font-family-base", "type.family.body"),
@@ -109,7 +117,7 @@ fn before(job: &Job<'_>) -> String {
 /// Own intents in the framework's map, and maps of every token.
 fn after(job: &Job<'_>) -> Result<String, ExportError> {
     let names = name::unique(job.tokens(), |path| name::kebab("", path))?;
-    let map = job.settings.get("map");
+    let map = job.settings.get(&MAP);
     let mut out = String::from("@use \"sass:map\";\n");
     let own = job
         .theme
@@ -121,7 +129,7 @@ fn after(job: &Job<'_>) -> Result<String, ExportError> {
             format!(
                 "  \"{}\": {},\n",
                 i.name,
-                job.role(&format!("{}.fill", i.name), Mode::Light)
+                job.role(&IntentPart::Fill.of(i.name.as_str()), Mode::Light)
             )
         })
         .collect();

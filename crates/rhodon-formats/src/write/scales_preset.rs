@@ -1,7 +1,7 @@
 //! `scales-preset`: a preset of a component framework that takes whole scales.
 
 use rhodon_color::Rgb8;
-use rhodon_theme::{ColorValue, Mode};
+use rhodon_theme::{ColorValue, Mode, Role};
 
 use super::family::families;
 use super::fit_steps::{ELEVEN, fitted};
@@ -126,18 +126,18 @@ fn scheme(job: &Job<'_>, mode: Mode) -> Result<Literal, ExportError> {
         entries.push((intent.name.to_string(), intent.name.to_string(), parts));
     }
     let text = [
-        ("color", "text.main"),
-        ("mutedColor", "text.muted"),
-        ("disabledColor", "text.disabled"),
+        ("color", Role::TEXT_MAIN.path()),
+        ("mutedColor", Role::TEXT_MUTED.path()),
+        ("disabledColor", Role::TEXT_DISABLED.path()),
     ];
     entries.push(Literal::demanded(
         "text",
         Literal::object(text.map(|(key, path)| (key, role(path)))),
     ));
     let content = [
-        ("background", "surface.raised"),
-        ("borderColor", "border.subtle"),
-        ("color", "text.main"),
+        ("background", Role::SURFACE_RAISED.path()),
+        ("borderColor", Role::BORDER_SUBTLE.path()),
+        ("color", Role::TEXT_MAIN.path()),
     ];
     entries.push(Literal::demanded(
         "content",

@@ -2,7 +2,7 @@
 //! every site has.
 
 use rhodon_color::Notation;
-use rhodon_theme::Mode;
+use rhodon_theme::{Intent, IntentPart, Mode, Role};
 
 use super::css_tree::{self, Node};
 use super::{css, css_value, losses};
@@ -27,7 +27,12 @@ pub(crate) static TARGET: Target = Target {
         "site-title",
     ],
     usage: "Paste site-theme.css into the site's own styles, or load it last. It stands alone: every token is in it as a custom property.",
-    token_name: Some(|s, t| format!("var(--{})", name::kebab(s.get("prefix"), &t.path))),
+    token_name: Some(|s, t| {
+        format!(
+            "var(--{})",
+            name::kebab(s.get(&TargetOption::PREFIX), &t.path)
+        )
+    }),
     carries_kept: false,
     write,
 };
@@ -39,8 +44,8 @@ const RULES: &[Rule] = &[
     (
         "body",
         &[
-            ("background-color", "surface.base"),
-            ("color", "text.main"),
+            ("background-color", Role::SURFACE_BASE.path()),
+            ("color", Role::TEXT_MAIN.path()),
             ("font-family", "type.family.body"),
             ("font-size", "type.size.body"),
             ("font-weight", "type.weight.regular"),
@@ -49,7 +54,7 @@ const RULES: &[Rule] = &[
     (
         "h1, h2, h3, h4, h5, h6, .site-title",
         &[
-            ("color", "text.main"),
+            ("color", Role::TEXT_MAIN.path()),
             ("font-family", "type.family.heading"),
             ("font-weight", "type.weight.bold"),
         ],
@@ -60,52 +65,76 @@ const RULES: &[Rule] = &[
     ("code, pre", &[("font-family", "type.family.mono")]),
     (
         ".site-header",
-        &[("background-color", "bar.fill"), ("color", "bar.text")],
+        &[
+            ("background-color", Role::BAR_FILL.path()),
+            ("color", Role::BAR_TEXT.path()),
+        ],
     ),
-    (".site-header a", &[("color", "bar.text")]),
-    (".site-header a:hover", &[("background-color", "bar.hover")]),
-    ("a", &[("color", "link.rest")]),
-    ("a:hover", &[("color", "link.hover")]),
-    ("a:active", &[("color", "link.pressed")]),
+    (".site-header a", &[("color", Role::BAR_TEXT.path())]),
+    (
+        ".site-header a:hover",
+        &[("background-color", Role::BAR_HOVER.path())],
+    ),
+    ("a", &[("color", Role::LINK_REST.path())]),
+    ("a:hover", &[("color", Role::LINK_HOVER.path())]),
+    ("a:active", &[("color", Role::LINK_PRESSED.path())]),
     (
         "button, .button, input[type=\"submit\"]",
         &[
-            ("background-color", "primary.fill"),
-            ("color", "primary.fill-text"),
-            ("border-color", "primary.edge"),
+            (
+                "background-color",
+                Intent::Primary.role(IntentPart::Fill).path(),
+            ),
+            ("color", Intent::Primary.role(IntentPart::FillText).path()),
+            (
+                "border-color",
+                Intent::Primary.role(IntentPart::Edge).path(),
+            ),
             ("border-radius", "shape.radius.medium"),
             ("font-weight", "type.weight.bold"),
         ],
     ),
     (
         "button:hover, .button:hover, input[type=\"submit\"]:hover",
-        &[("background-color", "primary.fill-hover")],
+        &[(
+            "background-color",
+            Intent::Primary.role(IntentPart::FillHover).path(),
+        )],
     ),
     (
         "button:active, .button:active, input[type=\"submit\"]:active",
-        &[("background-color", "primary.fill-pressed")],
+        &[(
+            "background-color",
+            Intent::Primary.role(IntentPart::FillPressed).path(),
+        )],
     ),
     (
         "button:disabled, input[type=\"submit\"]:disabled",
         &[
-            ("background-color", "disabled.fill"),
-            ("color", "disabled.text"),
-            ("border-color", "disabled.edge"),
+            ("background-color", Role::DISABLED_FILL.path()),
+            ("color", Role::DISABLED_TEXT.path()),
+            ("border-color", Role::DISABLED_EDGE.path()),
         ],
     ),
-    (":focus-visible", &[("outline-color", "focus.ring")]),
+    (
+        ":focus-visible",
+        &[("outline-color", Role::FOCUS_RING.path())],
+    ),
     (
         "::selection",
         &[
-            ("background-color", "selection.fill"),
-            ("color", "selection.text"),
+            ("background-color", Role::SELECTION_FILL.path()),
+            ("color", Role::SELECTION_TEXT.path()),
         ],
     ),
-    ("hr, table, td, th", &[("border-color", "border.subtle")]),
+    (
+        "hr, table, td, th",
+        &[("border-color", Role::BORDER_SUBTLE.path())],
+    ),
 ];
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let prefix = job.settings.get("prefix");
+    let prefix = job.settings.get(&TargetOption::PREFIX);
     let mut body = String::with_capacity(24 * 1024);
     if let Some(address) = &job.theme.font_import {
         body.push_str(&format!("@import url(\"{address}\");\n\n"));

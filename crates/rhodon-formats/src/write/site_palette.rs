@@ -1,6 +1,6 @@
 //! `site-palette`: a list of colours for a site system, and the classes for each, always in step.
 
-use rhodon_theme::{ColorValue, Mode, Section, Token};
+use rhodon_theme::{ColorValue, IntentPart, Mode, Section, Token};
 
 use super::css_tree::{self, Node};
 use super::losses;
@@ -11,37 +11,44 @@ use crate::target::{Comment, ExportError, Group, Job, Output, Target, Warning};
 /// What can be listed, in the words of the option.
 const PARTS: &[&str] = &["brand", "intents", "scales", "roles", "own"];
 
+/// See its help.
+const INCLUDE: TargetOption = TargetOption {
+    key: "include",
+    kind: OptionKind::List(PARTS),
+    default: "brand,intents",
+    help: "What is listed, in this order.",
+};
+
+/// See its help.
+const TEXT: TargetOption = TargetOption {
+    key: "text",
+    kind: OptionKind::Pattern,
+    default: "has-{name}-color",
+    help: "Name of the class that colours text.",
+};
+
+/// See its help.
+const BACKGROUND: TargetOption = TargetOption {
+    key: "background",
+    kind: OptionKind::Pattern,
+    default: "has-{name}-background-color",
+    help: "Name of the class that colours a background.",
+};
+
+/// See its help.
+const DOMAIN: TargetOption = TargetOption {
+    key: "domain",
+    kind: OptionKind::Name,
+    default: "theme",
+    help: "Text domain under which the names are translated.",
+};
+
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "site-palette",
     name: "Site palette",
     group: Group::Sites,
-    options: &[
-        TargetOption {
-            key: "include",
-            kind: OptionKind::List(PARTS),
-            default: "brand,intents",
-            help: "What is listed, in this order.",
-        },
-        TargetOption {
-            key: "text",
-            kind: OptionKind::Pattern,
-            default: "has-{name}-color",
-            help: "Name of the class that colours text.",
-        },
-        TargetOption {
-            key: "background",
-            kind: OptionKind::Pattern,
-            default: "has-{name}-background-color",
-            help: "Name of the class that colours a background.",
-        },
-        TargetOption {
-            key: "domain",
-            kind: OptionKind::Name,
-            default: "theme",
-            help: "Text domain under which the names are translated.",
-        },
-    ],
+    options: &[INCLUDE, TEXT, BACKGROUND, DOMAIN],
     files: &["palette.php", "palette.css"],
     keys: &[
         "slug",
@@ -67,7 +74,7 @@ struct Entry {
 }
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let include = job.settings.get("include");
+    let include = job.settings.get(&INCLUDE);
     let order: Vec<&str> = if include == "all" {
         PARTS.to_vec()
     } else {
@@ -83,7 +90,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             });
         }
     }
-    let (text, background) = (job.settings.get("text"), job.settings.get("background"));
+    let (text, background) = (job.settings.get(&TEXT), job.settings.get(&BACKGROUND));
     if text == background {
         return Err(ExportError::Clash {
             first: "the option text".to_owned(),
@@ -143,7 +150,7 @@ fn entries(job: &Job<'_>, part: &str) -> Vec<Entry> {
             .map(|i| Entry {
                 name: words(i.name.as_str()),
                 slug: i.name.to_string(),
-                color: job.role(&format!("{}.fill", i.name), Mode::Light),
+                color: job.role(&IntentPart::Fill.of(i.name.as_str()), Mode::Light),
                 path: format!("{}.fill", i.name),
             })
             .collect(),
@@ -161,7 +168,7 @@ fn words(path: &str) -> String {
 
 /// A file that returns the list.
 fn list(job: &Job<'_>, entries: &[Entry]) -> crate::target::File {
-    let domain = job.settings.get("domain");
+    let domain = job.settings.get(&DOMAIN);
     let mut body = String::from("return array(\n");
     for e in entries {
         let name = match domain {

@@ -5,17 +5,20 @@ use rhodon_theme::Document;
 use crate::option::{OptionKind, TargetOption};
 use crate::target::{ExportError, File, Group, Job, Output, Target};
 
+/// See its help.
+const SCHEMA: TargetOption = TargetOption {
+    key: "schema",
+    kind: OptionKind::Choice(&["none", "beside"]),
+    default: "none",
+    help: "Whether the JSON Schema of the document is written beside it.",
+};
+
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "spec",
     name: "Theme document",
     group: Group::Records,
-    options: &[TargetOption {
-        key: "schema",
-        kind: OptionKind::Choice(&["none", "beside"]),
-        default: "none",
-        help: "Whether the JSON Schema of the document is written beside it.",
-    }],
+    options: &[SCHEMA],
     files: &["theme.rhodon.json"],
     keys: &["rhodon.json", "schema", "brand", "format", "json"],
     usage: "Keep it with the code: rhodon export theme.rhodon.json --target css writes every other file from it, and it opens here again.",
@@ -31,7 +34,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         head: 0,
     };
     let mut files = vec![file("theme.rhodon.json", job.decided.document().to_json())];
-    if job.settings.get("schema") == "beside" {
+    if job.settings.get(&SCHEMA) == "beside" {
         files.push(file("theme.schema.json", Document::schema()));
     }
     Ok(Output {

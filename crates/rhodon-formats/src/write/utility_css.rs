@@ -10,20 +10,20 @@ use crate::name;
 use crate::option::{OptionKind, TargetOption};
 use crate::target::{Comment, ExportError, Group, Job, Output, Target};
 
+/// See its help.
+const STOCK: TargetOption = TargetOption {
+    key: "stock",
+    kind: OptionKind::Choice(&["extend", "replace"]),
+    default: "extend",
+    help: "Whether the theme's colours stand beside the stock colours or replace them.",
+};
+
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "utility-css",
     name: "Utility config, style sheet",
     group: Group::Frameworks,
-    options: &[
-        TargetOption {
-            key: "stock",
-            kind: OptionKind::Choice(&["extend", "replace"]),
-            default: "extend",
-            help: "Whether the theme's colours stand beside the stock colours or replace them.",
-        },
-        TargetOption::PROPERTY_PREFIX,
-    ],
+    options: &[STOCK, TargetOption::PROPERTY_PREFIX],
     files: &["theme.utility.css"],
     keys: &[
         "@theme",
@@ -51,13 +51,16 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let kinds: HashMap<&str, TokenKind> = job.tokens().map(|t| (&*t.path, t.kind)).collect();
     let names = name::unique(job.tokens(), |path| variable(path, kinds[path]))?;
     let (mut fixed, mut inline) = (Vec::new(), Vec::new());
-    if job.settings.get("stock") == "replace" {
+    if job.settings.get(&STOCK) == "replace" {
         fixed.push("--color-*: initial;".to_owned());
     }
     for token in job.tokens() {
         let name = &names[&*token.path];
         if token.section == Section::Roles || !token.is_modeless() {
-            let property = name::kebab(job.settings.get("prefix"), &token.path);
+            let property = name::kebab(
+                job.settings.get(&TargetOption::PROPERTY_PREFIX),
+                &token.path,
+            );
             inline.push(format!("--{name}: var(--{property});"));
         } else {
             let value = css_value::value(&token.cell(Mode::Light).value, Notation::Hex);

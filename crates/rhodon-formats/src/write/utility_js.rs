@@ -12,38 +12,44 @@ use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
 use crate::target::{Comment, ExportError, Group, Job, Output, Target, Warning};
 
+/// See its help.
+const MODULE: TargetOption = TargetOption {
+    key: "module",
+    kind: OptionKind::Choice(&["esm", "commonjs"]),
+    default: "esm",
+    help: "How the file exports the preset.",
+};
+
+/// See its help.
+const STOCK: TargetOption = TargetOption {
+    key: "stock",
+    kind: OptionKind::Choice(&["extend", "replace"]),
+    default: "extend",
+    help: "Whether the theme's colours stand beside the stock colours or replace them; transparent, current and inherit always stay.",
+};
+
+/// See its help.
+const KEEP: TargetOption = TargetOption {
+    key: "keep",
+    kind: OptionKind::Names,
+    default: "",
+    help: "Stock colours that stay when they are replaced, by name.",
+};
+
+/// See its help.
+const VALUES: TargetOption = TargetOption {
+    key: "values",
+    kind: OptionKind::Choice(&["channels", "literal"]),
+    default: "channels",
+    help: "Custom properties that follow dark mode and take an opacity, or the codes of light mode.",
+};
+
 /// See the module.
 pub(crate) static TARGET: Target = Target {
     id: "utility-js",
     name: "Utility config, script",
     group: Group::Frameworks,
-    options: &[
-        TargetOption {
-            key: "module",
-            kind: OptionKind::Choice(&["esm", "commonjs"]),
-            default: "esm",
-            help: "How the file exports the preset.",
-        },
-        TargetOption {
-            key: "stock",
-            kind: OptionKind::Choice(&["extend", "replace"]),
-            default: "extend",
-            help: "Whether the theme's colours stand beside the stock colours or replace them; transparent, current and inherit always stay.",
-        },
-        TargetOption {
-            key: "keep",
-            kind: OptionKind::Names,
-            default: "",
-            help: "Stock colours that stay when they are replaced, by name.",
-        },
-        TargetOption {
-            key: "values",
-            kind: OptionKind::Choice(&["channels", "literal"]),
-            default: "channels",
-            help: "Custom properties that follow dark mode and take an opacity, or the codes of light mode.",
-        },
-        TargetOption::PREFIX,
-    ],
+    options: &[MODULE, STOCK, KEEP, VALUES, TargetOption::PREFIX],
     files: &["theme.preset.js"],
     keys: &[
         "theme.extend.colors",
@@ -61,13 +67,13 @@ pub(crate) static TARGET: Target = Target {
 };
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let channels = job.settings.get("values") == "channels";
+    let channels = job.settings.get(&VALUES) == "channels";
     let names = name::unique(job.tokens(), |path| {
-        name::kebab(job.settings.get("prefix"), path)
+        name::kebab(job.settings.get(&TargetOption::PREFIX), path)
     })?;
     let colors = colors(job, &names, channels)?;
     let mut theme = Vec::new();
-    let replaced = job.settings.get("stock") == "replace";
+    let replaced = job.settings.get(&STOCK) == "replace";
     if replaced {
         theme.push((
             "colors",
@@ -90,7 +96,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             Literal::List(vec![Literal::Code(plugin(job, &names))]),
         ));
     }
-    let export = if job.settings.get("module") == "esm" {
+    let export = if job.settings.get(&MODULE) == "esm" {
         "export default"
     } else {
         "module.exports ="
@@ -172,7 +178,7 @@ fn stocked(job: &Job<'_>, colors: Literal) -> Literal {
     .to_vec();
     entries.extend(
         job.settings
-            .names("keep")
+            .names(&KEEP)
             .map(|n| (n.to_owned(), Literal::Code(format!("colors[\"{n}\"]")))),
     );
     if let Literal::Object(own) = colors {

@@ -1,6 +1,6 @@
 //! `vue-theme`: light and dark themes of a Vue component framework.
 
-use rhodon_theme::{Mode, Token};
+use rhodon_theme::{Mode, Role, Token};
 
 use super::losses;
 use super::script::Literal;
@@ -23,12 +23,12 @@ pub(crate) static TARGET: Target = Target {
 
 /// Keys that the framework gives to roles.
 const ROLES: [(&str, &str); 6] = [
-    ("background", "surface.base"),
-    ("on-background", "text.main"),
-    ("surface", "surface.raised"),
-    ("on-surface", "text.main"),
-    ("surface-variant", "surface.sunken"),
-    ("on-surface-variant", "text.muted"),
+    ("background", Role::SURFACE_BASE.path()),
+    ("on-background", Role::TEXT_MAIN.path()),
+    ("surface", Role::SURFACE_RAISED.path()),
+    ("on-surface", Role::TEXT_MAIN.path()),
+    ("surface-variant", Role::SURFACE_SUNKEN.path()),
+    ("on-surface-variant", Role::TEXT_MUTED.path()),
 ];
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
@@ -75,7 +75,10 @@ fn theme(job: &Job<'_>, names: &Names<'_>, mode: Mode) -> Result<Literal, Export
         )
     };
     colors.extend(job.colors().map(entry));
-    let mut variables = vec![Literal::demanded("border-color", role("border.subtle"))];
+    let mut variables = vec![Literal::demanded(
+        "border-color",
+        role(Role::BORDER_SUBTLE.path()),
+    )];
     variables.extend(job.others().map(entry));
     Ok(Literal::object([
         ("dark", Literal::Code((mode == Mode::Dark).to_string())),

@@ -4,7 +4,7 @@
 use std::sync::LazyLock;
 
 use proptest::prelude::*;
-use rhodon_formats::read::{Import, InputFile, document};
+use rhodon_formats::read::{Import, InputFile, read};
 use rhodon_theme::{Document, Resolved, derive};
 use serde_json::{Map, Value, json};
 
@@ -14,18 +14,12 @@ static WRITTEN: LazyLock<Vec<InputFile>> = LazyLock::new(|| {
     let files = demo().files("tokens", &[]);
     files
         .into_iter()
-        .map(|f| InputFile {
-            name: f.path,
-            text: f.text,
-        })
+        .map(|f| InputFile::text(f.path, f.text))
         .collect()
 });
 
 fn sheet(name: &str, text: String) -> InputFile {
-    InputFile {
-        name: name.to_owned(),
-        text,
-    }
+    InputFile::text(name, text)
 }
 
 /// What an answer must be, whatever was asked.
@@ -53,12 +47,9 @@ fn check(import: &Import) -> Result<(), TestCaseError> {
             let again: Vec<InputFile> = output
                 .files
                 .into_iter()
-                .map(|f| InputFile {
-                    name: f.path,
-                    text: f.text,
-                })
+                .map(|f| InputFile::text(f.path, f.text))
                 .collect();
-            let again = document(&again);
+            let again = read(&again);
             prop_assert_eq!(again.spec.as_ref(), Some(spec), "{:?}", again.problems);
         }
     }
@@ -204,10 +195,10 @@ proptest! {
     fn any_tree_is_read_or_refused(first in tree(), second in prop::option::of(tree())) {
         let mut whole = json!({ "base": { "$type": "color", "$value": "#0f5c7a" } });
         whole["more"] = first.clone();
-        check(&document(&[sheet("a.json", first.to_string())]))?;
-        check(&document(&[sheet("a.json", whole.to_string())]))?;
+        check(&read(&[sheet("a.json", first.to_string())]))?;
+        check(&read(&[sheet("a.json", whole.to_string())]))?;
         if let Some(second) = second {
-            check(&document(&[sheet("a.json", whole.to_string()), sheet("b.json", second.to_string())]))?;
+            check(&read(&[sheet("a.json", whole.to_string()), sheet("b.json", second.to_string())]))?;
         }
     }
 }
@@ -221,7 +212,7 @@ proptest! {
         without in prop::option::of(0usize..3),
     ) {
         let mut files: Vec<(String, Value)> =
-            WRITTEN.iter().map(|s| (s.name.clone(), serde_json::from_str(&s.text).unwrap())).collect();
+            WRITTEN.iter().map(|s| (s.name.clone(), serde_json::from_slice(&s.bytes).unwrap())).collect();
         for (file, at, how, with) in blows {
             damaged(&mut files[file].1, at, how, with);
         }
@@ -229,8 +220,8 @@ proptest! {
             files.remove(index);
         }
         let sheets: Vec<InputFile> =
-            files.into_iter().map(|(name, value)| InputFile { name, text: value.to_string() }).collect();
-        check(&document(&sheets))?;
+            files.into_iter().map(|(name, value)| InputFile::text(name, value.to_string())).collect();
+        check(&read(&sheets))?;
     }
 }
 
@@ -238,7 +229,7 @@ proptest! {
     /// No text makes the reader panic.
     #[test]
     fn any_json_is_read_or_refused(text in r#"(\{|\}|\[|\]|"\$value"|"\$type"|"\$ref"|"a"|:|,|"color"|"\{a\}"|1|null| ){0,40}"#) {
-        let _ = document(&[sheet("a.json", text)]);
+        let _ = read(&[sheet("a.json", text)]);
     }
 
     #[test]
@@ -249,7 +240,7 @@ proptest! {
         }
         let mut file = json!({ "base": { "$type": "color", "$value": "#0f5c7a" } });
         file["more"] = token;
-        if let Some(spec) = document(&[sheet("a.json", file.to_string())]).spec {
+        if let Some(spec) = read(&[sheet("a.json", file.to_string())]).spec {
             // What is read is a document that reads and derives.
             prop_assert_eq!(Document::read(&spec.to_json()), Ok(spec.clone()));
             Made::of(spec);
@@ -259,10 +250,7 @@ proptest! {
 
 /// Design tokens read as one file.
 fn imported(json: &str) -> rhodon_formats::read::Import {
-    document(&[InputFile {
-        name: "tokens.json".into(),
-        text: json.into(),
-    }])
+    read(&[InputFile::text("tokens.json", json)])
 }
 
 #[test]

@@ -1,7 +1,7 @@
 //! Design tokens: out, in and out again without loss; other programs' files in and out.
 
 use proptest::prelude::*;
-use rhodon_formats::read::{Import, InputFile, document};
+use rhodon_formats::read::{Import, InputFile, read as read_files};
 use rhodon_theme::Document;
 use serde_json::{Value, json};
 
@@ -10,12 +10,9 @@ use super::support::{Made, demo, theme};
 fn read(files: &[(&str, String)]) -> Import {
     let sheets: Vec<InputFile> = files
         .iter()
-        .map(|(name, text)| InputFile {
-            name: (*name).to_owned(),
-            text: text.clone(),
-        })
+        .map(|(name, text)| InputFile::text((*name).to_owned(), text.clone()))
         .collect();
-    document(&sheets)
+    read_files(&sheets)
 }
 
 fn written(theme: &Made, id: &str) -> Vec<(String, String)> {

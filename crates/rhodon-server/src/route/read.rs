@@ -1,11 +1,14 @@
 //! Reading files into a theme document.
 
 use axum::Json;
-use rhodon_formats::read::{InputFile, ReadProblem, document};
+use axum::extract::State;
+use rhodon_formats::read::{InputFile, ReadProblem, read as read_files};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
 
+use crate::bench::Bench;
+use crate::error::ApiError;
 use crate::json::JsonBody;
 
 /// Files that belong together.
@@ -57,17 +60,17 @@ impl From<ReadProblem> for ReadProblemView {
 
 /// A document from a saved one, or from the files of a set of design tokens.
 #[utoipa::path(post, path = "/read", request_body = ReadRequest, responses((status = 200, body = ReadView)))]
-pub(crate) async fn read(JsonBody(body): JsonBody<ReadRequest>) -> Json<ReadView> {
-    let files: Vec<InputFile> = body
+pub(crate) async fn read(
+    State(bench): State<Bench>,
+    JsonBody(body): JsonBody<ReadRequest>,
+) -> Result<Json<ReadView>, ApiError> {
+    let files: Vec<_> = body
         .files
         .into_iter()
-        .map(|f| InputFile {
-            name: f.name,
-            text: f.text,
-        })
+        .map(|f| InputFile::text(f.name, f.text))
         .collect();
-    let import = document(&files);
-    Json(ReadView {
+    let import = bench.work.run(move || read_files(&files)).await?;
+    Ok(Json(ReadView {
         spec: import.spec.map(|s| s.to_json()),
         notes: import.notes,
         problems: import
@@ -75,5 +78,5 @@ pub(crate) async fn read(JsonBody(body): JsonBody<ReadRequest>) -> Json<ReadView
             .into_iter()
             .map(ReadProblemView::from)
             .collect(),
-    })
+    }))
 }

@@ -2,6 +2,7 @@
 
 use axum::Json;
 use rhodon_color::RELATIONS;
+use rhodon_formats::read::READERS;
 use rhodon_formats::{Group, PaintRule, paint_rules};
 use rhodon_theme::scale::METHODS;
 use rhodon_theme::{Aim, Intent, NUMBERS, TokenKind};
@@ -17,6 +18,7 @@ pub struct VocabularyView {
     intents: Vec<&'static str>,
     kinds: Vec<&'static str>,
     groups: Vec<ChoiceView>,
+    readers: Vec<ReaderView>,
     /// The balance of a page that holds where a theme says nothing else.
     #[schema(schema_with = crate::openapi::aim_schema)]
     aim: Aim,
@@ -64,6 +66,14 @@ impl From<&PaintRule> for PaintView {
     }
 }
 
+/// A format that is read.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct ReaderView {
+    name: &'static str,
+    /// How names of its files end.
+    endings: &'static [&'static str],
+}
+
 /// Something to choose, and what it means.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct ChoiceView {
@@ -105,6 +115,13 @@ pub(crate) async fn vocabulary() -> Json<VocabularyView> {
         intents: Intent::ALL.map(Intent::id).to_vec(),
         kinds: TokenKind::ALL.map(TokenKind::id).to_vec(),
         groups: groups.collect(),
+        readers: READERS
+            .iter()
+            .map(|r| ReaderView {
+                name: r.name,
+                endings: r.endings,
+            })
+            .collect(),
         aim: Aim::USUAL,
         paints: paint_rules().iter().map(PaintView::from).collect(),
     })

@@ -199,7 +199,7 @@ async fn every_route_refuses_a_body_of_another_shape() {
 async fn a_revision_that_is_no_number_is_told_and_nothing_is_saved() {
     let server = Server::start().await;
     let (_, before) = server.get("/api/themes/night-crossing").await;
-    for base in ["", "*", "\"one\"", "W/\"1\"", "\"-1\"", "\"99999999999\""] {
+    for base in ["", "\"one\"", "W/\"1\"", "\"-1\"", "\"99999999999\""] {
         let body = json!({ "spec": before["spec"], "label": "x" });
         let path = "/api/themes/night-crossing";
         let request = server

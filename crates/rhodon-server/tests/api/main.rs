@@ -597,3 +597,170 @@ async fn lists_companions_and_renaming() {
         (StatusCode::UNPROCESSABLE_ENTITY, &json!("/slug"))
     );
 }
+
+#[tokio::test]
+async fn kept_answers_belong_to_their_route() {
+    let server = Server::start().await;
+    let spec = tern("#0f5c7a");
+    let archive = json!({ "spec": spec, "targets": ["css"] });
+    let packed = server
+        .ask(Method::POST, "/api/archive")
+        .json(&archive)
+        .send()
+        .await
+        .unwrap();
+    assert_eq!(packed.headers()["content-type"], "application/zip");
+    // The very same body means something else elsewhere.
+    let (status, refused) = server.post("/api/derive", archive.clone()).await;
+    assert_eq!(
+        (status, &refused["type"]),
+        (
+            StatusCode::UNPROCESSABLE_ENTITY,
+            &json!("/problems/invalid-request")
+        )
+    );
+    let body = json!({ "spec": spec });
+    let (_, derived) = server.post("/api/derive", body.clone()).await;
+    assert!(derived["tokens"].is_array());
+    let (_, previewed) = server.post("/api/preview", body).await;
+    assert!(previewed["sheets"].is_array());
+}
+
+#[tokio::test]
+async fn a_change_is_applied_to_the_document_at_hand_and_tells_what_it_moved() {
+    let server = Server::start().await;
+    server
+        .post("/api/themes", json!({ "spec": tern("#0f5c7a") }))
+        .await;
+    let change = json!({
+        "change": { "do": "add-brand", "colors": [
+            { "name": "Navy", "color": "navy" }, { "name": "Navy", "color": "c2410c80" }
+        ] },
+        "label": "two colours", "preview": true
+    });
+    let request = server
+        .ask(Method::POST, "/api/themes/tern/change")
+        .header("if-match", "\"1\"")
+        .json(&change);
+    let (status, saved) = read(request.send().await.unwrap()).await;
+    assert_eq!(
+        (status, &saved["revision"]),
+        (StatusCode::OK, &json!(2)),
+        "{saved}"
+    );
+    let names: Vec<_> = saved["spec"]["brand"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|b| b["name"].clone())
+        .collect();
+    assert_eq!(names, ["Deep", "Navy", "Navy 2"]);
+    // What is see-through keeps its opacity as a step.
+    assert_eq!(saved["spec"]["scales"]["navy-2"], json!({ "alpha": [50] }));
+    assert!(
+        !saved["preview"]["wake"]["changes"]
+            .as_array()
+            .unwrap()
+            .is_empty()
+    );
+    let remove =
+        json!({ "spec": saved["spec"], "change": { "do": "remove-brand", "brand": "navy-2" } });
+    let (_, tried) = server.post("/api/change", remove).await;
+    assert_eq!(
+        tried["notes"],
+        json!(["the settings of the scale navy-2 go"])
+    );
+}
+
+#[tokio::test]
+async fn a_parent_does_not_lose_what_its_child_needs() {
+    let server = Server::start().await;
+    let mut parent = tern("#0f5c7a");
+    parent["tokens"] = json!({ "ferry.wake": { "value": "#112233" } });
+    server.post("/api/themes", json!({ "spec": parent })).await;
+    let child = json!({
+        "format": 1, "name": "Chick", "extends": "tern",
+        "tokens": { "ferry.foam": { "value": "{ferry.wake}" } }
+    });
+    assert_eq!(
+        server.post("/api/themes", json!({ "spec": child })).await.0,
+        StatusCode::CREATED
+    );
+    let (status, refused) = server
+        .put(
+            "/api/themes/tern",
+            1,
+            json!({ "spec": tern("#0f5c7a"), "label": "without" }),
+        )
+        .await;
+    assert_eq!(
+        (status, &refused["type"]),
+        (StatusCode::CONFLICT, &json!("/problems/breaks-child"))
+    );
+    assert_eq!(
+        refused["detail"],
+        "\"Chick\" extends this theme and would not work with it: ferry.foam: no token \"ferry.wake\""
+    );
+}
+
+#[tokio::test]
+async fn health_answers_while_everything_is_busy() {
+    let server = Server::start().await;
+    let tokens: serde_json::Map<String, Value> = (0..3000)
+        .map(|n| (format!("own.t{n}"), json!({ "value": if n == 2999 { "#111".to_owned() } else { format!("{{own.t{}}}", n + 1) } })))
+        .collect();
+    let mut spec = tern("#0f5c7a");
+    spec["tokens"] = tokens.into();
+    let heavy: Vec<_> = (0..24)
+        .map(|n| {
+            let mut own = spec.clone();
+            own["name"] = format!("Heavy {n}").into();
+            let request = server
+                .ask(Method::POST, "/api/derive")
+                .json(&json!({ "spec": own }));
+            tokio::spawn(async move { request.send().await.unwrap().status() })
+        })
+        .collect();
+    assert_eq!(server.get("/api/health").await.0, StatusCode::OK);
+    assert_eq!(
+        server.get("/api/themes/brindle-sound-ferries").await.0,
+        StatusCode::OK
+    );
+    for one in heavy {
+        assert_eq!(one.await.unwrap(), StatusCode::OK);
+    }
+}
+
+#[tokio::test]
+async fn problems_are_told_up_to_a_hundred() {
+    let server = Server::start().await;
+    let mut spec = tern("#0f5c7a");
+    for n in 0..5000 {
+        spec[format!("unknown{n}")] = 1.into();
+    }
+    let (status, refused) = server.post("/api/derive", json!({ "spec": spec })).await;
+    assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
+    assert_eq!(refused["problems"].as_array().unwrap().len(), 100);
+    assert_eq!(refused["more"], 4900);
+}
+
+#[tokio::test]
+async fn if_match_takes_one_strong_tag_or_any() {
+    let server = Server::start().await;
+    server
+        .post("/api/themes", json!({ "spec": tern("#0f5c7a") }))
+        .await;
+    let put = |tag: &'static str| {
+        let body = json!({ "spec": tern("#0f5c7b"), "label": "changed" });
+        server
+            .ask(Method::PUT, "/api/themes/tern")
+            .header("if-match", tag)
+            .json(&body)
+    };
+    for tag in ["1", "\"+1\"", "\"01\"", "W/\"1\"", "\"\""] {
+        let (status, _) = read(put(tag).send().await.unwrap()).await;
+        assert_eq!(status, StatusCode::PRECONDITION_REQUIRED, "{tag}");
+    }
+    let (status, saved) = read(put("*").send().await.unwrap()).await;
+    assert_eq!((status, &saved["revision"]), (StatusCode::OK, &json!(2)));
+}

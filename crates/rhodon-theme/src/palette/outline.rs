@@ -63,9 +63,7 @@ impl Outline {
                 .steps
                 .iter()
                 .any(|(slug, labels)| named(slug) && labels.contains(rest))
-            || Role::ALL
-                .iter()
-                .any(|role| role.to_string() == path.as_str())
+            || Role::ALL.iter().any(|role| role.path() == path.as_str())
             || is_measure(group)
     }
 }

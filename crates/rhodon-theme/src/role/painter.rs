@@ -160,7 +160,7 @@ impl<'a> Painter<'a> {
 
     /// A role that every theme has, once it is painted.
     pub(crate) fn find(&self, role: Role) -> Option<RoleId> {
-        self.find_path(&role.to_string())
+        self.find_path(role.path())
     }
 
     fn find_path(&self, path: &str) -> Option<RoleId> {

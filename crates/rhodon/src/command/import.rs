@@ -3,7 +3,7 @@
 use std::fs;
 use std::path::Path;
 
-use rhodon_formats::read::{InputFile, document};
+use rhodon_formats::read::{InputFile, read};
 use rhodon_theme::Document;
 
 use super::pretty;
@@ -13,17 +13,14 @@ use crate::output::{Failure, Printer};
 
 pub fn run(args: &ImportArgs, printer: &mut Printer) -> Result<(), Failure> {
     let files = if args.files.is_empty() || args.files == [Path::new("-")] {
-        vec![InputFile {
-            name: "standard input".to_owned(),
-            text: input::all()?,
-        }]
+        vec![InputFile::text("standard input", input::all()?)]
     } else {
         args.files
             .iter()
-            .map(|path| sheet(path))
+            .map(|path| file(path))
             .collect::<Result<_, _>>()?
     };
-    let import = document(&files);
+    let import = read(&files);
     for note in &import.notes {
         eprintln!("{note}");
     }
@@ -38,10 +35,10 @@ pub fn run(args: &ImportArgs, printer: &mut Printer) -> Result<(), Failure> {
     printer.result(&value, || pretty(&value).trim_end().to_owned())
 }
 
-fn sheet(path: &Path) -> Result<InputFile, Failure> {
+fn file(path: &Path) -> Result<InputFile, Failure> {
     let name = path.display().to_string();
-    match fs::read_to_string(path) {
-        Ok(text) => Ok(InputFile { name, text }),
+    match fs::read(path) {
+        Ok(bytes) => Ok(InputFile { name, bytes }),
         Err(cause) => Err(Failure::Io { place: name, cause }),
     }
 }

@@ -12,7 +12,7 @@ use serde_json::Value;
 use super::foreign::{self, Names};
 use super::table::{Raw, Table};
 use super::{Tables, value};
-use crate::read::document::Import;
+use crate::read::import::Import;
 use crate::stamp::Stamp;
 use crate::target::Source;
 use crate::write::tokens::TARGET;

@@ -7,7 +7,7 @@ use std::rc::Rc;
 use serde_json::{Map, Value};
 
 use super::table::report;
-use crate::read::document::ReadProblem;
+use crate::read::import::ReadProblem;
 
 /// How many groups may extend each other in a row.
 const MAX_CHAIN: usize = 64;

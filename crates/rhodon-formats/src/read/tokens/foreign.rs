@@ -11,7 +11,7 @@ use serde_json::{Map, Value};
 
 use super::table::{Raw, Table};
 use super::{Tables, value};
-use crate::read::document::{Import, ReadProblem};
+use crate::read::import::{Import, ReadProblem};
 
 /// The most brand colours that are proposed.
 const MAX_BRAND: usize = 8;

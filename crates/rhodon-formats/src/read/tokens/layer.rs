@@ -2,7 +2,7 @@
 
 use serde_json::Value;
 
-use crate::read::document::ReadProblem;
+use crate::read::import::ReadProblem;
 
 /// A file, or a part of one, in the order in which later ones win.
 pub(super) type Layer<'a> = (&'a str, &'a Value);

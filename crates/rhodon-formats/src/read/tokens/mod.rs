@@ -15,7 +15,8 @@ mod value;
 use rhodon_theme::{Document, Resolved, derive};
 use serde_json::Value;
 
-use super::document::{Import, ReadProblem};
+use super::import::{Import, InputFile, ReadProblem};
+use super::reader::Reader;
 use crate::write::tokens::EXTENSION;
 use table::{Raw, Table};
 
@@ -27,7 +28,38 @@ struct Tables {
     has_dark: bool,
 }
 
-pub(super) fn read(files: &[(&str, Value)], import: &mut Import) {
+/// See the module.
+pub(super) static READER: Reader = Reader {
+    id: "tokens",
+    name: "Set of design tokens",
+    endings: &[".tokens.json", ".resolver.json", ".json"],
+    sniff,
+    read,
+};
+
+/// Any JSON may hold tokens, and what is named like it is told what is wrong with it.
+fn sniff(file: &InputFile) -> bool {
+    let first = file
+        .bytes
+        .iter()
+        .find(|b| !b.is_ascii_whitespace() && b.is_ascii());
+    matches!(first, Some(b'{' | b'[')) || file.name.ends_with(".json") || file.bytes.is_empty()
+}
+
+fn read(files: &[InputFile], import: &mut Import) {
+    let mut parsed: Vec<(&str, Value)> = Vec::with_capacity(files.len());
+    for file in files {
+        match file.json() {
+            Ok(value) => parsed.push((&file.name, value)),
+            Err(problem) => import.problems.push(problem),
+        }
+    }
+    if !parsed.is_empty() {
+        read_parsed(&parsed, import);
+    }
+}
+
+fn read_parsed(files: &[(&str, Value)], import: &mut Import) {
     let layers = layer::layers(files, &mut import.problems);
     let light = Table::read(&layers.light, &mut import.problems);
     let dark = Table::read(&layers.dark, &mut import.problems);

@@ -5,7 +5,7 @@ use serde_json::{Map, Value};
 
 use super::extend::extended;
 use super::layer::Layer;
-use crate::read::document::ReadProblem;
+use crate::read::import::ReadProblem;
 use crate::write::tokens::ROOT;
 
 /// How deep groups may stand in each other.

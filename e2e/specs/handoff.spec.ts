@@ -207,7 +207,11 @@ test("a file dropped on the window becomes a theme", async ({ page, slug, reques
     },
     JSON.stringify({ ...spec, name: `Dropped ${slug}` }),
   );
-  await page.dispatchEvent("body", "drop", { dataTransfer: dropped });
+  await page.dispatchEvent("body", "dragenter", { dataTransfer: dropped });
+  const zone = page.locator(".mantine-Dropzone-root");
+  await zone.dispatchEvent("dragenter", { dataTransfer: dropped });
+  await expect(page.getByText("Drop files to read a theme from them")).toBeVisible();
+  await zone.dispatchEvent("drop", { dataTransfer: dropped });
   await page.waitForURL(/\/themes\/dropped-/);
   await expect(page.getByRole("banner").getByRole("button", { name: /^Dropped/ })).toBeVisible();
 });

@@ -8,6 +8,7 @@ use rhodon_formats::ExportError;
 use rhodon_store::{RevisionRecord, StoreError};
 use rhodon_theme::{InheritError, Problem, Problems};
 use serde::Serialize;
+use std::num::NonZeroUsize;
 use utoipa::ToSchema;
 
 /// A refusal. `type` is stable, `detail` is a plain sentence for people.
@@ -28,7 +29,8 @@ pub struct ApiError {
     problems: Vec<Place>,
     /// How many more places there are beyond those that are told.
     #[serde(skip_serializing_if = "Option::is_none")]
-    more: Option<usize>,
+    #[schema(value_type = Option<usize>)]
+    more: Option<NonZeroUsize>,
     /// For a stale write: what is current now.
     #[serde(skip_serializing_if = "Option::is_none")]
     current: Option<Box<SavedState>>,
@@ -37,7 +39,7 @@ pub struct ApiError {
     base: Option<Box<SavedState>>,
     /// For a fault of the server: the id under which the log tells more.
     #[serde(skip_serializing_if = "Option::is_none")]
-    id: Option<String>,
+    id: Option<Box<str>>,
 }
 
 /// One place in the request body.
@@ -96,7 +98,7 @@ impl ApiError {
     pub fn fault(id: String) -> Self {
         let detail = format!("Something went wrong on the server. The log tells more under {id}.");
         Self {
-            id: Some(id),
+            id: Some(id.into()),
             ..Self::new(
                 StatusCode::INTERNAL_SERVER_ERROR,
                 "/problems/fault",
@@ -119,7 +121,7 @@ impl ApiError {
         tracing::error!(%id, %cause, "database");
         let title = "The database does not answer";
         Self {
-            id: Some(id),
+            id: Some(id.into()),
             ..Self::new(
                 StatusCode::SERVICE_UNAVAILABLE,
                 "/problems/database",
@@ -136,7 +138,7 @@ impl ApiError {
             .first()
             .map(Problem::sentence)
             .unwrap_or_default();
-        let more = Some(problems.more()).filter(|more| *more > 0);
+        let more = NonZeroUsize::new(problems.more());
         let places = problems.0.into_iter().map(|p| Place {
             pointer: format!("{at}{}", p.pointer),
             message: p.message,

@@ -108,10 +108,23 @@ name_type!(
     /// The place of a kept token in a file of design tokens: names joined by dots, as they were.
     KeptPath,
     1000,
-    "a path of at most 1,000 bytes without control characters",
-    "^[^\\x00-\\x1f\\x7f-\\x9f]+$",
-    |s| !s.chars().any(char::is_control)
+    "a path of at most 1,000 bytes and 32 names, none of which starts with $, without control characters",
+    "^[^$.\\x00-\\x1f\\x7f-\\x9f][^.\\x00-\\x1f\\x7f-\\x9f]*([.][^$.\\x00-\\x1f\\x7f-\\x9f][^.\\x00-\\x1f\\x7f-\\x9f]*){0,31}$",
+    is_kept_path
 );
+
+/// How deep a kept token may stand: JSON readers stop at a depth of their own, often 128, and the
+/// token itself has room below this.
+const MAX_KEPT_NAMES: usize = 32;
+
+/// Format module, "Character restrictions": names do not start with `$`, which marks properties of
+/// the file itself, and have no dot.
+fn is_kept_path(s: &str) -> bool {
+    !s.chars().any(char::is_control)
+        && s.split('.').count() <= MAX_KEPT_NAMES
+        && s.split('.')
+            .all(|name| !name.is_empty() && !name.starts_with('$'))
+}
 
 fn is_slug(s: &str) -> bool {
     s.as_bytes().first().is_some_and(u8::is_ascii_lowercase) && is_slug_tail(s)
@@ -225,6 +238,17 @@ mod tests {
             (".a", false),
         ] {
             assert_eq!(path.parse::<TokenPath>().is_ok(), fine, "{path}");
+        }
+        let deep = |names: usize| vec!["a"; names].join(".");
+        for (path, fine) in [
+            ("Motion.Quick in", true),
+            ("a..b", false),
+            ("$extensions", false),
+            ("motion.$root", false),
+            (&deep(MAX_KEPT_NAMES), true),
+            (&deep(MAX_KEPT_NAMES + 1), false),
+        ] {
+            assert_eq!(path.parse::<KeptPath>().is_ok(), fine, "{path}");
         }
     }
 }

@@ -210,6 +210,34 @@ describe("somebody else", () => {
     expect(state().event).toBe("theirs");
   });
 
+  test("what came in under a draft is asked about where both decide the same", async () => {
+    for (const [choice, color0, revision] of [
+      ["mine", "#111111", 3],
+      ["theirs", "#333333", 2],
+    ] as const) {
+      const { editor, state, server } = open();
+      editor.draft(color("petrol", "#111111"));
+      server.elsewhere(color("petrol", "#333333"));
+      await editor.look(2);
+      const done = editor.commit(color("petrol", "#111111"), "mine");
+      await vi.waitFor(() => expect(state().clash?.conflicts[0]?.place).toBe("brand/petrol/color"));
+      expect(state().status).toBe("unsaved");
+      editor.settle(choice);
+      await done;
+      expect([state().document.brand?.[0]?.color, server.theme.revision]).toEqual([color0, revision]);
+      await vi.waitFor(() => expect(state().status).toBe("saved"));
+    }
+  });
+
+  test("a draft does not clash with what this window saves before it", async () => {
+    const { editor, state, server } = open();
+    void editor.commit(turn(1), "first");
+    editor.draft(turn(2));
+    await vi.waitFor(() => expect(server.theme.revision).toBe(2));
+    await editor.commit(turn(2), "second");
+    expect([server.theme.revision, state().clash]).toEqual([3, undefined]);
+  });
+
   test("who deleted the theme is told of, and nothing is called saved", async () => {
     const { editor, state, server } = open();
     server.load = async () => undefined;

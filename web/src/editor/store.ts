@@ -55,7 +55,7 @@ export interface CommitOptions {
 }
 
 type Job = { label: string; told: boolean; done: (outcome: Outcome) => void } & (
-  | { kind: "edit"; edit: Edit; topic?: string }
+  | { kind: "edit"; edit: Edit; topic?: string; seen: ThemeDocument | undefined }
   | { kind: "change"; change: Change }
   | { kind: "move"; send: (theme: Theme) => Promise<Theme>; event: (before: Theme, after: Theme) => string }
 );
@@ -103,6 +103,8 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
   const { getState: now, setState: set } = store;
   let queue: Job[] = [];
   let draft: Edit | undefined;
+  /** The document that the draft was begun on: what came in from elsewhere since, nobody agreed to. */
+  let drawnOn: ThemeDocument | undefined;
   let running = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let settleClash: ((choice: "mine" | "theirs") => void) | undefined;
@@ -185,8 +187,10 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     for (let job = queue[0]; job; job = queue[0]) {
       const { theme } = now();
       try {
+        if (job.kind === "edit" && !(await agreed(job))) continue;
         const saved = await send(job);
         leave(job, { theme: saved });
+        if (job.kind === "move" && draft) drawnOn = committed();
         adopt(saved, job.kind === "move" ? job.event(theme, saved) : job.label);
       } catch (error) {
         const problem = problemOf(error);
@@ -244,20 +248,42 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
       return true;
     }
     const found = job.kind === "edit" ? conflicts(sent.spec, job.edit(sent.spec), theirs.spec) : [];
-    if (found.length > 0) {
-      set({ clash: { label: job.label, theirs, conflicts: found } });
-      status();
-      const choice = await new Promise<"mine" | "theirs">((resolve) => {
-        settleClash = resolve;
-      });
-      set({ clash: undefined });
-      if (choice === "theirs") {
-        leave(job, {});
-        draft = undefined;
-      }
-    }
+    const stays = await mineStays(job, theirs, found);
     adopt(theirs, `changed elsewhere: ${theirs.label}`);
+    if (!stays) giveWay(job);
     return true;
+  }
+
+  /** Whether a change may be made though something came in from elsewhere while it was drafted. */
+  async function agreed(job: Job & { kind: "edit" }): Promise<boolean> {
+    if (!job.seen) return true;
+    const { theme } = now();
+    const found = conflicts(job.seen, job.edit(job.seen), theme.spec);
+    const stays = await mineStays(job, theme, found);
+    job.seen = undefined;
+    if (!stays) giveWay(job);
+    return stays;
+  }
+
+  /** A change of this window gives way to somebody else's. */
+  function giveWay(job: Job) {
+    draft = undefined;
+    queue = queue.filter((other) => other !== job);
+    show();
+    status();
+    job.done({});
+  }
+
+  /** Asks whose decision holds where both sides made one. */
+  async function mineStays(job: Job, theirs: Theme, found: Conflict[]): Promise<boolean> {
+    if (found.length === 0) return true;
+    set({ clash: { label: job.label, theirs, conflicts: found } });
+    status();
+    const choice = await new Promise<"mine" | "theirs">((resolve) => {
+      settleClash = resolve;
+    });
+    set({ clash: undefined });
+    return choice === "mine";
   }
 
   /** The change was saved, only its answer got lost. */
@@ -287,6 +313,7 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     /** Shows a change without saving it, in the place of the one that was shown before. */
     draft(edit: Edit) {
       const base = committed();
+      if (!draft) drawnOn = base;
       // Moved back to where it was, it is no draft any more.
       draft = sameDocument(edit(base), base) ? undefined : edit;
       show();
@@ -302,12 +329,14 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
 
     /** Saves a change as one revision, behind those that are on their way. */
     commit(edit: Edit, label: string, options: CommitOptions = {}): Promise<Outcome> {
+      const seen = draft && drawnOn;
       draft = undefined;
       const { topic, atField = false } = options;
       const alone = queue.length === 0 && !timer;
       const outcome = enqueue((done) => ({
         kind: "edit",
         edit,
+        seen,
         label: shortened(label),
         told: atField,
         done,

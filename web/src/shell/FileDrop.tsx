@@ -1,38 +1,33 @@
-import { Modal } from "@mantine/core";
-import { useEffect, useState } from "react";
+import "@mantine/dropzone/styles.css";
+import { Modal, Stack, Text } from "@mantine/core";
+import { Dropzone } from "@mantine/dropzone";
+import { useState } from "react";
 import { FromFiles } from "./FromFiles";
 import { useMakeTheme } from "./useMakeTheme";
 
-/** Files dropped anywhere on the window are read into a theme. */
+/** Files dropped anywhere on the window are read into a theme; the window says so while they hover. */
 export function FileDrop() {
   const [files, setFiles] = useState<File[]>();
   const make = useMakeTheme();
-  useEffect(() => {
-    const holds = (event: DragEvent) => event.dataTransfer?.types.includes("Files") ?? false;
-    const over = (event: DragEvent) => holds(event) && event.preventDefault();
-    const drop = (event: DragEvent) => {
-      if (!holds(event)) return;
-      event.preventDefault();
-      const dropped = [...(event.dataTransfer?.files ?? [])];
-      if (dropped.length > 0) setFiles(dropped);
-    };
-    window.addEventListener("dragover", over);
-    window.addEventListener("drop", drop);
-    return () => {
-      window.removeEventListener("dragover", over);
-      window.removeEventListener("drop", drop);
-    };
-  }, []);
   const close = () => setFiles(undefined);
   return (
-    <Modal opened={files !== undefined} onClose={close} title="New theme from files">
-      <FromFiles
-        dropped={files}
-        onSpec={async (spec) => {
-          await make(spec);
-          close();
-        }}
-      />
-    </Modal>
+    <>
+      <Dropzone.FullScreen onDrop={setFiles} active={files === undefined}>
+        <Dropzone.Accept>
+          <Stack align="center" justify="center" mih="60vh">
+            <Text fw={600}>Drop files to read a theme from them</Text>
+          </Stack>
+        </Dropzone.Accept>
+      </Dropzone.FullScreen>
+      <Modal opened={files !== undefined} onClose={close} title="New theme from files">
+        <FromFiles
+          dropped={files}
+          onSpec={async (spec) => {
+            await make(spec);
+            close();
+          }}
+        />
+      </Modal>
+    </>
   );
 }

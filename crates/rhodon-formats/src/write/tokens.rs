@@ -9,7 +9,7 @@ use rhodon_color::Space;
 use rhodon_theme::{ColorValue, KeptPath, Mode, Token, Value as TokenValue};
 use serde_json::{Map, Value, json};
 
-use crate::target::{ExportError, File, Group, Job, Output, Target};
+use crate::target::{ExportError, File, Group, Job, Output, Target, Warning};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -46,22 +46,29 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             .copied()
             .chain(job.decided.merged.kept.keys().map(KeptPath::as_str)),
     );
-    let light = file(job, Mode::Light, job.tokens(), &places, &paths);
-    let dark = file(
-        job,
+    let (taken, kept): (Vec<_>, Vec<_>) =
+        (job.decided.merged.kept.iter()).partition(|(path, _)| paths.contains(path.as_str()));
+    let mut light = tree(Mode::Light, job.tokens(), &places, &paths);
+    for (path, token) in kept {
+        put(&mut light, &places.of(path.as_str()), token.clone().into());
+    }
+    let dark = tree(
         Mode::Dark,
         job.tokens().filter(|t| !t.is_modeless()),
         &places,
         &paths,
     );
-    let files = vec![
-        written("tokens.json", light),
-        written("tokens.dark.json", dark),
-        written("theme.resolver.json", resolver(job)),
-    ];
+    let own = json!({ EXTENSION: { "document": job.decided.document().to_json() } });
+    let reason = "it is kept, but the theme itself has a token of that name";
     Ok(Output {
-        files,
-        warnings: Vec::new(),
+        files: vec![
+            written("tokens.json", file(job, Some(own), light)),
+            written("tokens.dark.json", file(job, None, dark)),
+            written("theme.resolver.json", resolver(job)),
+        ],
+        warnings: (taken.iter())
+            .map(|(path, _)| Warning::new(path.as_str(), reason))
+            .collect(),
     })
 }
 
@@ -96,13 +103,13 @@ impl<'a> Places<'a> {
     }
 }
 
-fn file<'a>(
-    job: &Job<'_>,
+/// The tokens of a mode in their groups.
+fn tree<'a>(
     mode: Mode,
     tokens: impl Iterator<Item = &'a Token>,
     places: &Places<'_>,
     paths: &HashSet<&str>,
-) -> Value {
+) -> Map<String, Value> {
     let mut root = Map::new();
     for token in tokens {
         put(
@@ -111,27 +118,16 @@ fn file<'a>(
             entry(token, mode, places, paths),
         );
     }
-    for (path, kept) in job
-        .decided
-        .merged
-        .kept
-        .iter()
-        .filter(|_| mode == Mode::Light)
-    {
-        put(&mut root, &places.of(path.as_str()), kept.clone().into());
-    }
+    root
+}
+
+/// A file: what it is, what Rhodon adds, and its tokens.
+fn file(job: &Job<'_>, own: Option<Value>, tokens: Map<String, Value>) -> Value {
+    let body = serde_json::to_string(&tokens).unwrap_or_default();
     let mut out = Map::new();
-    out.insert(
-        "$description".to_owned(),
-        job.stamp
-            .line(&serde_json::to_string(&root).unwrap_or_default())
-            .into(),
-    );
-    if mode == Mode::Light {
-        let own = json!({ "document": job.decided.document().to_json() });
-        out.insert("$extensions".to_owned(), json!({ EXTENSION: own }));
-    }
-    out.extend(root);
+    out.insert("$description".to_owned(), job.stamp.line(&body).into());
+    out.extend(own.map(|own| ("$extensions".to_owned(), own)));
+    out.extend(tokens);
     out.into()
 }
 

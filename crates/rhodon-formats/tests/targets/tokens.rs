@@ -160,7 +160,7 @@ fn any_spec() -> impl Strategy<Value = Document> {
 }
 
 proptest! {
-    #![proptest_config(ProptestConfig::with_cases(64))]
+    #![proptest_config(crate::support::cases(64))]
 
     #[test]
     fn out_in_and_out_again_gives_the_same_bytes(spec in any_spec()) {
@@ -249,6 +249,22 @@ fn what_was_added_to_the_files_becomes_an_own_token_or_is_kept() {
         json!({ "value": "{petrol.800}" })
     );
     assert_eq!(spec["kept"]["ferry.swell"]["$value"]["unit"], "s");
+}
+
+#[test]
+fn a_kept_token_does_not_take_the_place_of_the_themes_own() {
+    let kept = json!({ "$type": "duration", "$value": { "value": 2, "unit": "s" } });
+    let theme = theme(json!({ "kept": { "p.600": kept, "motion.quick": kept } }));
+    let files = written(&theme, "tokens");
+    let light: Value = serde_json::from_str(&files[0].1).unwrap();
+    assert_eq!(light["p"]["600"]["$type"], "color");
+    assert_eq!(light["motion"]["quick"], kept);
+    let told: Vec<_> = theme.export("tokens", &[]).unwrap().warnings;
+    assert_eq!(
+        told.iter().map(|w| &*w.token).collect::<Vec<_>>(),
+        ["p.600"]
+    );
+    assert_eq!(&read_back(&files), theme.decided.document());
 }
 
 /// A set of files as another program has them.

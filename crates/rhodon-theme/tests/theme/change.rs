@@ -257,7 +257,7 @@ fn hanging() -> impl Strategy<Value = Value> {
 }
 
 proptest! {
-    #![proptest_config(ProptestConfig { cases: 96, ..ProptestConfig::default() })]
+    #![proptest_config(crate::support::cases(96))]
 
     #[test]
     fn no_operation_makes_a_document_that_is_refused(

@@ -1,6 +1,6 @@
 //! Scales: what each method and each setting does to the steps.
 
-use proptest::prelude::{ProptestConfig, Strategy, any, prop, prop_assert, proptest};
+use proptest::prelude::{Strategy, any, prop, prop_assert, proptest};
 use rhodon_color::{Rgb8, contrast_ratio, difference};
 use rhodon_theme::scale::{Scale, Step};
 use rhodon_theme::{Derived, Document, Mode, Origin, Resolved, derive};
@@ -541,7 +541,7 @@ fn any_settings() -> impl Strategy<Value = serde_json::Value> {
 }
 
 proptest! {
-    #![proptest_config(ProptestConfig { cases: 400, ..ProptestConfig::default() })]
+    #![proptest_config(crate::support::cases(400))]
 
     #[test]
     fn order_and_exact_colours_hold_whatever_is_set(extra in any_settings()) {

@@ -83,7 +83,11 @@ test("a deleted theme is told to other windows, and comes back by keys", async (
   expect(after.revision).toBe(before.revision);
 });
 
-test("deleted themes have a place, and go for good only after a question", async ({ page, slug, request }) => {
+test("deleted themes have a place, and go for good only after a question", async ({
+  page,
+  slug,
+  request,
+}) => {
   await open(page, slug, "stave");
   const { name } = await (await request.get(`/api/themes/${slug}`)).json();
   const list = page.getByRole("dialog", { name: "Deleted themes" });

@@ -12,13 +12,20 @@ export function FileDrop() {
   const close = () => setFiles(undefined);
   return (
     <>
-      <Dropzone.FullScreen onDrop={setFiles} active={files === undefined}>
-        <Dropzone.Accept>
-          <Stack align="center" justify="center" mih="60vh">
-            <Text fw={600}>Drop files to read a theme from them</Text>
-          </Stack>
-        </Dropzone.Accept>
-      </Dropzone.FullScreen>
+      <section aria-label="Files to drop">
+        <Dropzone.FullScreen
+          onDrop={setFiles}
+          active={files === undefined}
+          activateOnKeyboard={false}
+          withinPortal={false}
+        >
+          <Dropzone.Accept>
+            <Stack align="center" justify="center" mih="60vh">
+              <Text fw={600}>Drop files to read a theme from them</Text>
+            </Stack>
+          </Dropzone.Accept>
+        </Dropzone.FullScreen>
+      </section>
       <Modal opened={files !== undefined} onClose={close} title="New theme from files">
         <FromFiles
           dropped={files}

@@ -3,6 +3,23 @@
 // Then half-sent heads, unread answers and SIGTERM: the server is gone afterwards.
 import { readFileSync } from "node:fs";
 import { connect } from "node:net";
+import { isMainThread, parentPort, Worker, workerData } from "node:worker_threads";
+
+/** Health and a theme are read from a thread of their own: this one is busy making bodies. */
+if (!isMainThread) {
+  const { address, slug } = workerData;
+  const slowest = { health: 0, theme: 0 };
+  parentPort.once("message", () => parentPort.postMessage(slowest));
+  const watch = async (name, path) => {
+    for (;;) {
+      const at = performance.now();
+      await (await fetch(address + path)).arrayBuffer();
+      slowest[name] = Math.max(slowest[name], performance.now() - at);
+      await new Promise((done) => setTimeout(done, 20));
+    }
+  };
+  await Promise.all([watch("health", "/api/health"), watch("theme", `/api/themes/${slug}`)]);
+}
 
 const [address, pid, mutations = "1000"] = process.argv.slice(2);
 const demo = JSON.parse(readFileSync(new URL("../demo/brindle-sound-ferries.rhodon.json", import.meta.url)));
@@ -61,7 +78,7 @@ function mutated(value) {
   return copy;
 }
 
-const slowest = { answer: 0, health: 0, theme: 0 };
+const slowest = { answer: 0 };
 const faults = [];
 async function send(route, body) {
   const at = performance.now();
@@ -80,17 +97,12 @@ async function send(route, body) {
 for (let i = 0; i < 20; i++) await send("derive", { spec: demo });
 const idle = memory();
 let peak = idle;
-let running = true;
-async function watch(name, path) {
-  while (running) {
-    const at = performance.now();
-    await (await fetch(address + path)).arrayBuffer();
-    slowest[name] = Math.max(slowest[name], performance.now() - at);
-    peak = Math.max(peak, memory());
-    await pause(20);
-  }
-}
-const watching = [watch("health", "/api/health"), watch("theme", `/api/themes/${slug}`)];
+const memories = setInterval(() => {
+  peak = Math.max(peak, memory());
+}, 20);
+const watcher = new Worker(new URL(import.meta.url), { workerData: { address, slug } });
+const watched = new Promise((done) => watcher.once("message", done));
+await pause(200);
 
 slowest.answer = 0;
 for (const [what, route, body] of attacks) {
@@ -105,13 +117,15 @@ const half = async () => {
   }
 };
 await Promise.all([half(), half()]);
-running = false;
-await Promise.all(watching);
+clearInterval(memories);
+watcher.postMessage("enough");
+const { health, theme } = await watched;
+await watcher.terminate();
 const ms = (n) => `${n.toFixed(0)} ms`;
 console.log(
   `${mutations} mutations of them, two at once: slowest answer ${ms(slowest.answer)}, ${faults.length} faults`,
 );
-console.log(`meanwhile: health at most ${ms(slowest.health)}, a theme's read at most ${ms(slowest.theme)}`);
+console.log(`meanwhile: health at most ${ms(health)}, a theme's read at most ${ms(theme)}`);
 console.log(`memory: ${idle.toFixed(0)} MB idle, ${peak.toFixed(0)} MB at most`);
 
 const { hostname, port } = new URL(address);

@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { createContext, type ReactNode, startTransition, useContext, useEffect, useState } from "react";
+import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
 import { useStore } from "zustand";
 import type { Theme } from "../api/client";
 import { themeQuery, themesQuery } from "../api/queries";
@@ -16,13 +16,22 @@ interface Props {
   children: ReactNode;
 }
 
+/**
+ * Runs an update once the frame at hand is painted. A store outside React is always drawn at once, and
+ * the proof would wait for all that. A hidden window paints no frames.
+ */
+function afterPaint(update: () => void) {
+  if (document.hidden) update();
+  else requestAnimationFrame(() => setTimeout(update));
+}
+
 /** One editor for as long as a theme is open. */
 export function EditorProvider({ theme, onRenamed, children }: Props) {
   const client = useQueryClient();
   const [editor] = useState(() =>
     createEditor(theme, httpServer, {
       onSheets: publishSheets,
-      later: startTransition,
+      later: afterPaint,
       onSaved: (saved, before) => {
         client.setQueryData(themeQuery(saved.slug).queryKey, saved);
         void client.invalidateQueries({ queryKey: themesQuery.queryKey });

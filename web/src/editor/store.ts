@@ -64,7 +64,7 @@ type Job = { label: string; told: boolean; done: (outcome: Outcome) => void } & 
 export interface Surroundings {
   onSaved: (theme: Theme, before: Theme) => void;
   onSheets: (sheets: string[]) => void;
-  /** Runs an update of the screen that the next one may interrupt. */
+  /** Runs an update of the screen once the proof is painted. */
   later: (update: () => void) => void;
 }
 
@@ -118,8 +118,7 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
 
   function showPreview(found: Preview) {
     around.onSheets(found.sheets);
-    // The proof is painted by now; the rest may be interrupted by the next move. What did not
-    // change keeps its identity, so that only its readers are drawn anew.
+    // What did not change keeps its identity, so that only its readers are drawn anew.
     around.later(() => set((s) => ({ preview: replaceEqualDeep(s.preview, found), doubt: undefined })));
   }
 

@@ -21,6 +21,14 @@ const VIEWS = {
       await page.waitForTimeout(600);
     },
   },
+  finder: {
+    path: `${theme}/stave`,
+    act: async (page) => {
+      await page.keyboard.press("Control+k");
+      await page.getByRole("dialog").getByRole("textbox").fill("link");
+      await page.waitForTimeout(400);
+    },
+  },
   "proof-parts": { path: `${theme}/stave?page=parts` },
   handoff: {
     path: `${theme}/handoff?target=sass`,

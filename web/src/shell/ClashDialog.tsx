@@ -1,6 +1,7 @@
 import { Button, Group, Modal, Table, Text } from "@mantine/core";
 import { placeInWords } from "../editor/decisions";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
+import { Sentence } from "../ui/Sentence";
 import { isColor, Swatch } from "../ui/Swatch";
 
 /** The same thing was decided differently elsewhere: both sides are shown, nothing is overwritten unasked. */
@@ -17,8 +18,10 @@ export function ClashDialog() {
       closeOnEscape={false}
     >
       <Text size="sm">
-        Theirs: revision {clash?.theirs.revision}, “{clash?.theirs.label}”. Yours, not saved yet: “
-        {clash?.label}”.
+        Theirs: revision {clash?.theirs.revision}, “
+        <Sentence text={clash?.theirs.label ?? ""} />
+        ”. Yours, not saved yet: “<Sentence text={clash?.label ?? ""} />
+        ”.
       </Text>
       <Table mt="sm">
         <Table.Thead>

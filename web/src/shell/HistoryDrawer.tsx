@@ -5,6 +5,7 @@ import { useState } from "react";
 import { answer, api } from "../api/client";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
+import { Sentence } from "../ui/Sentence";
 import { useDialog } from "./dialogs";
 import classes from "./HistoryDrawer.module.css";
 
@@ -54,7 +55,9 @@ export function HistoryDrawer() {
           >
             <Picture scales={r.scales} />
             <div>
-              <b>{r.label}</b>
+              <b>
+                <Sentence text={r.label} />
+              </b>
               <div className={classes.when}>
                 rev {r.revision} · {time.format(new Date(r.createdAt))}
                 {r.cameFrom && r.cameFrom !== r.revision - 1 ? ` · from rev ${r.cameFrom}` : ""}

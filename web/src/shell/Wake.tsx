@@ -2,6 +2,7 @@ import { CloseButton, Modal, UnstyledButton } from "@mantine/core";
 import { useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
+import { Sentence } from "../ui/Sentence";
 import { WakeList } from "../ui/WakeList";
 import classes from "./Frame.module.css";
 
@@ -46,7 +47,9 @@ function Calm() {
     });
   return (
     <footer className={classes.wake}>
-      <b>{event}</b>
+      <b>
+        <Sentence text={event} />
+      </b>
       {wake && wake.changes.length > 0 && (
         <>
           <span>·</span>

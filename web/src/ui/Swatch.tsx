@@ -9,6 +9,7 @@ interface Props {
 /** A small piece of a colour, beside whatever tells it. */
 export function Swatch({ colors, large }: Props) {
   const shown = colors.filter((c): c is string => c !== undefined);
+  if (shown.length === 0) return null;
   return (
     <span className={classes.swatch} data-large={large || undefined} aria-hidden="true">
       {shown.map((color, i) => (

@@ -4,7 +4,8 @@
 //!   itself; an intent that was painted with it goes back to derived, one of the user's own goes;
 //! - roles of an intent that plays another part now move there; those of one that is no more go;
 //! - what refers to something that moved follows; a role whose reference is lost goes back to
-//!   derived; a token of the user's own keeps its colour, written out.
+//!   derived; a token of the user's own keeps its colour, written out;
+//! - a role that comes to refer to itself by all this goes back to derived.
 
 use std::cell::OnceCell;
 use std::collections::HashSet;
@@ -13,7 +14,7 @@ use indexmap::IndexMap;
 
 use super::Changed;
 use crate::derive::{Derived, derive};
-use crate::document::{Document, Problems, Resolved, Typed};
+use crate::document::{Document, ModeValues, Problems, Resolved, Typed};
 use crate::label::{Slug, TokenPath};
 use crate::palette::{Outline, scales_of_intents};
 use crate::token::Mode;
@@ -44,6 +45,7 @@ pub(super) fn mend(
     let ground = Ground::new(before, &mending.document, renamed)?;
     mending.roles(&ground);
     mending.references(&ground);
+    mending.circles();
     let document = mending.document.checked()?;
     Ok(Changed {
         document,
@@ -184,9 +186,6 @@ impl Mending<'_> {
                 });
             }
         }
-        self.document
-            .roles
-            .retain(|_, v| v.light.is_some() || v.dark.is_some());
         for (path, token) in &mut self.document.tokens {
             let slots = [
                 (&mut token.value, Mode::Light),
@@ -209,6 +208,50 @@ impl Mending<'_> {
         };
         self.document.tokens.retain(|_, token| complete(token));
     }
+
+    /// A role that moved to where its own reference points would refer to itself.
+    fn circles(&mut self) {
+        let whole = self.before.with_document(self.document.clone()).merged;
+        let back = |path: &TokenPath, mode| leads_back(&whole, path, mode);
+        let mut found = Vec::new();
+        for (path, values) in &mut self.document.roles {
+            for mode in Mode::BOTH {
+                if values.get(mode).is_some() && back(path, mode) {
+                    *values.slot(mode) = None;
+                    let id = mode.id();
+                    found.push(format!("the role {path} ({id}) goes back to derived"));
+                }
+            }
+        }
+        self.notes.append(&mut found);
+        self.drop_empty_roles();
+    }
+
+    fn drop_empty_roles(&mut self) {
+        let holds = |v: &ModeValues| v.light.is_some() || v.dark.is_some();
+        self.document.roles.retain(|_, values| holds(values));
+    }
+}
+
+/// Whether following the references of a role by hand ends at the role again.
+fn leads_back(whole: &Document, from: &TokenPath, mode: Mode) -> bool {
+    let next = |path: &TokenPath| {
+        let role = whole.roles.get(path).and_then(|v| v.get(mode));
+        let token = || whole.tokens.get(path).and_then(|t| t.get(mode));
+        role.or_else(token)?.target().cloned()
+    };
+    let mut seen = HashSet::new();
+    let mut at = next(from);
+    while let Some(path) = at {
+        if path == *from {
+            return true;
+        }
+        at = next(&path);
+        if !seen.insert(path) {
+            return false;
+        }
+    }
+    false
 }
 
 impl Ground<'_> {

@@ -226,6 +226,18 @@ fn an_intent_of_ones_own_goes_with_its_roles() {
     assert_eq!(document["intents"]["danger"], json!({ "scale": "heather" }));
 }
 
+#[test]
+fn a_role_that_would_come_to_refer_to_itself_goes_back_to_derived() {
+    // Heather becomes the accent when Petrol goes, and its role moves to what it refers to.
+    let theme = four(json!({ "roles": { "heather.fill": { "light": "{accent.fill}" } } }));
+    let (document, notes) = changed(&theme, Operation::RemoveBrand(slug("petrol")));
+    assert_eq!(document.get("roles"), None);
+    assert!(
+        notes.contains(&"the role accent.fill (light) goes back to derived".to_owned()),
+        "{notes:?}"
+    );
+}
+
 /// References, roles and settings that hang on any of the four colours.
 fn hanging() -> impl Strategy<Value = Value> {
     let group = prop::sample::select(vec![

@@ -335,7 +335,7 @@ fn choices_for_the_handoff_and_kept_tokens_are_part_of_the_document() {
          /handoff/C: \"C\": expected a slug of lower-case letters, digits and single hyphens, starting with a letter\n\
          /kept/a: expected an object, found a number\n\
          /kept/b: expected text without the character U+0000\n\
-         /kept/c\u{0}: \"c\u{0}\": expected a path of at most 1,000 bytes without control characters"
+         /kept/c\u{0}: \"c\u{0}\": expected a path of at most 1,000 bytes and 32 names, none of which starts with $, without control characters"
     );
 }
 

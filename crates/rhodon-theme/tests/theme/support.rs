@@ -68,6 +68,8 @@ pub fn cases(everyday: u32) -> ProptestConfig {
     };
     ProptestConfig {
         cases,
+        // Most random documents refer to something that is not there.
+        max_global_rejects: cases * 64,
         ..ProptestConfig::default()
     }
 }

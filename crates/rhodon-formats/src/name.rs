@@ -10,6 +10,11 @@ pub fn css_name(path: &str) -> String {
     format!("--{}", kebab("", path))
 }
 
+/// `primary.fill-hover` as `var(--primary-fill-hover)`, with a prefix where there is one.
+pub(crate) fn css_reference(prefix: &str, path: &str) -> String {
+    format!("var(--{})", kebab(prefix, path))
+}
+
 /// `primary.fill-hover` as `primary-fill-hover`, behind a prefix where there is one.
 pub(crate) fn kebab(prefix: &str, path: &str) -> String {
     let name = path.replace('.', "-");

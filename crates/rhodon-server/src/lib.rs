@@ -18,6 +18,7 @@ mod path;
 mod preview;
 mod response_cache;
 mod route;
+mod saving;
 mod serve;
 mod view;
 mod work;

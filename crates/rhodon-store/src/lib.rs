@@ -19,3 +19,4 @@ pub use error::StoreError;
 pub use live::{Changes, Moved, News};
 pub use record::{RevisionRecord, Saved, ThemeRecord};
 pub use store::{Save, Store};
+pub use write::Children;

@@ -25,9 +25,10 @@ const SEED_LOCK: i64 = 0x5268_6f64_6f70;
 const TRIES: usize = 8;
 
 /// What a deletion means for the themes that extend the one that goes.
-#[derive(Clone, Copy, Debug, PartialEq, Eq)]
-enum Children {
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq)]
+pub enum Children {
     /// There may be none.
+    #[default]
     Refuse,
     /// They go too.
     Delete,
@@ -143,29 +144,8 @@ impl Store {
     /// Marks a theme as deleted; [`Store::restore`] brings it back.
     ///
     /// # Errors
-    /// [`StoreError::HasChildren`] if other themes extend it.
-    pub async fn delete(&self, slug: &str) -> Result<ThemeRecord> {
-        self.delete_and(slug, Children::Refuse).await
-    }
-
-    /// Marks a theme as deleted, and all that extend it.
-    ///
-    /// # Errors
-    /// No theme has that slug.
-    pub async fn delete_with_children(&self, slug: &str) -> Result<ThemeRecord> {
-        self.delete_and(slug, Children::Delete).await
-    }
-
-    /// Marks a theme as deleted; those that extend it stay, with what they have from it written
-    /// out in a revision of their own.
-    ///
-    /// # Errors
-    /// No theme has that slug.
-    pub async fn delete_freeing_children(&self, slug: &str) -> Result<ThemeRecord> {
-        self.delete_and(slug, Children::Free).await
-    }
-
-    async fn delete_and(&self, slug: &str, children: Children) -> Result<ThemeRecord> {
+    /// [`StoreError::HasChildren`] if other themes extend it and may not be touched.
+    pub async fn delete(&self, slug: &str, children: Children) -> Result<ThemeRecord> {
         let tx = self.pools.begin().await?;
         lineage::lock(&tx).await?;
         let found = locked(&tx, slug).await?;

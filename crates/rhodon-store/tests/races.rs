@@ -6,7 +6,7 @@
 use std::sync::Arc;
 
 use rhodon_color::Color;
-use rhodon_store::{Save, Saved, Store, StoreError};
+use rhodon_store::{Children, Save, Saved, Store, StoreError};
 use rhodon_testing::fresh_database;
 use rhodon_theme::{Document, Slug};
 use tokio::sync::Barrier;
@@ -179,9 +179,10 @@ async fn a_parent_does_not_go_while_a_child_comes() {
         a.create(&document(&parent, None), "made").await.unwrap();
         let (left, right) = (a.clone(), b.clone());
         let of_child = document(&child, Some(&parent));
-        let (gone, made) = at_once(async move { left.delete(&parent).await }, async move {
-            right.create(&of_child, "made").await
-        })
+        let (gone, made) = at_once(
+            async move { left.delete(&parent, Children::Refuse).await },
+            async move { right.create(&of_child, "made").await },
+        )
         .await;
         assert!(gone.is_ok() != made.is_ok(), "one of the two is refused");
         told(made);
@@ -264,7 +265,7 @@ async fn an_undo_does_not_bring_back_a_parent_that_is_gone() {
     a.save("child", save(&document("Child", None), 1))
         .await
         .unwrap();
-    a.delete("parent").await.unwrap();
+    a.delete("parent", Children::Refuse).await.unwrap();
     let refused = a.undo("child", 2).await.unwrap_err().to_string();
     assert_eq!(
         refused,
@@ -284,12 +285,16 @@ async fn children_are_set_free_with_what_they_had_or_go_too() {
         ..Document::empty()
     };
     a.create(&child, "made").await.unwrap();
-    let refused = a.delete("parent").await.unwrap_err().to_string();
+    let refused = a
+        .delete("parent", Children::Refuse)
+        .await
+        .unwrap_err()
+        .to_string();
     assert_eq!(
         refused,
         "\"Parent\" cannot be deleted while Child extends it"
     );
-    a.delete_freeing_children("parent").await.unwrap();
+    a.delete("parent", Children::Free).await.unwrap();
     let free = a.get("child").await.unwrap();
     assert_eq!(free.theme.parent, None);
     assert_eq!(free.revision.label, "set free from Parent");
@@ -302,7 +307,7 @@ async fn children_are_set_free_with_what_they_had_or_go_too() {
     a.create(&document("Young", Some("middle")), "made")
         .await
         .unwrap();
-    a.delete_with_children("grand").await.unwrap();
+    a.delete("grand", Children::Delete).await.unwrap();
     let gone: Vec<_> = a
         .deleted()
         .await

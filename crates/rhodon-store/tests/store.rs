@@ -2,7 +2,7 @@
 #![allow(clippy::unwrap_used)]
 
 use rhodon_color::Color;
-use rhodon_store::{Save, Store, StoreError};
+use rhodon_store::{Children, Save, Store, StoreError};
 use rhodon_testing::fresh_database;
 use rhodon_theme::{Document, InheritError};
 
@@ -216,7 +216,7 @@ async fn a_deleted_theme_can_be_brought_back() {
         .await
         .unwrap()
         .theme;
-    store.delete("tern").await.unwrap();
+    store.delete("tern", Children::Refuse).await.unwrap();
     assert!(matches!(
         store.get("tern").await,
         Err(StoreError::NoTheme(_))
@@ -243,12 +243,12 @@ async fn a_parent_is_not_deleted_under_its_children() {
         ..spec("Child", "#123456")
     };
     store.create(&child, "created").await.unwrap();
-    match store.delete("parent").await {
+    match store.delete("parent", Children::Refuse).await {
         Err(StoreError::HasChildren { children, .. }) => assert_eq!(children, ["Child"]),
         other => panic!("{other:?}"),
     }
-    store.delete("child").await.unwrap();
-    store.delete("parent").await.unwrap();
+    store.delete("child", Children::Refuse).await.unwrap();
+    store.delete("parent", Children::Refuse).await.unwrap();
 }
 
 #[tokio::test]
@@ -375,7 +375,7 @@ async fn what_is_not_there_is_told_by_name() {
     for error in [
         store.get("gull").await.unwrap_err(),
         store.undo("gull", 1).await.unwrap_err(),
-        store.delete("gull").await.unwrap_err(),
+        store.delete("gull", Children::Refuse).await.unwrap_err(),
         store.revisions("gull", 5).await.unwrap_err(),
         store.revisions("gull", 1).await.unwrap_err(),
     ] {

@@ -88,11 +88,7 @@ impl Bench<'_> {
             None => "own token".into(),
         };
         let inherited = self.theme.inherited.tokens.contains(path);
-        let origin = if inherited {
-            Origin::Inherited
-        } else {
-            Origin::Set
-        };
+        let origin = Origin::decided(inherited);
         Ok(Cell {
             value,
             alias,

@@ -26,9 +26,7 @@ mod value;
 mod vocabulary;
 
 pub use self::palette::{IntentScale, NamedScale};
-pub use change::{
-    Change, Changed, Diff, NewBrand, Operation, apply, diff, opacity_note, rename_brand,
-};
+pub use change::{Change, Changed, Diff, NewBrand, Operation, apply, diff, opacity_note};
 pub use derive::{Derived, derive};
 pub use document::{
     Aim, BrandColor, CustomToken, Document, FORMAT, InheritError, Inherited, IntentChoice,

@@ -3,7 +3,8 @@
 //! Every reference is followed once, whatever its chain shares with others: a document of
 //! thousands of tokens that refer to each other costs no more than its length.
 
-use std::collections::HashMap;
+use std::collections::{HashMap, HashSet};
+use std::fmt;
 use std::sync::Arc;
 
 use indexmap::IndexMap;
@@ -41,8 +42,10 @@ pub(crate) enum End {
     Path(Arc<str>),
 }
 
-/// References that come back to where they began, in words.
-type Circle = Arc<str>;
+/// References that come back to where they began.
+#[derive(Clone, Debug)]
+pub(crate) struct Circle(Arc<[Arc<str>]>);
+
 /// What a path comes to.
 type Followed = Result<End, Circle>;
 /// Written values by path, in the order of the document.
@@ -83,7 +86,7 @@ impl<'a> Overrides<'a> {
         for path in theme.merged.tokens.keys() {
             let circle = |mode| overrides.follow(path.as_str(), mode).err();
             if let Some(circle) = Mode::BOTH.into_iter().find_map(circle) {
-                problems.add(format!("/tokens/{path}"), &*circle);
+                problems.add(format!("/tokens/{path}"), circle.to_string());
             }
         }
         problems.into_result(overrides)
@@ -103,17 +106,13 @@ impl<'a> Overrides<'a> {
                     continue;
                 }
                 Err(circle) => {
-                    problems.add(place(), &*circle);
+                    problems.add(place(), circle.to_string());
                     continue;
                 }
             };
             let alias = written.target().map(|target| target.as_str().into());
             let inherited = theme.inherited.roles[mode as usize].contains(path);
-            let origin = if inherited {
-                Origin::Inherited
-            } else {
-                Origin::Set
-            };
+            let origin = Origin::decided(inherited);
             self.roles[mode as usize].insert(
                 path.as_str(),
                 SetRole {
@@ -193,7 +192,8 @@ fn chain_from<'a>(
             return (chain, end.clone());
         }
         if let Some(first) = places.insert(at, chain.len()) {
-            let end = Err(circle(&chain[first..]));
+            let links = chain[first..].iter().map(|link| Arc::from(*link));
+            let end = Err(Circle(links.collect()));
             return (chain, end);
         }
         match written.get(at).map(|typed| typed.value()) {
@@ -213,18 +213,27 @@ fn chain_from<'a>(
     }
 }
 
+/// The roles and own tokens that stand in a circle of references, in a mode.
+pub(crate) fn circling(theme: &Resolved, mode: Mode) -> HashSet<Arc<str>> {
+    let followed = follow_all(&written(theme, mode), &HashMap::new());
+    let circles = followed.into_values().filter_map(Result::err);
+    circles
+        .flat_map(|Circle(links)| links.iter().cloned().collect::<Vec<_>>())
+        .collect()
+}
+
 /// The most links of a circle that are spelt out.
 const SPELT: usize = 12;
 
-fn circle(links: &[&str]) -> Circle {
-    let mut names = links.iter().take(SPELT).copied().collect::<Vec<_>>();
-    if links.len() > SPELT {
-        names.push("…");
+impl fmt::Display for Circle {
+    fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
+        f.write_str("tokens refer to each other in a circle: ")?;
+        for link in self.0.iter().take(SPELT) {
+            write!(f, "{link} → ")?;
+        }
+        if self.0.len() > SPELT {
+            f.write_str("… → ")?;
+        }
+        f.write_str(self.0.first().map_or("", |first| first))
     }
-    names.extend(links.first());
-    format!(
-        "tokens refer to each other in a circle: {}",
-        names.join(" → ")
-    )
-    .into()
 }

@@ -262,6 +262,15 @@ impl Origin {
     /// All of them.
     pub const ALL: [Self; 3] = [Self::Set, Self::Derived, Self::Inherited];
 
+    /// Of a decision: a parent's or the document's own.
+    pub(crate) fn decided(inherited: bool) -> Self {
+        if inherited {
+            Self::Inherited
+        } else {
+            Self::Set
+        }
+    }
+
     /// Its name, as in `set`.
     pub fn id(self) -> &'static str {
         match self {

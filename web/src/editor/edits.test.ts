@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
-import type { ThemeDocument, Token } from "../api/client";
+import type { ThemeDocument } from "../api/client";
+import { token } from "../testing/token";
 import * as edits from "./edits";
 
 const document: ThemeDocument = {
@@ -14,20 +15,6 @@ const document: ThemeDocument = {
   roles: { "link.rest": { light: "{petrol.700}", dark: "#fff" }, "text.main": { light: "{sand.900}" } },
   tokens: { "ferry.wake": { value: "{ petrol.100 }" }, "ferry.hull": { light: "#111", dark: "#222" } },
 };
-
-function token(path: string, section: Token["section"], modes = true): Token {
-  const cell = { value: "#111111", origin: "derived", reason: "because" } as Token["light"];
-  const css = `--${path.replaceAll(".", "-")}`;
-  return {
-    path,
-    css,
-    kind: "color",
-    section,
-    omitted: false,
-    light: cell,
-    ...(modes && { dark: cell }),
-  } as Token;
-}
 
 describe("changes of a document", () => {
   test("never alter the document they are made to", () => {

@@ -1,23 +1,10 @@
 // Parts of the stages that need no page: searching, comparing, narrowing.
 import { describe, expect, test } from "vitest";
-import type { Derived, Target, Token } from "../api/client";
+import type { Derived, Target } from "../api/client";
+import { token } from "../testing/token";
 import { changedLines } from "./handoff/changed";
 import { hit } from "./handoff/search";
 import { filtered, groupsOf, makeRows } from "./ledger/rows";
-
-function token(path: string, section: Token["section"], modes = true): Token {
-  const cell = { value: "#111111", origin: "derived", reason: "because" } as Token["light"];
-  const css = `--${path.replaceAll(".", "-")}`;
-  return {
-    path,
-    css,
-    kind: "color",
-    section,
-    omitted: false,
-    light: cell,
-    ...(modes && { dark: cell }),
-  } as Token;
-}
 
 describe("the file", () => {
   test("marks the lines that a change altered, and not the head", () => {

@@ -56,12 +56,7 @@ pub(crate) static TARGET: Target = Target {
         "color-scheme",
     ],
     usage: "Load theme.css before your own styles. In the auto strategy data-mode=\"light\" or data-mode=\"dark\" on the root element overrides the system.",
-    token_name: Some(|s, t| {
-        format!(
-            "var(--{})",
-            name::kebab(s.get(&TargetOption::PREFIX), &t.path)
-        )
-    }),
+    token_name: Some(|s, t| name::css_reference(s.get(&TargetOption::PREFIX), &t.path)),
     carries_kept: false,
     write,
 };

@@ -141,10 +141,8 @@ impl Classes<'_, '_> {
     }
 
     fn declaration(&self, property: &str, path: &str) -> String {
-        format!(
-            "{property}: var(--{});",
-            name::kebab(self.job.settings.get(&TargetOption::PROPERTY_PREFIX), path)
-        )
+        let prefix = self.job.settings.get(&TargetOption::PROPERTY_PREFIX);
+        format!("{property}: {};", name::css_reference(prefix, path))
     }
 
     fn add(&mut self, name: String, owner: &str, lines: Vec<String>) -> Result<(), ExportError> {

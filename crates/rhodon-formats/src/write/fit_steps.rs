@@ -1,6 +1,6 @@
 //! Steps for frameworks that demand certain labels.
 
-use crate::target::Step;
+use crate::target::{Step, Warning};
 
 /// Labels of the ten steps that several frameworks demand.
 pub(crate) const TEN: [&str; 10] = [
@@ -32,6 +32,19 @@ pub(crate) fn fitted<'a, 'b, const N: usize>(
         picked[nearest] = base;
     }
     std::array::from_fn(|i| (labels[i], &steps[picked[i]]))
+}
+
+/// Steps that found no label, each told with the same reason.
+pub(crate) fn left_out<'a>(
+    steps: &[Step<'a>],
+    fitted: &[(&'static str, &Step<'a>)],
+    reason: &str,
+) -> impl Iterator<Item = Warning> {
+    let has_place = |s: &&Step<'a>| fitted.iter().any(|(_, placed)| placed.path == s.path);
+    steps
+        .iter()
+        .filter(move |s| !has_place(s))
+        .map(move |s| Warning::new(s.path, reason))
 }
 
 #[cfg(test)]

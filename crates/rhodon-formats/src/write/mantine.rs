@@ -4,11 +4,11 @@
 use rhodon_color::Notation;
 use rhodon_theme::{Intent, IntentPart, Mode, Role, Token};
 
-use super::fit_steps::{TEN, fitted};
+use super::fit_steps::{TEN, fitted, left_out};
 use super::script::Literal;
 use super::{css_value, losses};
 use crate::name;
-use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, Warning};
+use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -26,7 +26,7 @@ pub(crate) static TARGET: Target = Target {
         "ts",
     ],
     usage: "Give theme and variables to the provider, as its theme and its CSS variables resolver.",
-    token_name: Some(|_, t| format!("var(--{})", name::kebab("", &t.path))),
+    token_name: Some(|_, t| name::css_reference("", &t.path)),
     carries_kept: false,
     write,
 };
@@ -76,15 +76,8 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
                     .collect(),
             ),
         ));
-        let left = steps
-            .iter()
-            .filter(|s| !ten.iter().any(|(_, t)| t.path == s.path));
-        warnings.extend(left.map(|s| {
-            Warning::new(
-                s.path,
-                "a colour of ten steps has no place for it; the variables hold it",
-            )
-        }));
+        let reason = "a colour of ten steps has no place for it; the variables hold it";
+        warnings.extend(left_out(&steps, &ten, reason));
     }
     let mut theme = vec![("colors", Literal::object(colors))];
     theme.extend(primary(job));

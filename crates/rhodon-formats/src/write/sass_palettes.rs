@@ -4,10 +4,10 @@
 use rhodon_color::ink_on;
 use rhodon_theme::Mode;
 
-use super::fit_steps::{TEN, fitted};
+use super::fit_steps::{TEN, fitted, left_out};
 use super::{css_value, losses};
 use crate::name;
-use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, Warning};
+use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -48,15 +48,8 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     for (scale, steps) in job.scales() {
         let ten = fitted(&steps, &TEN);
         body.push_str(&palette(scale.slug.as_str(), &ten));
-        let left = steps
-            .iter()
-            .filter(|s| !ten.iter().any(|(_, t)| t.path == s.path));
-        warnings.extend(left.map(|s| {
-            Warning::new(
-                s.path,
-                "a palette of ten steps has no place for it; the theme maps hold it",
-            )
-        }));
+        let reason = "a palette of ten steps has no place for it; the theme maps hold it";
+        warnings.extend(left_out(&steps, &ten, reason));
     }
     let scales: Vec<&str> = job.scales().map(|(s, _)| s.slug.as_str()).collect();
     for mode in Mode::BOTH {

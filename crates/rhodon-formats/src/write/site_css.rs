@@ -27,12 +27,7 @@ pub(crate) static TARGET: Target = Target {
         "site-title",
     ],
     usage: "Paste site-theme.css into the site's own styles, or load it last. It stands alone: every token is in it as a custom property.",
-    token_name: Some(|s, t| {
-        format!(
-            "var(--{})",
-            name::kebab(s.get(&TargetOption::PREFIX), &t.path)
-        )
-    }),
+    token_name: Some(|s, t| name::css_reference(s.get(&TargetOption::PREFIX), &t.path)),
     carries_kept: false,
     write,
 };
@@ -147,7 +142,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             let value = css_value::value(&token.cell(Mode::Light).value, Notation::Hex);
             Some([
                 format!("{property}: {value};"),
-                format!("{property}: var(--{});", name::kebab(prefix, path)),
+                format!("{property}: {};", name::css_reference(prefix, path)),
             ])
         });
         nodes.push(Node::rule(selector, lines.flatten().collect()));

@@ -172,7 +172,7 @@ fn a_css_parser_finds_every_token_with_its_value() {
 }
 
 proptest! {
-    #![proptest_config(crate::support::cases(48))]
+    #![proptest_config(rhodon_testing::cases(48))]
 
     #[test]
     fn any_brand_exports_its_exact_code(codes in prop::collection::vec(any::<[u8; 3]>(), 1..=4)) {

@@ -189,7 +189,7 @@ fn damaged(file: &mut Value, at: usize, how: usize, with: Value) {
 }
 
 proptest! {
-    #![proptest_config(crate::support::cases(96))]
+    #![proptest_config(rhodon_testing::cases(96))]
 
     #[test]
     fn any_tree_is_read_or_refused(first in tree(), second in prop::option::of(tree())) {
@@ -204,7 +204,7 @@ proptest! {
 }
 
 proptest! {
-    #![proptest_config(crate::support::cases(40))]
+    #![proptest_config(rhodon_testing::cases(40))]
 
     #[test]
     fn any_damage_is_told_or_does_no_harm(

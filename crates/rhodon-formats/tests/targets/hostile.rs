@@ -316,7 +316,7 @@ fn labels_of_every_shape_go_through_every_target() {
 }
 
 proptest! {
-    #![proptest_config(crate::support::cases(24))]
+    #![proptest_config(rhodon_testing::cases(24))]
 
     #[test]
     fn any_text_is_safe(text in "\\PC{1,60}|[*/<>{}\"'#\\\\$@-]{1,20}") {

@@ -325,7 +325,7 @@ fn a_target_is_found_by_its_id_alone() {
 }
 
 proptest! {
-    #![proptest_config(crate::support::cases(40))]
+    #![proptest_config(rhodon_testing::cases(40))]
 
     /// All options of a target at once, each with any of its words or another value.
     #[test]

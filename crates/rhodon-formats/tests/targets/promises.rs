@@ -32,7 +32,7 @@ fn spellings(code: Rgb8) -> [String; 4] {
 }
 
 proptest! {
-    #![proptest_config(crate::support::cases(24))]
+    #![proptest_config(rhodon_testing::cases(24))]
 
     /// Promise: the exact code that came in is in every export that holds colours.
     #[test]

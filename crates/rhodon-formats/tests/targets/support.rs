@@ -3,7 +3,6 @@
 use std::path::{Path, PathBuf};
 use std::process::Command;
 
-use proptest::prelude::ProptestConfig;
 use rhodon_formats::{ExportError, File, Output, Source, Stamp, find};
 use rhodon_theme::{Derived, Document, Mode, Resolved, Token, derive};
 use serde_json::{Value, json};
@@ -172,18 +171,4 @@ pub fn camel(path: &str) -> String {
     let words: Vec<&str> = path.split(['.', '-']).collect();
     let rest = words[1..].iter().map(|w| w[..1].to_uppercase() + &w[1..]);
     words[0].to_owned() + &rest.collect::<String>()
-}
-
-/// So many cases in everyday runs, and as many as `PROPTEST_CASES` asks for in long ones.
-pub fn cases(everyday: u32) -> ProptestConfig {
-    let cases = match std::env::var_os("PROPTEST_CASES") {
-        Some(_) => ProptestConfig::default().cases,
-        None => everyday,
-    };
-    ProptestConfig {
-        cases,
-        // Most random documents refer to something that is not there.
-        max_global_rejects: cases * 64,
-        ..ProptestConfig::default()
-    }
 }

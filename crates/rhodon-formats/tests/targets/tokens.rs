@@ -160,7 +160,7 @@ fn any_spec() -> impl Strategy<Value = Document> {
 }
 
 proptest! {
-    #![proptest_config(crate::support::cases(64))]
+    #![proptest_config(rhodon_testing::cases(64))]
 
     #[test]
     fn out_in_and_out_again_gives_the_same_bytes(spec in any_spec()) {

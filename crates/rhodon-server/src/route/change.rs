@@ -2,20 +2,20 @@
 
 use axum::Json;
 use axum::extract::State;
-use axum::http::{HeaderMap, StatusCode};
+use axum::http::HeaderMap;
 use axum::response::Response;
 use rhodon_color::Color;
-use rhodon_store::Save;
 use rhodon_theme::{Changed, IntentChoice, NewBrand, Operation, Resolved, Slug, Typed, apply};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
 
-use super::theme::{ThemeView, base_revision, checked_label, usable};
+use super::theme::ThemeView;
 use crate::bench::Bench;
 use crate::error::ApiError;
 use crate::json::JsonBody;
 use crate::path::Path;
+use crate::saving::{self, Edit, base_revision, checked_label};
 
 /// One change that is more than a value.
 #[derive(Clone, Debug, Deserialize, ToSchema)]
@@ -208,16 +208,12 @@ pub(crate) async fn change(
     let before = bench.read(current.revision.spec).await?;
     let (before, changed) = changed(&bench, before, body.change).await?;
     let theme = before.with_document(changed.document);
-    let derived = usable(&bench, &theme).await?;
-    let save = Save {
-        spec: theme.document(),
-        label: &label,
+    let edit = Edit {
+        slug: &slug,
         base,
+        label: &label,
         topic: None,
     };
-    let saved = bench.store.save(&slug, save).await?;
-    let shown = body.preview.then_some((theme, derived, Some(before)));
-    Ok(ThemeView::new(&bench, saved, shown)
-        .await?
-        .response(StatusCode::OK))
+    let before = body.preview.then_some(Some(before));
+    saving::save(&bench, theme, edit, before).await
 }

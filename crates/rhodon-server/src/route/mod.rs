@@ -4,6 +4,7 @@ pub(crate) mod brand;
 pub(crate) mod change;
 pub(crate) mod color;
 pub(crate) mod companion;
+pub(crate) mod deleted;
 pub(crate) mod derive;
 pub(crate) mod event;
 pub(crate) mod export;
@@ -50,9 +51,9 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(theme::list, theme::create))
             .routes(routes!(theme::get, theme::save, theme::delete))
             .routes(routes!(theme::duplicate))
-            .routes(routes!(theme::deleted))
-            .routes(routes!(theme::restore))
-            .routes(routes!(theme::purge))
+            .routes(routes!(deleted::list))
+            .routes(routes!(deleted::restore))
+            .routes(routes!(deleted::purge))
             .routes(routes!(change::try_change))
             .routes(routes!(change::change))
             .routes(routes!(vocabulary::vocabulary))

@@ -6,16 +6,17 @@ use axum::extract::{Query, State};
 use axum::http::{HeaderMap, StatusCode};
 use axum::response::Response;
 use chrono::{DateTime, Utc};
-use rhodon_store::{RevisionRecord, Save};
-use rhodon_theme::{Document, Origin, Resolved};
+use rhodon_store::RevisionRecord;
+use rhodon_theme::{Document, Origin};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
 
-use super::theme::{ThemeView, base_revision, children_hold, usable};
+use super::theme::{ThemeView, answer};
 use crate::bench::Bench;
 use crate::error::ApiError;
 use crate::path::Path;
+use crate::saving::{self, Edit, base_revision, holds};
 
 /// How many revisions a list holds.
 const LIST: u64 = 60;
@@ -131,11 +132,10 @@ pub(crate) async fn undo(
 ) -> Result<Response, ApiError> {
     let base = base_revision(&bench, &slug, &headers).await?;
     let target = bench.store.undo_target(&slug).await?;
-    leaves_whole(&bench, &slug, &target.spec).await?;
+    let target = bench.read(target.spec).await?;
+    holds(&bench, &slug, &target).await?;
     let moved = bench.store.undo(&slug, base).await?;
-    Ok(ThemeView::new(&bench, moved, None)
-        .await?
-        .response(StatusCode::OK))
+    answer(&bench, moved, None, StatusCode::OK).await
 }
 
 /// Moves forward to the newest revision that came from the current one.
@@ -153,20 +153,10 @@ pub(crate) async fn redo(
 ) -> Result<Response, ApiError> {
     let base = base_revision(&bench, &slug, &headers).await?;
     let target = bench.store.redo_target(&slug).await?;
-    leaves_whole(&bench, &slug, &target.spec).await?;
+    let target = bench.read(target.spec).await?;
+    holds(&bench, &slug, &target).await?;
     let moved = bench.store.redo(&slug, base).await?;
-    Ok(ThemeView::new(&bench, moved, None)
-        .await?
-        .response(StatusCode::OK))
-}
-
-/// What an earlier document would leave behind: it must derive under its parents of today, and so
-/// must the themes that extend it.
-async fn leaves_whole(bench: &Bench, slug: &str, spec: &Value) -> Result<Resolved, ApiError> {
-    let theme = bench.read(spec.clone()).await?;
-    usable(bench, &theme).await?;
-    children_hold(bench, slug, &theme).await?;
-    Ok(theme)
+    answer(&bench, moved, None, StatusCode::OK).await
 }
 
 /// What to restore of an earlier revision.
@@ -210,16 +200,13 @@ pub(crate) async fn bring_back(
         let current = Document::read(&current).map_err(|p| ApiError::invalid("/spec", p))?;
         (spec.handoff, spec.pack) = (current.handoff, current.pack);
     }
-    let theme = leaves_whole(&bench, &slug, &spec.to_json()).await?;
+    let theme = bench.complete(spec).await?;
     let label = format!("restored revision {revision}");
-    let save = Save {
-        spec: theme.document(),
-        label: &label,
+    let edit = Edit {
+        slug: &slug,
         base,
+        label: &label,
         topic: None,
     };
-    let saved = bench.store.save(&slug, save).await?;
-    Ok(ThemeView::new(&bench, saved, None)
-        .await?
-        .response(StatusCode::OK))
+    saving::save(&bench, theme, edit, None).await
 }

@@ -1,4 +1,4 @@
-//! Themes: list, create, read, save, delete, bring back, duplicate.
+//! Themes: list, create, read, save, delete, duplicate.
 
 use std::sync::Arc;
 
@@ -8,7 +8,7 @@ use axum::http::{HeaderMap, HeaderValue, StatusCode, header};
 use axum::response::{IntoResponse, Response};
 use chrono::{DateTime, Utc};
 use rhodon_color::Color;
-use rhodon_store::{RevisionRecord, Save, Saved, ThemeRecord};
+use rhodon_store::{Children, RevisionRecord, Saved, ThemeRecord};
 use rhodon_theme::{Derived, Document, Resolved};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
@@ -16,11 +16,12 @@ use serde_json::value::RawValue;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use crate::bench::{Bench, derived};
+use crate::bench::Bench;
 use crate::error::ApiError;
 use crate::json::JsonBody;
 use crate::path::Path;
 use crate::preview::{Preview, preview_of};
+use crate::saving::{self, Edit, base_revision, checked_label, usable};
 
 /// A theme in a list.
 #[derive(Debug, Serialize, ToSchema)]
@@ -54,7 +55,7 @@ impl ThemeSummary {
         }
     }
 
-    fn of((theme, current): (ThemeRecord, RevisionRecord)) -> Self {
+    pub(super) fn of((theme, current): (ThemeRecord, RevisionRecord)) -> Self {
         Self::new(theme, Some(&current.spec))
     }
 }
@@ -93,16 +94,12 @@ pub struct ThemeView {
 }
 
 /// What a preview is made of: the theme, what it comes to, and what it was before.
-type Shown = (Resolved, Arc<Derived>, Option<Resolved>);
+pub(crate) type Shown = (Resolved, Arc<Derived>, Option<Resolved>);
 
 impl ThemeView {
     /// With what the screens show of it, where somebody asks. It is saved by now: what cannot be
     /// shown is left out.
-    pub(crate) async fn new(
-        bench: &Bench,
-        saved: Saved,
-        shown: Option<Shown>,
-    ) -> Result<Self, ApiError> {
+    async fn new(bench: &Bench, saved: Saved, shown: Option<Shown>) -> Result<Self, ApiError> {
         let t = saved.theme;
         // Documents are written in the order of their keys, which the database does not keep.
         let spec = Document::read(&saved.revision.spec);
@@ -131,45 +128,22 @@ impl ThemeView {
             preview,
         })
     }
-
-    /// As a response that carries its revision for `If-Match`.
-    pub(crate) fn response(self, status: StatusCode) -> Response {
-        let tag = HeaderValue::from_str(&format!("\"{}\"", self.revision));
-        let mut response = (status, Json(self)).into_response();
-        if let Ok(tag) = tag {
-            response.headers_mut().insert(header::ETAG, tag);
-        }
-        response
-    }
 }
 
-/// The revision that a write says it is based on: one strong entity tag, or `*` for whatever is
-/// current (RFC 9110, 13.1.1).
-pub(crate) async fn base_revision(
+/// A theme as a response that carries its revision for `If-Match`.
+pub(crate) async fn answer(
     bench: &Bench,
-    slug: &str,
-    headers: &HeaderMap,
-) -> Result<i32, ApiError> {
-    let value = headers
-        .get(header::IF_MATCH)
-        .and_then(|v| v.to_str().ok())
-        .map(str::trim);
-    if value == Some("*") {
-        return Ok(bench.store.get(slug).await?.theme.revision);
+    saved: Saved,
+    shown: Option<Shown>,
+    status: StatusCode,
+) -> Result<Response, ApiError> {
+    let view = ThemeView::new(bench, saved, shown).await?;
+    let tag = HeaderValue::from_str(&format!("\"{}\"", view.revision));
+    let mut response = (status, Json(view)).into_response();
+    if let Ok(tag) = tag {
+        response.headers_mut().insert(header::ETAG, tag);
     }
-    let tag = value.and_then(|v| v.strip_prefix('"')?.strip_suffix('"'));
-    let plain = |text: &&str| !text.starts_with('0') && text.bytes().all(|b| b.is_ascii_digit());
-    tag.filter(plain)
-        .and_then(|text| text.parse().ok())
-        .ok_or_else(|| {
-            let detail = "expected the revision that was edited in If-Match, such as \"41\"";
-            ApiError::new(
-                StatusCode::PRECONDITION_REQUIRED,
-                "/problems/no-revision",
-                "No revision",
-                detail,
-            )
-        })
+    Ok(response)
 }
 
 /// All themes, the last changed first.
@@ -206,16 +180,7 @@ pub(crate) async fn create(
     let theme = bench.read(body.spec).await?;
     usable(&bench, &theme).await?;
     let made = bench.store.create(theme.document(), "created").await?;
-    Ok(ThemeView::new(&bench, made, None)
-        .await?
-        .response(StatusCode::CREATED))
-}
-
-/// A document that derives; nothing else is saved.
-pub(crate) async fn usable(bench: &Bench, theme: &Resolved) -> Result<Arc<Derived>, ApiError> {
-    let theme = theme.clone();
-    let made = bench.work.run(move || derived(&theme)).await?;
-    made.map_err(|p| ApiError::invalid("/spec", p))
+    answer(&bench, made, None, StatusCode::CREATED).await
 }
 
 /// A theme and its current document.
@@ -228,9 +193,7 @@ pub(crate) async fn get(
     Path(slug): Path<String>,
 ) -> Result<Response, ApiError> {
     let found = bench.store.get(&slug).await?;
-    Ok(ThemeView::new(&bench, found, None)
-        .await?
-        .response(StatusCode::OK))
+    answer(&bench, found, None, StatusCode::OK).await
 }
 
 /// A document to save as a new revision.
@@ -246,22 +209,6 @@ pub struct SaveRequest {
     /// Whether the answer tells what the screens show of the saved document.
     #[serde(default)]
     preview: bool,
-}
-
-/// The longest label that is kept.
-const MAX_LABEL: usize = 300;
-
-/// What a change says it is, where it says so within bounds.
-pub(crate) fn checked_label(label: &str) -> Result<String, ApiError> {
-    let label = label.trim();
-    let length = label.chars().count();
-    if length == 0 || length > MAX_LABEL || label.chars().any(char::is_control) {
-        return Err(ApiError::value(
-            "/label",
-            format!("expected 1 to {MAX_LABEL} characters"),
-        ));
-    }
-    Ok(label.to_owned())
 }
 
 /// Saves a new revision. A changed name also changes the slug.
@@ -288,56 +235,23 @@ pub(crate) async fn save(
     {
         return Err(ApiError::value("/topic", "expected 1 to 40 bytes"));
     }
-    let theme = bench.read(body.spec).await?;
-    let made = usable(&bench, &theme).await?;
-    children_hold(&bench, &slug, &theme).await?;
     let before = match body.preview {
         true => Some(bench.store.get(&slug).await?.revision.spec),
         false => None,
     };
-    let save = Save {
-        spec: theme.document(),
-        label: &label,
-        base,
-        topic: body.topic.as_deref(),
-    };
-    let saved = bench.store.save(&slug, save).await?;
-    let shown = match before {
-        // What moved is told where the document before still can be read.
-        Some(before) => Some((theme, made, bench.read(before).await.ok())),
+    // What moved is told where the document before still can be read.
+    let before = match before {
+        Some(spec) => Some(bench.read(spec).await.ok()),
         None => None,
     };
-    Ok(ThemeView::new(&bench, saved, shown)
-        .await?
-        .response(StatusCode::OK))
-}
-
-/// Themes that extend this one must still derive with it, where they did before.
-pub(crate) async fn children_hold(
-    bench: &Bench,
-    slug: &str,
-    theme: &Resolved,
-) -> Result<(), ApiError> {
-    let mut line = vec![(slug.to_owned(), theme.clone())];
-    while let Some((slug, parent)) = line.pop() {
-        for (child, current) in bench.store.children(&slug).await? {
-            let Ok(document) = Document::read(&current.spec) else {
-                continue;
-            };
-            let after = parent.clone().extended_by(document.clone());
-            let before = bench.complete(document).await?;
-            let job = move || {
-                let broken = derived(&after).err().filter(|_| derived(&before).is_ok());
-                (after, broken)
-            };
-            let (after, broken) = bench.work.run(job).await?;
-            if let Some(problems) = broken {
-                return Err(ApiError::breaks_child(&child.name, &problems));
-            }
-            line.push((child.slug, after));
-        }
-    }
-    Ok(())
+    let theme = bench.read(body.spec).await?;
+    let edit = Edit {
+        slug: &slug,
+        base,
+        label: &label,
+        topic: body.topic.as_deref(),
+    };
+    saving::save(&bench, theme, edit, before).await
 }
 
 /// What becomes of the themes that extend one that is deleted.
@@ -378,11 +292,12 @@ pub(crate) async fn delete(
             "expected children=refuse, children=delete or children=free",
         )
     })?;
-    let gone = match query.children {
-        ChildrenChoice::Refuse => bench.store.delete(&slug).await?,
-        ChildrenChoice::Delete => bench.store.delete_with_children(&slug).await?,
-        ChildrenChoice::Free => bench.store.delete_freeing_children(&slug).await?,
+    let children = match query.children {
+        ChildrenChoice::Refuse => Children::Refuse,
+        ChildrenChoice::Delete => Children::Delete,
+        ChildrenChoice::Free => Children::Free,
     };
+    let gone = bench.store.delete(&slug, children).await?;
     Ok(Json(ThemeSummary::new(gone, None)))
 }
 
@@ -404,67 +319,11 @@ pub(crate) async fn duplicate(
         .store
         .create(&spec, &format!("copied from {}", theme.name))
         .await?;
-    Ok(ThemeView::new(&bench, made, None)
-        .await?
-        .response(StatusCode::CREATED))
+    answer(&bench, made, None, StatusCode::CREATED).await
 }
 
 /// The name of a copy, within the length that names may have.
 fn copy_name(name: &str) -> String {
     let kept: String = name.chars().take(190).collect();
     format!("{kept} copy")
-}
-
-/// Deleted themes, the last deleted first.
-#[utoipa::path(get, path = "/deleted-themes", operation_id = "list_deleted_themes", responses((status = 200, body = Vec<ThemeSummary>)))]
-pub(crate) async fn deleted(
-    State(bench): State<Bench>,
-) -> Result<Json<Vec<ThemeSummary>>, ApiError> {
-    Ok(Json(
-        bench
-            .store
-            .deleted()
-            .await?
-            .into_iter()
-            .map(ThemeSummary::of)
-            .collect(),
-    ))
-}
-
-/// Which theme to bring back.
-#[derive(Debug, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct RestoreRequest {
-    id: Uuid,
-}
-
-/// Brings a deleted theme back.
-#[utoipa::path(
-    post, path = "/deleted-themes/restore", operation_id = "restore_theme", request_body = RestoreRequest,
-    responses(
-        (status = 200, body = ThemeSummary), (status = 404, body = ApiError), (status = 409, body = ApiError)
-    )
-)]
-pub(crate) async fn restore(
-    State(bench): State<Bench>,
-    JsonBody(body): JsonBody<RestoreRequest>,
-) -> Result<Json<ThemeSummary>, ApiError> {
-    let back = bench.store.restore(body.id).await?;
-    Ok(Json(ThemeSummary::new(
-        back.theme,
-        Some(&back.revision.spec),
-    )))
-}
-
-/// Removes a deleted theme with all its revisions, for good.
-#[utoipa::path(
-    delete, path = "/deleted-themes/{id}", operation_id = "purge_theme", params(("id" = Uuid, Path,)),
-    responses((status = 204), (status = 404, body = ApiError))
-)]
-pub(crate) async fn purge(
-    State(bench): State<Bench>,
-    Path(id): Path<Uuid>,
-) -> Result<StatusCode, ApiError> {
-    bench.store.purge(id).await?;
-    Ok(StatusCode::NO_CONTENT)
 }

@@ -704,6 +704,37 @@ async fn a_parent_does_not_lose_what_its_child_needs() {
 }
 
 #[tokio::test]
+async fn an_operation_does_not_take_from_a_child_what_it_needs_either() {
+    let server = Server::start().await;
+    let mut parent = tern("#0f5c7a");
+    parent["brand"]
+        .as_array_mut()
+        .unwrap()
+        .push(json!({ "name": "Buoy", "slug": "buoy", "color": "#e4572e" }));
+    server.post("/api/themes", json!({ "spec": parent })).await;
+    let child = json!({
+        "format": 1, "name": "Chick", "extends": "tern",
+        "tokens": { "ferry.foam": { "value": "{buoy.500}" } }
+    });
+    server.post("/api/themes", json!({ "spec": child })).await;
+    let remove =
+        json!({ "change": { "do": "remove-brand", "brand": "buoy" }, "label": "Buoy removed" });
+    let request = server
+        .ask(Method::POST, "/api/themes/tern/change")
+        .header("if-match", "\"1\"")
+        .json(&remove);
+    let (status, refused) = read(request.send().await.unwrap()).await;
+    assert_eq!(
+        (status, &refused["type"]),
+        (StatusCode::CONFLICT, &json!("/problems/breaks-child"))
+    );
+    assert_eq!(
+        refused["detail"],
+        "\"Chick\" extends this theme and would not work with it: ferry.foam: no token \"buoy.500\""
+    );
+}
+
+#[tokio::test]
 async fn health_answers_while_everything_is_busy() {
     let server = Server::start().await;
     let tokens: serde_json::Map<String, Value> = (0..3000)

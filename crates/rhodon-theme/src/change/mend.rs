@@ -16,6 +16,7 @@ use super::Changed;
 use crate::derive::{Derived, derive};
 use crate::document::{Document, ModeValues, Problems, Resolved, Typed};
 use crate::label::{Slug, TokenPath};
+use crate::overrides::circling;
 use crate::palette::{Outline, scales_of_intents};
 use crate::token::Mode;
 use crate::value::Written;
@@ -211,12 +212,12 @@ impl Mending<'_> {
 
     /// A role that moved to where its own reference points would refer to itself.
     fn circles(&mut self) {
-        let whole = self.before.with_document(self.document.clone()).merged;
-        let back = |path: &TokenPath, mode| leads_back(&whole, path, mode);
+        let whole = self.before.with_document(self.document.clone());
+        let circling = Mode::BOTH.map(|mode| circling(&whole, mode));
         let mut found = Vec::new();
         for (path, values) in &mut self.document.roles {
             for mode in Mode::BOTH {
-                if values.get(mode).is_some() && back(path, mode) {
+                if values.get(mode).is_some() && circling[mode as usize].contains(path.as_str()) {
                     *values.slot(mode) = None;
                     let id = mode.id();
                     found.push(format!("the role {path} ({id}) goes back to derived"));
@@ -231,27 +232,6 @@ impl Mending<'_> {
         let holds = |v: &ModeValues| v.light.is_some() || v.dark.is_some();
         self.document.roles.retain(|_, values| holds(values));
     }
-}
-
-/// Whether following the references of a role by hand ends at the role again.
-fn leads_back(whole: &Document, from: &TokenPath, mode: Mode) -> bool {
-    let next = |path: &TokenPath| {
-        let role = whole.roles.get(path).and_then(|v| v.get(mode));
-        let token = || whole.tokens.get(path).and_then(|t| t.get(mode));
-        role.or_else(token)?.target().cloned()
-    };
-    let mut seen = HashSet::new();
-    let mut at = next(from);
-    while let Some(path) = at {
-        if path == *from {
-            return true;
-        }
-        at = next(&path);
-        if !seen.insert(path) {
-            return false;
-        }
-    }
-    false
 }
 
 impl Ground<'_> {

@@ -14,7 +14,6 @@ mod reorder;
 
 pub use add::{NewBrand, opacity_note};
 pub use diff::{Change, Diff, diff};
-pub use rename::rename_brand;
 
 use crate::document::{Document, IntentChoice, Problems, Resolved};
 use crate::label::Slug;

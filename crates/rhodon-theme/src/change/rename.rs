@@ -1,31 +1,13 @@
 //! Renaming a brand colour: its slug follows its name until somebody sets it, and everything
 //! that refers to the slug follows the slug.
 
+use super::Changed;
 use super::mend::{Renamed, mend};
-use super::{Changed, Operation, apply};
 use crate::document::{Document, IntentChoice, Problems, Resolved, Typed};
 use crate::label::Slug;
 use crate::naming;
 use crate::value::Written;
 use crate::vocabulary::IntentPart;
-
-/// Gives a brand colour another name and, where asked for or still made from the name, another slug.
-///
-/// # Errors
-/// No brand colour has that slug, or another one has the new slug: both names are told.
-pub fn rename_brand(
-    document: &Document,
-    brand: &Slug,
-    name: &str,
-    slug: Option<Slug>,
-) -> Result<Document, Problems> {
-    let operation = Operation::RenameBrand {
-        brand: brand.clone(),
-        name: name.to_owned(),
-        slug,
-    };
-    Ok(apply(&operation, &Resolved::alone(document.clone()))?.document)
-}
 
 /// Where a brand colour stands in the document.
 pub(super) fn position(document: &Document, slug: &Slug) -> Result<usize, Problems> {
@@ -152,7 +134,7 @@ fn moved_step(value: &Typed<Written>, old: &Slug, new: &Slug) -> Option<Typed<Wr
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::{Resolved, derive};
+    use crate::derive;
 
     fn theme() -> Document {
         let text = r##"{"format":1,"name":"T","brand":[{"name":"Petrol","color":"#0f5c7a"},{"name":"Sand","slug":"dune","color":"#f3e3c3"}],
@@ -163,6 +145,16 @@ mod tests {
 
     fn slug(text: &str) -> Slug {
         text.parse().unwrap()
+    }
+
+    fn rename_brand(
+        document: &Document,
+        brand: &Slug,
+        name: &str,
+        slug: Option<Slug>,
+    ) -> Result<Document, Problems> {
+        let theme = Resolved::alone(document.clone());
+        Ok(rename(&theme, brand, name, slug)?.document)
     }
 
     #[test]

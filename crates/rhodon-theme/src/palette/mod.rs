@@ -105,11 +105,7 @@ impl Palette {
                 slug: &brand.slug,
                 name: &brand.name,
                 source: &Source::Own(brand.color.to_rgb8()),
-                origin: if inherited {
-                    Origin::Inherited
-                } else {
-                    Origin::Set
-                },
+                origin: Origin::decided(inherited),
                 reason: &"brand colour".into(),
             };
             self.scales.extend(build::build(theme, &draft, problems));

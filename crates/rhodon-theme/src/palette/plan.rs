@@ -90,21 +90,13 @@ fn free_brands(theme: &Resolved) -> Vec<Slug> {
 }
 
 fn brand_origin(theme: &Resolved, slug: &Slug) -> Origin {
-    if theme.inherited.brand.contains(slug) {
-        Origin::Inherited
-    } else {
-        Origin::Set
-    }
+    Origin::decided(theme.inherited.brand.contains(slug))
 }
 
 /// What the document chooses for an intent.
 fn chosen(theme: &Resolved, name: &Slug) -> Option<Plan> {
     let inherited = theme.inherited.intents.contains(name);
-    let origin = if inherited {
-        Origin::Inherited
-    } else {
-        Origin::Set
-    };
+    let origin = Origin::decided(inherited);
     let (source, reason) = match theme.merged.intents.get(name)? {
         IntentChoice::Scale(scale) => (
             Source::Brand(scale.clone()),

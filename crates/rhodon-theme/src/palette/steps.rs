@@ -5,6 +5,7 @@ use std::sync::Arc;
 
 use super::NamedScale;
 use crate::reason::Reason;
+use crate::scale::Step;
 use crate::token::{Cell, Cells, Section, Token};
 use crate::value::{ColorValue, Origin, TokenKind, Value};
 
@@ -13,12 +14,7 @@ pub(crate) fn values(scales: &[NamedScale]) -> HashMap<Arc<str>, Value> {
     let mut out = HashMap::with_capacity(scales.len() * 14);
     for s in scales {
         for (i, step) in s.scale.steps.iter().enumerate() {
-            let color = ColorValue {
-                code: step.color,
-                alpha: 1.0,
-                p3: step.p3,
-            };
-            out.insert(s.step_path(i), Value::Color(color));
+            out.insert(s.step_path(i), Value::Color(opaque(step)));
         }
         for (path, color) in alpha_steps(s) {
             out.insert(path, Value::Color(color));
@@ -27,15 +23,20 @@ pub(crate) fn values(scales: &[NamedScale]) -> HashMap<Arc<str>, Value> {
     out
 }
 
+fn opaque(step: &Step) -> ColorValue {
+    ColorValue {
+        code: step.color,
+        alpha: 1.0,
+        p3: step.p3,
+    }
+}
+
 /// See-through steps: the scale's own colour at the asked opacities.
 fn alpha_steps(s: &NamedScale) -> Vec<(Arc<str>, ColorValue)> {
-    let base = s.scale.base_step();
+    let base = opaque(s.scale.base_step());
     let step = |a: &u8| {
-        let color = ColorValue {
-            code: base.color,
-            alpha: f64::from(*a) / 100.0,
-            p3: base.p3,
-        };
+        let alpha = f64::from(*a) / 100.0;
+        let color = ColorValue { alpha, ..base };
         (format!("{}.a{a}", s.slug).into(), color)
     };
     s.settings.alpha.iter().map(step).collect()
@@ -59,13 +60,14 @@ pub(crate) fn tokens(s: &NamedScale, out: &mut Vec<Token>) {
         });
     };
     for (i, step) in s.scale.steps.iter().enumerate() {
-        let color = ColorValue {
-            code: step.color,
-            alpha: 1.0,
-            p3: step.p3,
-        };
         let (origin, reason) = cause(s, i);
-        push(s.step_path(i), color, origin, reason, s.omits(&step.label));
+        push(
+            s.step_path(i),
+            opaque(step),
+            origin,
+            reason,
+            s.omits(&step.label),
+        );
     }
     let base = &s.scale.base_step().label;
     for (path, color) in alpha_steps(s) {
@@ -79,6 +81,7 @@ pub(crate) fn tokens(s: &NamedScale, out: &mut Vec<Token>) {
         );
     }
 }
+
 /// Who decided a step, and why it is what it is.
 fn cause(s: &NamedScale, index: usize) -> (Origin, Reason) {
     let step = &s.scale.steps[index];
@@ -91,11 +94,7 @@ fn cause(s: &NamedScale, index: usize) -> (Origin, Reason) {
         return (Origin::Derived, reason);
     }
     let inherited = s.origin == Origin::Inherited;
-    let origin = if inherited {
-        Origin::Inherited
-    } else {
-        Origin::Set
-    };
+    let origin = Origin::decided(inherited);
     let reason = match &s.settings.to {
         _ if index == s.scale.base && s.origin != Origin::Derived => {
             format!("pinned: {}", s.reason)

@@ -269,7 +269,7 @@ fn hanging() -> impl Strategy<Value = Value> {
 }
 
 proptest! {
-    #![proptest_config(crate::support::cases(96))]
+    #![proptest_config(rhodon_testing::cases(96))]
 
     #[test]
     fn no_operation_makes_a_document_that_is_refused(

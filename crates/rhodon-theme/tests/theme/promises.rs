@@ -182,7 +182,7 @@ fn a_grey_stays_grey() {
 }
 
 proptest! {
-    #![proptest_config(crate::support::cases(400))]
+    #![proptest_config(rhodon_testing::cases(400))]
 
     #[test]
     fn any_brand_has_good_scales(r: u8, g: u8, b: u8) {
@@ -265,7 +265,7 @@ fn settings() -> impl Strategy<Value = serde_json::Value> {
 }
 
 proptest! {
-    #![proptest_config(crate::support::cases(2000))]
+    #![proptest_config(rhodon_testing::cases(2000))]
 
     #[test]
     fn any_settings_give_a_falling_scale_or_a_sentence(

@@ -541,7 +541,7 @@ fn any_settings() -> impl Strategy<Value = serde_json::Value> {
 }
 
 proptest! {
-    #![proptest_config(crate::support::cases(400))]
+    #![proptest_config(rhodon_testing::cases(400))]
 
     #[test]
     fn order_and_exact_colours_hold_whatever_is_set(extra in any_settings()) {

@@ -1,6 +1,5 @@
 //! Small documents to try rules on.
 
-use proptest::prelude::ProptestConfig;
 use rhodon_color::Rgb8;
 use rhodon_theme::{Derived, Document, Mode, Resolved, derive};
 use serde_json::{Value, json};
@@ -58,18 +57,4 @@ pub fn code(theme: &Derived, path: &str, mode: Mode) -> Rgb8 {
         .color()
         .unwrap()
         .code
-}
-
-/// So many cases in everyday runs, and as many as `PROPTEST_CASES` asks for in long ones.
-pub fn cases(everyday: u32) -> ProptestConfig {
-    let cases = match std::env::var_os("PROPTEST_CASES") {
-        Some(_) => ProptestConfig::default().cases,
-        None => everyday,
-    };
-    ProptestConfig {
-        cases,
-        // Most random documents refer to something that is not there.
-        max_global_rejects: cases * 64,
-        ..ProptestConfig::default()
-    }
 }

@@ -1030,7 +1030,10 @@ export interface components {
         };
         /** @description A theme in a list. */
         ThemeSummary: {
-            /** @description Codes of the brand colours that stand in its own document. */
+            /**
+             * @description Codes of the brand colours in its own document; in the list of themes those of the nearest
+             *     theme that it extends, where it has none.
+             */
             colors: string[];
             /**
              * Format: date-time

@@ -1,4 +1,4 @@
-import { ActionIcon, useComputedColorScheme, useMantineColorScheme } from "@mantine/core";
+import { ActionIcon, useComputedColorScheme } from "@mantine/core";
 import {
   IconArrowBackUp,
   IconArrowForwardUp,
@@ -7,13 +7,12 @@ import {
   IconSearch,
   IconSun,
 } from "@tabler/icons-react";
-import { useEditor, useEditorState } from "../editor/EditorProvider";
+import { useEditorState } from "../editor/EditorProvider";
 import { themeOf, tokensOf } from "../editor/selectors";
-import { undoOrBringBack } from "./deletion";
-import { dialogs } from "./dialogs";
 import classes from "./Frame.module.css";
 import { Mark } from "./Mark";
 import { ThemeMenu } from "./ThemeMenu";
+import { type Action, useActions } from "./useActions";
 
 const STATUS = {
   saved: "saved",
@@ -25,12 +24,12 @@ const STATUS = {
 } as const;
 
 export function TopBar() {
-  const editor = useEditor();
   const theme = useEditorState(themeOf);
   const tokens = useEditorState(tokensOf);
   const status = useEditorState((s) => s.status);
+  const actions = useActions();
   const scheme = useComputedColorScheme("light");
-  const { toggleColorScheme } = useMantineColorScheme();
+  const act = (id: string) => actions.find((action) => action.id === id);
   return (
     <header className={classes.top}>
       <span className={classes.name}>
@@ -41,28 +40,23 @@ export function TopBar() {
       <output className={classes.state} aria-live="polite">
         rev {theme.revision} · {STATUS[status]}
       </output>
-      <Tool label="Revisions" onClick={() => dialogs.open("history")}>
+      <Tool action={act("history")}>
         <IconHistory size={16} stroke={1.6} />
       </Tool>
       <span className={classes.spacer} />
-      <Tool label="Find anything" keys="Ctrl K" onClick={() => dialogs.open("finder")}>
+      <Tool action={act("finder")}>
         <IconSearch size={16} stroke={1.6} />
       </Tool>
-      <Tool
-        label="Undo"
-        keys="Ctrl Z"
-        disabled={!theme.canUndo}
-        onClick={() => void undoOrBringBack(editor.undo)}
-      >
+      <Tool action={act("undo")} disabled={!theme.canUndo}>
         <IconArrowBackUp size={18} stroke={1.6} />
       </Tool>
-      <Tool label="Redo" keys="Ctrl Shift Z" disabled={!theme.canRedo} onClick={() => void editor.redo()}>
+      <Tool action={act("redo")} disabled={!theme.canRedo}>
         <IconArrowForwardUp size={18} stroke={1.6} />
       </Tool>
-      <Tool label="Keys" keys="?" onClick={() => dialogs.open("keys")}>
+      <Tool action={act("keys")}>
         <b aria-hidden="true">?</b>
       </Tool>
-      <Tool label={scheme === "light" ? "Dark room" : "Light room"} onClick={toggleColorScheme}>
+      <Tool action={act("room")} label={scheme === "light" ? "Dark room" : "Light room"}>
         {scheme === "light" ? <IconMoon size={17} stroke={1.6} /> : <IconSun size={17} stroke={1.6} />}
       </Tool>
     </header>
@@ -70,23 +64,24 @@ export function TopBar() {
 }
 
 interface ToolProps {
-  label: string;
-  keys?: string;
+  /** What it does, from the list that finder and keys ask too. */
+  action: Action | undefined;
+  /** Its name, where that depends on how things stand. */
+  label?: string;
   disabled?: boolean;
-  onClick: () => void;
   children: React.ReactNode;
 }
 
-function Tool({ label, keys, disabled, onClick, children }: ToolProps) {
+function Tool({ action, label = action?.name ?? "", disabled = false, children }: ToolProps) {
   return (
     <ActionIcon
       variant="subtle"
       color="ink"
       size={28}
       aria-label={label}
-      title={keys ? `${label} (${keys})` : label}
-      disabled={disabled ?? false}
-      onClick={onClick}
+      title={action?.keys ? `${label} (${action.keys})` : label}
+      disabled={disabled}
+      onClick={action?.run}
     >
       {children}
     </ActionIcon>

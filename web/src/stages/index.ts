@@ -1,4 +1,5 @@
 import type { ComponentType } from "react";
+import { packed } from "../editor/edits";
 import type { EditorState } from "../editor/store";
 
 /** A key that works in a stage, and what it does there. */
@@ -30,7 +31,7 @@ export const STAGES: Stage[] = [
     id: "brand",
     name: "Brand",
     hotkey: "1",
-    help: "Where colours come from; type and shape.",
+    help: "Where colours come from: add, paste, rename; type and shape.",
     stands: ({ preview }) =>
       preview ? counted(preview.derived.scales.filter((s) => s.origin !== "derived").length, "colour") : "",
     keys: [{ keys: "Ctrl Enter", does: "add what was pasted" }],
@@ -64,10 +65,10 @@ export const STAGES: Stage[] = [
     id: "handoff",
     name: "Handoff",
     hotkey: "4",
-    help: "The files for a build, live.",
+    help: "The files for a build, live: copy, download, export an archive.",
     stands: ({ document }) => {
-      const packed = document.pack ?? Object.keys(document.handoff ?? {});
-      return packed.length > 0 ? `${packed.length} chosen` : "files";
+      const chosen = packed(document).length;
+      return chosen > 0 ? `${chosen} chosen` : "files";
     },
     keys: [
       { keys: "↑ ↓", does: "walk the lines of the file, with Enter copy one" },

@@ -1,5 +1,6 @@
 //! Themes: list, create, read, save, delete, duplicate.
 
+use std::collections::HashMap;
 use std::sync::Arc;
 
 use axum::Json;
@@ -34,7 +35,8 @@ pub struct ThemeSummary {
     parent: Option<String>,
     revision: i32,
     updated_at: DateTime<Utc>,
-    /// Codes of the brand colours that stand in its own document.
+    /// Codes of the brand colours in its own document; in the list of themes those of the nearest
+    /// theme that it extends, where it has none.
     colors: Vec<String>,
     /// Since when it is deleted.
     #[serde(skip_serializing_if = "Option::is_none")]
@@ -149,15 +151,26 @@ pub(crate) async fn answer(
 /// All themes, the last changed first.
 #[utoipa::path(get, path = "/themes", operation_id = "list_themes", responses((status = 200, body = Vec<ThemeSummary>)))]
 pub(crate) async fn list(State(bench): State<Bench>) -> Result<Json<Vec<ThemeSummary>>, ApiError> {
-    Ok(Json(
-        bench
-            .store
-            .list()
-            .await?
-            .into_iter()
-            .map(ThemeSummary::of)
-            .collect(),
-    ))
+    let listed = bench.store.list().await?;
+    let mut themes: Vec<_> = listed.into_iter().map(ThemeSummary::of).collect();
+    inherit_colors(&mut themes);
+    Ok(Json(themes))
+}
+
+/// A theme without a brand colour of its own is shown by those that it inherits.
+fn inherit_colors(themes: &mut [ThemeSummary]) {
+    let known = |t: &ThemeSummary| (t.slug.clone(), (t.parent.clone(), t.colors.clone()));
+    let known: HashMap<_, _> = themes.iter().map(known).collect();
+    for theme in themes.iter_mut().filter(|t| t.colors.is_empty()) {
+        let mut next = theme.parent.as_ref();
+        for _ in 0..known.len() {
+            let Some((parent, colors)) = next.and_then(|slug| known.get(slug)) else {
+                break;
+            };
+            theme.colors.clone_from(colors);
+            next = parent.as_ref().filter(|_| colors.is_empty());
+        }
+    }
 }
 
 /// A document to create a theme from.

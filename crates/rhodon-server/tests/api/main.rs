@@ -245,6 +245,27 @@ async fn bad_bodies_have_the_one_shape() {
 }
 
 #[tokio::test]
+async fn a_theme_without_colours_of_its_own_is_listed_with_those_it_inherits() {
+    let server = Server::start().await;
+    server
+        .post("/api/themes", json!({ "spec": tern("#0f5c7a") }))
+        .await;
+    for (name, parent) in [("Chick", "tern"), ("Egg", "chick")] {
+        let spec = json!({ "format": 1, "name": name, "extends": parent });
+        server.post("/api/themes", json!({ "spec": spec })).await;
+    }
+    let (_, listed) = server.get("/api/themes").await;
+    for slug in ["tern", "chick", "egg"] {
+        let found = listed
+            .as_array()
+            .unwrap()
+            .iter()
+            .find(|t| t["slug"] == slug);
+        assert_eq!(found.unwrap()["colors"], json!(["#0f5c7a"]), "{slug}");
+    }
+}
+
+#[tokio::test]
 async fn a_child_theme_derives_with_its_parent() {
     let server = Server::start().await;
     let (_, child) = server.get("/api/themes/night-crossing").await;

@@ -31,7 +31,7 @@ pub use derive::{Derived, derive};
 pub use document::{
     Aim, BrandColor, CustomToken, Document, FORMAT, InheritError, Inherited, IntentChoice,
     ModeValues, NUMBERS, NumberField, Problem, Problems, Resolved, ScaleSettings, ShapeSettings,
-    TypeSettings, Typed, holds_nul,
+    TypeSettings, Typed, holds_nul, not_json,
 };
 pub use label::{KeptPath, NameError, Slug, StepLabel, TokenPath};
 pub use naming::{look as color_look, name as color_name};

@@ -1,5 +1,5 @@
 import { useHotkeys } from "@mantine/hooks";
-import { lazy, Suspense } from "react";
+import { type ComponentType, useEffect, useState } from "react";
 import { DeleteDialog } from "./DeleteDialog";
 import { DeletedThemes } from "./DeletedThemes";
 import { useDialogs } from "./dialogs";
@@ -7,21 +7,19 @@ import { HistoryDrawer } from "./HistoryDrawer";
 import { KeysSheet } from "./KeysSheet";
 import { RenameDialog } from "./NameDialog";
 import { NewThemeDialog } from "./NewThemeDialog";
-import { useActions } from "./useActions";
-
-// The finder is a package of its own: it is loaded once somebody looks for something.
-const Finder = lazy(() => import("./Finder"));
+import { type Action, useActions } from "./useActions";
 
 /** Keys that work everywhere but in a field, and the dialogs that they open. */
 export function Commands() {
   const actions = useActions();
   const finding = useDialogs((s) => s.opened === "finder");
+  const Finder = useFinder();
   useHotkeys(
     actions.flatMap(({ hotkeys = [], run }) => hotkeys.map((keys): [string, () => void] => [keys, run])),
   );
   return (
     <>
-      <Suspense>{finding && <Finder actions={actions} />}</Suspense>
+      {finding && Finder && <Finder actions={actions} />}
       <KeysSheet actions={actions} />
       <HistoryDrawer />
       <NewThemeDialog />
@@ -30,4 +28,18 @@ export function Commands() {
       <DeletedThemes />
     </>
   );
+}
+
+/**
+ * The finder, a package of its own that the first screen does not wait for. It is there before
+ * somebody calls it, and without `Suspense`, which holds back what it shows: the first letters that
+ * are typed would be lost.
+ */
+function useFinder(): ComponentType<{ actions: Action[] }> | undefined {
+  const [found, setFound] = useState<{ default: ComponentType<{ actions: Action[] }> }>();
+  useEffect(() => {
+    const timer = setTimeout(() => void import("./Finder").then(setFound), 300);
+    return () => clearTimeout(timer);
+  }, []);
+  return found?.default;
 }

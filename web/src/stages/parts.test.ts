@@ -2,9 +2,25 @@
 import { describe, expect, test } from "vitest";
 import type { Derived, Target } from "../api/client";
 import { token } from "../testing/token";
+import { colorIn } from "../ui/colorIn";
 import { changedLines } from "./handoff/changed";
 import { hit } from "./handoff/search";
 import { filtered, groupsOf, makeRows } from "./ledger/rows";
+
+describe("the colour that a line tells", () => {
+  test("is read as the file's language writes it", () => {
+    for (const [line, color, opacityFirst] of [
+      ["  --petrol-600: #0f5c7a;", "#0f5c7a", false],
+      ["  --shadow-near: #17171729;", "#17171729", false],
+      ['  <color name="backdrop_fill">#80171717</color>', "#17171780", true],
+      ["  static const petrol600 = Color(0xFF0F5C7A);", "#0F5C7AFF", false],
+      ["  --petrol-600: oklch(0.446 0.084 230.7);", "oklch(0.446 0.084 230.7)", false],
+      ["  --link-rest: var(--petrol-600);", undefined, false],
+      ["/* revision 2, content a550a38ad5 */", undefined, false],
+    ] as const)
+      expect(colorIn(line, opacityFirst)).toBe(color);
+  });
+});
 
 describe("the file", () => {
   test("marks the lines that a change altered, and not the head", () => {

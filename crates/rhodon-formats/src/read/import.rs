@@ -2,7 +2,7 @@
 
 use std::fmt;
 
-use rhodon_theme::Document;
+use rhodon_theme::{Document, not_json};
 use serde_json::Value;
 
 /// A file that is read.
@@ -33,8 +33,7 @@ impl InputFile {
             ))
         })?;
         let text = text.strip_prefix('\u{feff}').unwrap_or(text);
-        serde_json::from_str(text)
-            .map_err(|e| refuse(format!("expected JSON, found an error at {e}")))
+        serde_json::from_str(text).map_err(|e| refuse(not_json(&e)))
     }
 }
 

@@ -517,7 +517,11 @@ fn files_that_hold_no_theme_are_refused_with_a_reason() {
         (vec![], "files: expected at least one file"),
         (
             vec![("a.json", "{".to_owned())],
-            "a.json: expected JSON, found an error at EOF",
+            "a.json: expected JSON, found text that breaks off at line 1 column 1",
+        ),
+        (
+            vec![("a.json", "PNG".to_owned())],
+            "a.json: expected JSON, found a mistake at line 1 column 1: expected value",
         ),
         (
             vec![("a.json", "[]".to_owned())],

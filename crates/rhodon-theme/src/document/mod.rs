@@ -31,7 +31,7 @@ pub use number::{
 };
 pub use part::{Aim, BrandColor, CustomToken, IntentChoice, ModeValues, ScaleSettings};
 pub(crate) use problem::MOST;
-pub use problem::{Problem, Problems};
+pub use problem::{Problem, Problems, not_json};
 pub(crate) use read::INCOMPLETE;
 pub use typed::Typed;
 pub use typography::{ShapeSettings, TypeSettings};

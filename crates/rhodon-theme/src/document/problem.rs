@@ -14,6 +14,19 @@ pub struct Problem {
     pub message: String,
 }
 
+/// What is wrong with text that is no JSON, and where.
+pub fn not_json(error: &serde_json::Error) -> String {
+    let place = format!("line {} column {}", error.line(), error.column());
+    if error.is_eof() {
+        return format!("expected JSON, found text that breaks off at {place}");
+    }
+    let told = error.to_string();
+    let mistake = told
+        .rsplit_once(" at line")
+        .map_or(&*told, |(what, _)| what);
+    format!("expected JSON, found a mistake at {place}: {mistake}")
+}
+
 impl Problem {
     /// The problem with its place in words, for people who see a screen and no document.
     pub fn sentence(&self) -> String {

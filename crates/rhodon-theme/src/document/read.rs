@@ -6,8 +6,7 @@ use serde_json::Value;
 
 use super::field::{Node, Object};
 use super::number::{ALPHA, LIGHTNESS, STRENGTH, TURN};
-use super::problem::Problems;
-use super::problem::quoted;
+use super::problem::{Problems, not_json, quoted};
 use super::{
     Aim, BrandColor, CustomToken, Document, FORMAT, IntentChoice, ModeValues, ScaleSettings,
     ShapeSettings, TypeSettings, Typed,
@@ -42,8 +41,7 @@ impl Document {
     /// # Errors
     /// Text that is not JSON, with line and column; otherwise as [`Document::read`].
     pub fn parse(text: &str) -> Result<Document, Problems> {
-        let value = serde_json::from_str(text)
-            .map_err(|e| Problems::one("", format!("expected JSON, found an error at {e}")))?;
+        let value = serde_json::from_str(text).map_err(|e| Problems::one("", not_json(&e)))?;
         Self::read(&value)
     }
 }
@@ -68,13 +66,9 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
         .and_then(|n| n.text(MAX_NAME, problems))
         .unwrap_or_default();
     spec.extends = object.get("extends").and_then(|n| n.parsed(problems));
-    if let Some(n) = object.get("brand") {
-        let placed = n.list(MAX_BRAND, problems, |n, p| {
-            Some((n.pointer.clone(), brand(n, p)?))
-        });
-        check_slugs(&placed, problems);
-        spec.brand = placed.into_iter().map(|(_, b)| b).collect();
-    }
+    spec.brand = object
+        .get("brand")
+        .map_or_else(Vec::new, |n| brands(&n, problems));
     if spec.brand.is_empty() && spec.extends.is_none() {
         problems.add("/brand", "expected at least one brand colour, found none");
     }
@@ -83,17 +77,7 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
         spec.scales = n.map(problems, scale);
     }
     if let Some(n) = object.get("intents") {
-        let choices: IndexMap<Slug, _> = n.map(problems, |n, p| Some(intent_choice(n, p)));
-        for (name, choice) in choices {
-            match choice {
-                Some(choice) => drop(spec.intents.insert(name, choice)),
-                None if is_derived_group(name.as_str()) => {}
-                None => problems.add(
-                    format!("/intents/{name}"),
-                    "expected a scale or a color for an intent of your own",
-                ),
-            }
-        }
+        spec.intents = intents(&n, problems);
     }
     if let Some(n) = object.get("roles") {
         spec.roles = n.map(problems, role);
@@ -103,14 +87,7 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
         let inherits = spec.extends.is_some();
         spec.tokens = n.map(problems, |n, p| custom_token(n, inherits, p));
         check_count(&n, spec.tokens.len(), problems);
-        for path in spec.tokens.keys().filter(|p| spec.derives(p.group())) {
-            problems.add(
-                format!("/tokens/{path}"),
-                format!(
-                    "\"{path}\" belongs to a group that is derived: expected a group of your own"
-                ),
-            );
-        }
+        check_groups(&spec, problems);
     }
     if let Some(n) = object.get("type") {
         spec.typography = TypeSettings::read(&n, problems).unwrap_or_default();
@@ -130,6 +107,40 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
         check_count(&n, spec.kept.len(), problems);
     }
     Some(spec)
+}
+
+fn brands(node: &Node<'_>, problems: &mut Problems) -> Vec<BrandColor> {
+    let placed = node.list(MAX_BRAND, problems, |n, p| {
+        Some((n.pointer.clone(), brand(n, p)?))
+    });
+    check_slugs(&placed, problems);
+    placed.into_iter().map(|(_, brand)| brand).collect()
+}
+
+/// Choices for intents; one of the user's own needs a choice, the named ones do without.
+fn intents(node: &Node<'_>, problems: &mut Problems) -> IndexMap<Slug, IntentChoice> {
+    let choices: IndexMap<Slug, _> = node.map(problems, |n, p| Some(intent_choice(n, p)));
+    let mut out = IndexMap::new();
+    for (name, choice) in choices {
+        match choice {
+            Some(choice) => drop(out.insert(name, choice)),
+            None if is_derived_group(name.as_str()) => {}
+            None => problems.add(
+                format!("/intents/{name}"),
+                "expected a scale or a color for an intent of your own",
+            ),
+        }
+    }
+    out
+}
+
+/// An own token stands in a group that nothing else makes.
+fn check_groups(spec: &Document, problems: &mut Problems) {
+    for path in spec.tokens.keys().filter(|p| spec.derives(p.group())) {
+        let message =
+            format!("\"{path}\" belongs to a group that is derived: expected a group of your own");
+        problems.add(format!("/tokens/{path}"), message);
+    }
 }
 
 /// What a document holds is derived, shown and written within a moment.

@@ -1,5 +1,6 @@
 import { useIntersection } from "@mantine/hooks";
 import { type CSSProperties, memo } from "react";
+import { colorIn } from "../../ui/colorIn";
 import classes from "./HandoffStage.module.css";
 import { highlighted } from "./highlight";
 
@@ -35,6 +36,8 @@ function Lines({ path, lines, from, changed, current }: Props) {
   return lines.map((line, i) => {
     const index = from + i;
     const html = { __html: highlighted(line, path) || " " };
+    // Resources of apps begin eight digits with the opacity.
+    const color = colorIn(line, path.endsWith(".xml"));
     return (
       <span
         key={index}
@@ -42,6 +45,8 @@ function Lines({ path, lines, from, changed, current }: Props) {
         data-line={index}
         data-changed={marks.has(index) || undefined}
         data-current={index === current || undefined}
+        data-color={color && true}
+        style={color ? ({ "--told": color } as CSSProperties) : undefined}
         // biome-ignore lint/security/noDangerouslySetInnerHtml: the highlighter escapes the text it is given
         dangerouslySetInnerHTML={html}
       />

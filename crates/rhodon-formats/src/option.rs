@@ -13,8 +13,9 @@ pub enum OptionKind {
     Name,
     /// A module or reference: names with dots, slashes, colons and at signs, or nothing.
     Qualified,
-    /// Identifiers joined by dots, as packages and platform styles have them.
-    Dotted,
+    /// Identifiers joined by dots, as packages and platform styles have them; none of them one of
+    /// the words that the language keeps for itself.
+    Dotted(&'static [&'static str]),
     /// A class name with `{name}` where the token's name goes.
     Pattern,
     /// Names separated by commas, or nothing.
@@ -29,7 +30,7 @@ impl OptionKind {
             Self::List(_) => "list",
             Self::Name => "name",
             Self::Qualified => "qualified",
-            Self::Dotted => "dotted",
+            Self::Dotted(_) => "dotted",
             Self::Pattern => "pattern",
             Self::Names => "names",
         }
@@ -51,7 +52,13 @@ impl OptionKind {
             }
             Self::Name => "letters, digits and hyphens, starting with a letter".to_owned(),
             Self::Qualified => "letters, digits and . _ - / : @, at most 120".to_owned(),
-            Self::Dotted => "names of letters, digits and underscores joined by dots".to_owned(),
+            Self::Dotted([]) => {
+                "names of letters, digits and underscores joined by dots".to_owned()
+            }
+            Self::Dotted(_) => {
+                "names of letters, digits and underscores joined by dots, none a word of the language"
+                    .to_owned()
+            }
             Self::Pattern => {
                 "letters, digits, hyphens and underscores around one {name}".to_owned()
             }
@@ -70,10 +77,12 @@ impl OptionKind {
                 let fits = |b: u8| b.is_ascii_alphanumeric() || b"._-/:@".contains(&b);
                 value.len() <= 120 && value.bytes().all(fits)
             }
-            Self::Dotted => {
+            Self::Dotted(reserved) => {
                 let fits = |b: u8| b.is_ascii_alphanumeric() || b == b'_';
                 let is_part = |p: &str| {
-                    p.starts_with(|c: char| c.is_ascii_alphabetic()) && p.bytes().all(fits)
+                    p.starts_with(|c: char| c.is_ascii_alphabetic())
+                        && p.bytes().all(fits)
+                        && !reserved.contains(&p)
                 };
                 value.len() <= 120 && value.split('.').all(is_part)
             }
@@ -122,6 +131,14 @@ impl TargetOption {
         kind: OptionKind::Name,
         default: "",
         help: "The prefix that the custom properties were written with.",
+    };
+
+    /// Whether tokens that the framework has no key for are written beside those it has.
+    pub(crate) const TOKENS: Self = Self {
+        key: "tokens",
+        kind: OptionKind::Choice(&["used", "all"]),
+        default: "used",
+        help: "Whether only what the framework uses is written, or every token beside it.",
     };
 
     /// Which sections of the theme are written.

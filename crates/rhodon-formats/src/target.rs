@@ -275,6 +275,8 @@ pub(crate) struct Comment(pub &'static str, pub &'static str);
 impl Comment {
     /// `/* … */`
     pub(crate) const BLOCK: Self = Self("/* ", " */");
+    /// `// …`, of which nothing reaches the compiled sheet.
+    pub(crate) const LINE: Self = Self("// ", "");
     /// `<!-- … -->`
     pub(crate) const MARKUP: Self = Self("<!-- ", " -->");
 }
@@ -410,6 +412,12 @@ impl Target {
         let Some(token_name) = self.token_name else {
             return Vec::new();
         };
+        // Names of a target that writes every token only when asked to.
+        let asked =
+            |o: &TargetOption| o.key != TargetOption::TOKENS.key || settings.get(o) == "all";
+        if !self.options.iter().all(asked) {
+            return Vec::new();
+        }
         theme
             .tokens
             .iter()

@@ -22,6 +22,14 @@ impl Mode {
     /// Both, light first.
     pub const BOTH: [Self; 2] = [Self::Light, Self::Dark];
 
+    /// Light for dark and dark for light.
+    pub fn other(self) -> Self {
+        match self {
+            Self::Light => Self::Dark,
+            Self::Dark => Self::Light,
+        }
+    }
+
     /// `light` or `dark`.
     pub fn id(self) -> &'static str {
         match self {

@@ -12,7 +12,7 @@ use crate::target::{Comment, ExportError, File, Group, Job, Output, Target};
 /// See its help.
 const STYLE: TargetOption = TargetOption {
     key: "style",
-    kind: OptionKind::Dotted,
+    kind: OptionKind::Dotted(&[]),
     default: "AppTheme",
     help: "Name of the style that sets the platform's attributes.",
 };

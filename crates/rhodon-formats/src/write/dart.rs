@@ -3,6 +3,7 @@
 use rhodon_theme::{ColorValue, Mode, TokenKind, Value};
 
 use super::code::{self, CodeStyle, argb, decimal};
+use super::intent_color::MAIN;
 use super::language::DART;
 use super::{losses, role_map};
 use crate::name;
@@ -13,7 +14,7 @@ pub(crate) static TARGET: Target = Target {
     id: "dart",
     name: "Dart constants",
     group: Group::Apps,
-    options: &[],
+    options: &[MAIN],
     files: &["theme_colors.dart"],
     keys: &["Color(0xFF", "ColorScheme", "Brightness", "dart"],
     usage: "Put theme_colors.dart under lib/ and give lightScheme and darkScheme to the theme and dark theme of the application.",
@@ -71,7 +72,11 @@ fn hundred(n: u16) -> u16 {
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let names = DART.names(job.tokens(), name::camel)?;
     let (fixed, differing) = code::by_mode(job);
-    let mut body = String::from("import 'package:flutter/material.dart';\n\n");
+    let mut body = String::from(
+        "// The older names of the page's colours are set for what still asks for them.\n\
+        // ignore_for_file: deprecated_member_use\n\n\
+        import 'package:flutter/material.dart';\n\n",
+    );
     let mut class = |title: &str, members: String| {
         body.push_str(&format!("abstract final class {title} {{\n{members}}}\n\n"));
     };
@@ -102,7 +107,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
 fn scheme(job: &Job<'_>, mode: Mode) -> String {
     let lines: String = role_map::scheme(job, mode)
         .iter()
-        .map(|(key, c)| format!("  {key}: {},\n", Dart.color(c)))
+        .filter_map(|(key, c)| Some(format!("  {}: {},\n", key.dart?, Dart.color(c))))
         .collect();
     format!(
         "const ColorScheme {id}Scheme = ColorScheme(\n  brightness: Brightness.{id},\n{lines});\n",

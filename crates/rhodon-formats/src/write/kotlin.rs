@@ -3,6 +3,7 @@
 use rhodon_theme::{ColorValue, Mode, TokenKind};
 
 use super::code::{self, CodeStyle, argb, decimal};
+use super::intent_color::MAIN;
 use super::language::KOTLIN;
 use super::{losses, role_map};
 use crate::name;
@@ -12,7 +13,7 @@ use crate::target::{Comment, ExportError, Group, Job, Output, Target};
 /// See its help.
 const PACKAGE: TargetOption = TargetOption {
     key: "package",
-    kind: OptionKind::Dotted,
+    kind: OptionKind::Dotted(KOTLIN.reserved),
     default: "theme",
     help: "The package of the file.",
 };
@@ -22,7 +23,7 @@ pub(crate) static TARGET: Target = Target {
     id: "kotlin",
     name: "Kotlin constants",
     group: Group::Apps,
-    options: &[PACKAGE],
+    options: &[PACKAGE, MAIN],
     files: &["ThemeColors.kt"],
     keys: &[
         "Color(0xFF",
@@ -123,7 +124,7 @@ fn scheme(job: &Job<'_>, mode: Mode) -> String {
     };
     let lines: String = role_map::scheme(job, mode)
         .iter()
-        .map(|(key, c)| format!("    {key} = {},\n", Kotlin.color(c)))
+        .map(|(key, c)| format!("    {} = {},\n", key.kotlin, Kotlin.color(c)))
         .collect();
     format!("val {title} = {function}(\n{lines})\n\n")
 }

@@ -14,6 +14,11 @@ pub(crate) fn px(value: &Value) -> Option<f64> {
     }
 }
 
+/// A length in rem, to a hundredth of a px.
+pub(crate) fn rem(px: f64) -> f64 {
+    round((px * 100.0).round() / 100.0 / REM)
+}
+
 fn round(n: f64) -> f64 {
     (n * 10_000.0).round() / 10_000.0
 }

@@ -48,7 +48,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             .map(|(name, variable)| (name.to_owned(), variable));
         variables.map(&format!("theme-{}", mode.id()), entries, &MAP, &mut body)?;
     }
-    let files = vec![job.file("theme.less", Comment::BLOCK, &body)];
+    let files = vec![job.file("theme.less", Comment::LINE, &body)];
     Ok(Output {
         files,
         warnings: losses::mapped(job.tokens()),

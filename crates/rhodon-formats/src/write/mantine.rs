@@ -2,13 +2,15 @@
 //! end is themed with it.
 
 use rhodon_color::Notation;
-use rhodon_theme::{Intent, IntentPart, Mode, Role, Token};
+use rhodon_theme::{ColorValue, Intent, IntentPart, IntentScale, Mode, Role, Token};
 
 use super::fit_steps::{TEN, fitted, left_out};
+use super::heading::{self, HEADINGS};
+use super::intent_color::readable;
 use super::script::Literal;
 use super::{css_value, losses};
 use crate::name;
-use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target};
+use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, all_steps};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -32,19 +34,7 @@ pub(crate) static TARGET: Target = Target {
 };
 
 /// The framework's own variables and the roles behind them.
-const VARIABLES: [(&str, &str); 16] = [
-    (
-        "--mantine-primary-color-filled",
-        Intent::Primary.role(IntentPart::Fill).path(),
-    ),
-    (
-        "--mantine-primary-color-filled-hover",
-        Intent::Primary.role(IntentPart::FillHover).path(),
-    ),
-    (
-        "--mantine-primary-color-contrast",
-        Intent::Primary.role(IntentPart::FillText).path(),
-    ),
+const VARIABLES: [(&str, &str); 13] = [
     ("--mantine-color-body", Role::SURFACE_BASE.path()),
     ("--mantine-color-text", Role::TEXT_MAIN.path()),
     ("--mantine-color-bright", Role::TEXT_MAIN.path()),
@@ -63,27 +53,56 @@ const VARIABLES: [(&str, &str); 16] = [
     ("--mantine-color-disabled-color", Role::DISABLED_TEXT.path()),
 ];
 
+/// Variables of each colour and the parts of an intent behind them.
+const PARTS: [(&str, IntentPart); 7] = [
+    ("filled", IntentPart::Fill),
+    ("filled-hover", IntentPart::FillHover),
+    ("contrast", IntentPart::FillText),
+    ("light", IntentPart::Tint),
+    ("light-hover", IntentPart::TintHover),
+    ("light-color", IntentPart::TintText),
+    ("outline-hover", IntentPart::Tint),
+];
+/// Variables of each colour that are text on the page, and outlines of the same colour.
+const READABLE: [&str; 2] = ["text", "outline"];
+
+/// Neutral colours that the framework paints its grounds and borders with.
+const NEUTRALS: [&str; 2] = ["gray", "dark"];
+
+/// Text on a filled ground is the theme's, in both modes.
+const RESOLVER: &str = "(input) => {
+    const colors = defaultVariantColorsResolver(input);
+    const color = input.color ?? input.theme.primaryColor;
+    return input.variant === \"filled\" && intents.includes(color)
+      ? { ...colors, color: `var(--mantine-color-${color}-contrast)` }
+      : colors;
+  }";
+
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let mut warnings = losses::mapped(job.tokens());
     let mut colors = Vec::new();
     for (scale, steps) in job.scales() {
         let ten = fitted(&steps, &TEN);
-        colors.push((
-            scale.slug.as_str(),
-            Literal::List(
-                ten.iter()
-                    .map(|(_, s)| Literal::text(s.color.to_string()))
-                    .collect(),
-            ),
-        ));
+        colors.push((scale.slug.to_string(), tuple(&ten)));
         let reason = "a colour of ten steps has no place for it; the variables hold it";
         warnings.extend(left_out(&steps, &ten, reason));
     }
+    colors.extend(intent_colors(job, &colors));
+    colors.extend(neutrals(job, &colors));
+    let names = painted(job).map(|(name, _)| Literal::text(name));
+    let names = Literal::List(names.collect());
     let mut theme = vec![("colors", Literal::object(colors))];
     theme.extend(primary(job));
+    theme.push(("variantColorResolver", Literal::Code(RESOLVER.to_owned())));
     theme.extend(type_and_shape(job));
     let mut body = String::with_capacity(32 * 1024);
-    body.push_str("import { type CSSVariablesResolver, createTheme } from \"@mantine/core\";\n\n");
+    body.push_str(
+        "import { type CSSVariablesResolver, createTheme, defaultVariantColorsResolver } from \"@mantine/core\";\n\n",
+    );
+    body.push_str(&format!(
+        "/** Colours whose variables hold the roles of an intent. */\nconst intents: string[] = {};\n\n",
+        names.print(0)
+    ));
     body.push_str(&format!(
         "export const theme = createTheme({});\n\n",
         Literal::object(theme).print(0)
@@ -98,14 +117,56 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     })
 }
 
+fn tuple(ten: &[(&str, &Step<'_>); 10]) -> Literal {
+    let codes = ten.iter().map(|(_, s)| Literal::text(s.color.to_string()));
+    Literal::List(codes.collect())
+}
+
+/// A colour for every intent whose scale has another name.
+fn intent_colors(job: &Job<'_>, there: &[(String, Literal)]) -> Vec<(String, Literal)> {
+    let intents = job.theme.intents.iter();
+    let missing = intents.filter(|i| !there.iter().any(|(name, _)| name == i.name.as_str()));
+    missing
+        .map(|intent| {
+            let steps: Vec<Step<'_>> = all_steps(&job.theme.scales[intent.scale]).collect();
+            (intent.name.to_string(), tuple(&fitted(&steps, &TEN)))
+        })
+        .collect()
+}
+
+/// The framework's greys from the neutral scale, the dark ones from light to dark as it has them.
+fn neutrals(job: &Job<'_>, there: &[(String, Literal)]) -> Vec<(String, Literal)> {
+    let Some(scale) = job.theme.intent_scale(Intent::Neutral.id()) else {
+        return Vec::new();
+    };
+    let steps: Vec<Step<'_>> = all_steps(scale).collect();
+    let free = NEUTRALS
+        .iter()
+        .filter(|n| !there.iter().any(|(name, _)| name == *n));
+    free.map(|name| ((*name).to_owned(), tuple(&fitted(&steps, &TEN))))
+        .collect()
+}
+
+/// Colours that are painted with the roles of an intent: each intent by its name, and its scale,
+/// which may carry several, by the first.
+fn painted<'a>(job: &Job<'a>) -> impl Iterator<Item = (&'a str, &'a IntentScale)> {
+    let theme = job.theme;
+    let intents = || theme.intents.iter();
+    let scales = intents().filter_map(move |i| {
+        let slug = theme.scales[i.scale].slug.as_str();
+        let taken = intents().any(|other| other.name.as_str() == slug);
+        let first = intents().find(|other| other.scale == i.scale)?;
+        (!taken && first.name == i.name).then_some((slug, i))
+    });
+    intents().map(|i| (i.name.as_str(), i)).chain(scales)
+}
+
 /// The primary intent's scale and where its fill stands in it.
 fn primary(job: &Job<'_>) -> Vec<(&'static str, Literal)> {
     let Some(scale) = job.theme.intent_scale("primary") else {
         return Vec::new();
     };
-    let Some((_, steps)) = job.scales().find(|(s, _)| s.slug == scale.slug) else {
-        return Vec::new();
-    };
+    let steps: Vec<Step<'_>> = all_steps(scale).collect();
     let ten = fitted(&steps, &TEN);
     let shade = |mode: Mode| {
         let fill = job
@@ -117,7 +178,7 @@ fn primary(job: &Job<'_>) -> Vec<(&'static str, Literal)> {
         Literal::Number(nearest.unwrap_or(6) as f64)
     };
     vec![
-        ("primaryColor", Literal::text(scale.slug.as_str())),
+        ("primaryColor", Literal::text(Intent::Primary.id())),
         (
             "primaryShade",
             Literal::object(Mode::BOTH.map(|mode| (mode.id(), shade(mode)))),
@@ -150,6 +211,7 @@ fn type_and_shape(job: &Job<'_>) -> Vec<(&'static str, Literal)> {
             Literal::object([
                 ("fontFamily", value("type.family.heading")),
                 ("fontWeight", value("type.weight.bold")),
+                ("sizes", heading_sizes(job)),
             ]),
         ),
         (
@@ -162,6 +224,14 @@ fn type_and_shape(job: &Job<'_>) -> Vec<(&'static str, Literal)> {
         ),
         ("defaultRadius", Literal::text("md")),
     ]
+}
+
+fn heading_sizes(job: &Job<'_>) -> Literal {
+    let sizes = HEADINGS.into_iter().zip(heading::sizes(job));
+    Literal::object(sizes.map(|(key, size)| {
+        let size = Literal::text(css_value::value(&size, Notation::Hex));
+        (key, Literal::object([("fontSize", size)]))
+    }))
 }
 
 fn css(token: Option<&Token>, mode: Mode) -> String {
@@ -185,12 +255,19 @@ fn resolver(job: &Job<'_>) -> Result<Literal, ExportError> {
             .filter(|t| !t.is_modeless())
             .map(|t| entry(t, mode))
             .collect();
-        entries.extend(VARIABLES.map(|(key, path)| {
-            (
-                key.to_owned(),
-                Literal::text(job.role(path, mode).to_string()),
-            )
-        }));
+        let text = |color: ColorValue| Literal::text(color.to_string());
+        entries.extend(VARIABLES.map(|(key, path)| (key.to_owned(), text(job.role(path, mode)))));
+        for (color, intent) in painted(job) {
+            let key = |part: &str| format!("--mantine-color-{color}-{part}");
+            let role = |part: IntentPart| job.role(&part.of(intent.name.as_str()), mode);
+            entries.extend(PARTS.map(|(name, part)| (key(name), text(role(part)))));
+            entries.extend(READABLE.map(|name| (key(name), text(readable(job, intent, mode)))));
+        }
+        let primary = |part: &str| format!("--mantine-primary-color-{part}");
+        for (name, part) in PARTS {
+            let role = Intent::Primary.role(part);
+            entries.push((primary(name), text(job.role(role.path(), mode))));
+        }
         Literal::Object(entries)
     };
     Ok(Literal::object([

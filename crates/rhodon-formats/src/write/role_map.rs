@@ -1,8 +1,8 @@
 //! Which roles stand behind the keys that component frameworks share, by their usual names.
 
-use indexmap::IndexMap;
 use rhodon_theme::{ColorValue, Intent, IntentPart, Mode, Role};
 
+use super::intent_color::IntentColor;
 use crate::target::Job;
 
 /// Roles by the key under which Sass frameworks and app platforms expect them.
@@ -13,58 +13,122 @@ pub(crate) const PAGE: [(&str, &str); 4] = [
     ("border-color", Role::BORDER_SUBTLE.path()),
 ];
 
-/// Foreground and background of a page and of the main intents in a mode, by the keys of a
-/// colour scheme (`primary`, `onPrimary`, `surface` …) that app toolkits share.
-pub(crate) fn scheme<'a>(job: &Job<'a>, mode: Mode) -> IndexMap<&'static str, ColorValue> {
-    const KEYS: [(&str, &str); 18] = [
-        ("primary", Intent::Primary.role(IntentPart::Fill).path()),
-        (
-            "onPrimary",
-            Intent::Primary.role(IntentPart::FillText).path(),
-        ),
-        (
-            "primaryContainer",
-            Intent::Primary.role(IntentPart::Tint).path(),
-        ),
-        (
-            "onPrimaryContainer",
-            Intent::Primary.role(IntentPart::TintText).path(),
-        ),
-        ("secondary", Intent::Secondary.role(IntentPart::Fill).path()),
-        (
-            "onSecondary",
-            Intent::Secondary.role(IntentPart::FillText).path(),
-        ),
-        (
-            "secondaryContainer",
-            Intent::Secondary.role(IntentPart::Tint).path(),
-        ),
-        (
-            "onSecondaryContainer",
-            Intent::Secondary.role(IntentPart::TintText).path(),
-        ),
-        ("tertiary", Intent::Accent.role(IntentPart::Fill).path()),
-        (
-            "onTertiary",
-            Intent::Accent.role(IntentPart::FillText).path(),
-        ),
-        ("error", Intent::Danger.role(IntentPart::Fill).path()),
-        ("onError", Intent::Danger.role(IntentPart::FillText).path()),
-        (
-            "errorContainer",
-            Intent::Danger.role(IntentPart::Tint).path(),
-        ),
-        (
-            "onErrorContainer",
-            Intent::Danger.role(IntentPart::TintText).path(),
-        ),
-        ("surface", Role::SURFACE_BASE.path()),
-        ("onSurface", Role::TEXT_MAIN.path()),
-        ("outline", Role::BORDER_STRONG.path()),
-        ("outlineVariant", Role::BORDER_SUBTLE.path()),
-    ];
-    KEYS.iter()
-        .filter(|(_, path)| job.token(path).is_some())
-        .map(|(key, path)| (*key, job.role(path, mode)))
-        .collect()
+/// A key of a colour scheme as each toolkit has it.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub(crate) struct SchemeKey {
+    pub kotlin: &'static str,
+    /// None where that toolkit has no such key.
+    pub dart: Option<&'static str>,
+}
+
+const fn same(key: &'static str) -> SchemeKey {
+    SchemeKey {
+        kotlin: key,
+        dart: Some(key),
+    }
+}
+
+/// What stands behind a key: a role of this mode, or of the other one.
+enum Behind {
+    Here(Role),
+    Inverse(Role),
+}
+
+use Behind::{Here, Inverse};
+
+const PAGE_KEYS: [(SchemeKey, Behind); 20] = [
+    (same("background"), Here(Role::SURFACE_BASE)),
+    (same("onBackground"), Here(Role::TEXT_MAIN)),
+    (same("surface"), Here(Role::SURFACE_BASE)),
+    (same("onSurface"), Here(Role::TEXT_MAIN)),
+    (same("surfaceVariant"), Here(Role::SURFACE_SUNKEN)),
+    (same("onSurfaceVariant"), Here(Role::TEXT_MUTED)),
+    (same("surfaceTint"), Here(Role::SURFACE_RAISED)),
+    (same("surfaceBright"), Here(Role::SURFACE_OVERLAY)),
+    (same("surfaceDim"), Here(Role::SURFACE_SUNKEN)),
+    (same("surfaceContainerLowest"), Here(Role::SURFACE_BASE)),
+    (same("surfaceContainerLow"), Here(Role::SURFACE_RAISED)),
+    (same("surfaceContainer"), Here(Role::SURFACE_RAISED)),
+    (same("surfaceContainerHigh"), Here(Role::SURFACE_OVERLAY)),
+    (same("surfaceContainerHighest"), Here(Role::SURFACE_SUNKEN)),
+    (same("inverseSurface"), Inverse(Role::SURFACE_OVERLAY)),
+    (
+        SchemeKey {
+            kotlin: "inverseOnSurface",
+            dart: Some("onInverseSurface"),
+        },
+        Inverse(Role::TEXT_MAIN),
+    ),
+    (
+        same("inversePrimary"),
+        Inverse(Intent::Primary.role(IntentPart::TintText)),
+    ),
+    (same("outline"), Here(Role::BORDER_STRONG)),
+    (same("outlineVariant"), Here(Role::BORDER_SUBTLE)),
+    (same("scrim"), Here(Role::BACKDROP_FILL)),
+];
+
+/// The intents of a scheme with the keys of their colour and its text.
+const INTENT_KEYS: [(Intent, [SchemeKey; 2]); 4] = [
+    (Intent::Primary, [same("primary"), same("onPrimary")]),
+    (Intent::Secondary, [same("secondary"), same("onSecondary")]),
+    (Intent::Accent, [same("tertiary"), same("onTertiary")]),
+    (Intent::Danger, [same("error"), same("onError")]),
+];
+
+const CONTAINER_KEYS: [(SchemeKey, Role); 8] = [
+    (
+        same("primaryContainer"),
+        Intent::Primary.role(IntentPart::Tint),
+    ),
+    (
+        same("onPrimaryContainer"),
+        Intent::Primary.role(IntentPart::TintText),
+    ),
+    (
+        same("secondaryContainer"),
+        Intent::Secondary.role(IntentPart::Tint),
+    ),
+    (
+        same("onSecondaryContainer"),
+        Intent::Secondary.role(IntentPart::TintText),
+    ),
+    (
+        same("tertiaryContainer"),
+        Intent::Accent.role(IntentPart::Tint),
+    ),
+    (
+        same("onTertiaryContainer"),
+        Intent::Accent.role(IntentPart::TintText),
+    ),
+    (
+        same("errorContainer"),
+        Intent::Danger.role(IntentPart::Tint),
+    ),
+    (
+        same("onErrorContainer"),
+        Intent::Danger.role(IntentPart::TintText),
+    ),
+];
+
+/// The colour scheme of a mode, by the keys that app toolkits share. The toolkits also write text
+/// and draw outlines with an intent's colour.
+pub(crate) fn scheme(job: &Job<'_>, mode: Mode) -> Vec<(SchemeKey, ColorValue)> {
+    let mut out = Vec::with_capacity(40);
+    for (intent, [color_key, ink_key]) in INTENT_KEYS {
+        let mut all = job.theme.intents.iter();
+        if let Some(found) = all.find(|i| i.name.as_str() == intent.id()) {
+            let color = IntentColor::of(job, found, mode);
+            out.extend([(color_key, color.main), (ink_key, color.ink)]);
+        }
+    }
+    out.extend(CONTAINER_KEYS.map(|(key, role)| (key, job.role(role.path(), mode))));
+    out.extend(PAGE_KEYS.iter().map(|(key, behind)| {
+        let color = match behind {
+            Here(role) => job.role(role.path(), mode),
+            Inverse(role) => job.role(role.path(), mode.other()),
+        };
+        (*key, color)
+    }));
+    out
 }

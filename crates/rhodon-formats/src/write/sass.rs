@@ -30,7 +30,9 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let names = name::unique(job.tokens(), |path| name::kebab(prefix, path))?;
     let variables = Variables::new(job, '$', names)?;
     let mut body = String::with_capacity(48 * 1024);
-    body.push_str("@use \"sass:map\";\n@use \"sass:meta\";\n");
+    for module in ["color", "map", "meta", "string"] {
+        body.push_str(&format!("@use \"sass:{module}\";\n"));
+    }
     for (title, mode) in [
         ("Every token; roles as in light mode", Mode::Light),
         ("Roles in dark mode", Mode::Dark),
@@ -57,8 +59,8 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             .map(|(name, variable)| (format!("\"{name}\""), variable));
         variables.map(&format!("theme-{}", mode.id()), entries, &MAP, &mut body)?;
     }
-    body.push_str(TOOLS);
-    let files = vec![job.file("_theme.scss", Comment::BLOCK, &body)];
+    body.push_str(&TOOLS.replace("PREFIX", &name::kebab(prefix, "")));
+    let files = vec![job.file("_theme.scss", Comment::LINE, &body)];
     Ok(Output {
         files,
         warnings: losses::mapped(job.tokens()),

@@ -1,8 +1,11 @@
-//! `sass-overrides`: variables to load before a Sass component framework, and what follows it.
+//! `sass-overrides`: variables to load before a Sass component framework, what its maps of colours
+//! are made of, and the states of its components.
 
-use rhodon_theme::{IntentPart, Mode, Role};
+use rhodon_theme::{Intent, IntentPart, IntentScale, Mode, Role};
 
 use super::css_value;
+use super::heading;
+use super::intent_color::readable;
 use super::losses;
 use super::role_map::PAGE;
 use crate::name;
@@ -22,8 +25,8 @@ pub(crate) static TARGET: Target = Target {
     id: "sass-overrides",
     name: "Sass framework overrides",
     group: Group::Frameworks,
-    options: &[MAP],
-    files: &["_before.scss", "_after.scss"],
+    options: &[MAP, TargetOption::TOKENS],
+    files: &["_before.scss", "_after.scss", "_states.scss"],
     keys: &[
         "$primary",
         "$theme-colors",
@@ -32,7 +35,7 @@ pub(crate) static TARGET: Target = Target {
         "map.merge",
         "scss",
     ],
-    usage: "Import before in front of the framework's variables and after behind them, before its components. $theme-light and $theme-dark hold every token.",
+    usage: "Import before in front of the framework's variables, after behind them and before its maps, and states behind its components. With tokens set to all, $theme-light and $theme-dark hold every token.",
     token_name: Some(|_, t| format!("map.get($theme-light, \"{}\")", name::kebab("", &t.path))),
     carries_kept: false,
     write,
@@ -48,12 +51,82 @@ const INTENTS: [&str; 6] = [
     "danger",
 ];
 
+/// Variables of the page that have a form for dark mode, beside those that several targets share.
+const PAGE_COLORS: [(&str, Role); 9] = [
+    ("body-secondary-color", Role::TEXT_MUTED),
+    ("body-secondary-bg", Role::SURFACE_SUNKEN),
+    ("body-tertiary-color", Role::TEXT_MUTED),
+    ("body-tertiary-bg", Role::SURFACE_RAISED),
+    ("body-emphasis-color", Role::TEXT_MAIN),
+    ("headings-color", Role::TEXT_MAIN),
+    ("link-hover-color", Role::LINK_HOVER),
+    ("border-color-translucent", Role::BORDER_SUBTLE),
+    (
+        "form-invalid-color",
+        Intent::Danger.role(IntentPart::TintText),
+    ),
+];
+
+/// Variables of controls, which the framework has for light mode only.
+const CONTROLS: [(&str, Role); 7] = [
+    ("input-border-color", Role::BORDER_STRONG),
+    ("input-focus-border-color", Role::FOCUS_RING),
+    ("input-placeholder-color", Role::TEXT_MUTED),
+    ("focus-ring-color", Role::FOCUS_RING),
+    (
+        "component-active-bg",
+        Intent::Primary.role(IntentPart::Fill),
+    ),
+    (
+        "component-active-color",
+        Intent::Primary.role(IntentPart::FillText),
+    ),
+    (
+        "form-valid-color",
+        Intent::Success.role(IntentPart::TintText),
+    ),
+];
+
+/// Type and shape.
+const MEASURES: [(&str, &str); 16] = [
+    ("font-family-base", "type.family.body"),
+    ("font-family-monospace", "type.family.mono"),
+    ("headings-font-family", "type.family.heading"),
+    ("font-size-base", "type.size.body"),
+    ("font-size-sm", "type.size.small"),
+    ("font-size-lg", "type.size.lead"),
+    ("font-weight-base", "type.weight.regular"),
+    ("font-weight-bold", "type.weight.bold"),
+    ("headings-font-weight", "type.weight.bold"),
+    ("border-radius", "shape.radius.medium"),
+    ("border-radius-sm", "shape.radius.small"),
+    ("border-radius-lg", "shape.radius.large"),
+    ("border-radius-xl", "shape.radius.large"),
+    ("border-radius-xxl", "shape.radius.large"),
+    ("border-radius-pill", "shape.radius.round"),
+    ("border-width", "shape.border.width"),
+];
+
+/// What the framework keeps for each intent: readable text, a quiet ground, and its border.
+const QUIET: [(&str, &str, IntentPart); 3] = [
+    ("text-emphasis", "text", IntentPart::TintText),
+    ("bg-subtle", "bg-subtle", IntentPart::Tint),
+    ("border-subtle", "border-subtle", IntentPart::Edge),
+];
+
+/// How a variable or map of a mode ends.
+fn suffix(mode: Mode) -> &'static str {
+    match mode {
+        Mode::Light => "",
+        Mode::Dark => "-dark",
+    }
+}
+
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let before = before(job);
-    let after = after(job)?;
     let files = vec![
-        job.file("_before.scss", Comment::BLOCK, &before),
-        job.file("_after.scss", Comment::BLOCK, &after),
+        job.file("_before.scss", Comment::LINE, &before(job)),
+        job.file("_after.scss", Comment::LINE, &after(job)?),
+        job.file("_states.scss", Comment::LINE, &states(job)),
     ];
     Ok(Output {
         files,
@@ -64,88 +137,146 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
 fn before(job: &Job<'_>) -> String {
     let mut out = String::new();
     let mut set = |name: &str, value: &str| out.push_str(&format!("${name}: {value} !default;\n"));
+    let color = |path: &str, mode: Mode| job.role(path, mode).to_string();
     for intent in INTENTS {
-        set(
-            intent,
-            &job.role(&IntentPart::Fill.of(intent), Mode::Light)
-                .to_string(),
-        );
+        set(intent, &color(&IntentPart::Fill.of(intent), Mode::Light));
     }
-    set(
-        "light",
-        &job.role(Role::SURFACE_SUNKEN.path(), Mode::Light)
-            .to_string(),
-    );
-    set(
-        "dark",
-        &job.role(Role::SURFACE_BASE.path(), Mode::Dark).to_string(),
-    );
-    for (key, role) in PAGE {
-        set(key, &job.role(role, Mode::Light).to_string());
-        set(
-            &format!("{key}-dark"),
-            &job.role(role, Mode::Dark).to_string(),
-        );
+    set("light", &color(Role::SURFACE_SUNKEN.path(), Mode::Light));
+    set("dark", &color(Role::SURFACE_BASE.path(), Mode::Dark));
+    for mode in Mode::BOTH {
+        let end = suffix(mode);
+        for intent in INTENTS {
+            for (name, _, part) in QUIET {
+                set(
+                    &format!("{intent}-{name}{end}"),
+                    &color(&part.of(intent), mode),
+                );
+            }
+        }
+        for (key, path) in PAGE {
+            set(&format!("{key}{end}"), &color(path, mode));
+        }
+        for (key, role) in PAGE_COLORS {
+            set(&format!("{key}{end}"), &color(role.path(), mode));
+        }
     }
-    set(
-        "link-hover-color",
-        &job.role(Role::LINK_HOVER.path(), Mode::Light).to_string(),
-    );
-    set(
-        "link-hover-color-dark",
-        &job.role(Role::LINK_HOVER.path(), Mode::Dark).to_string(),
-    );
-    for (key, path) in [
-        ("font-family-base", "type.family.body"),
-        ("font-family-monospace", "type.family.mono"),
-        ("headings-font-family", "type.family.heading"),
-        ("font-size-base", "type.size.body"),
-        ("font-weight-base", "type.weight.regular"),
-        ("headings-font-weight", "type.weight.bold"),
-        ("border-radius", "shape.radius.medium"),
-        ("border-radius-sm", "shape.radius.small"),
-        ("border-radius-lg", "shape.radius.large"),
-        ("border-width", "shape.border.width"),
-    ] {
+    for (key, role) in CONTROLS {
+        set(key, &color(role.path(), Mode::Light));
+    }
+    // Text that the framework chooses by itself is readable (WCAG 2.2, 1.4.3).
+    set("min-contrast-ratio", "4.5");
+    for (key, path) in MEASURES {
         if let Some(token) = job.token(path) {
             set(key, &css_value::in_map(&token.cell(Mode::Light).value));
+        }
+    }
+    for (key, size) in heading::HEADINGS.iter().zip(heading::sizes(job)) {
+        set(&format!("{key}-font-size"), &size.to_string());
+    }
+    out
+}
+
+/// Intents that the framework does not have.
+fn own<'a>(job: &Job<'a>) -> impl Iterator<Item = &'a IntentScale> {
+    let intents = job.theme.intents.iter();
+    intents.filter(|i| !INTENTS.contains(&i.name.as_str()))
+}
+
+/// Own intents in the framework's map, the maps that stand beside it, and maps of every token.
+fn after(job: &Job<'_>) -> Result<String, ExportError> {
+    let names = name::unique(job.tokens(), |path| name::kebab("", path))?;
+    let map = job.settings.get(&MAP);
+    let entry = |name: &str, part: IntentPart, mode: Mode| {
+        format!("  \"{name}\": {},\n", job.role(&part.of(name), mode))
+    };
+    let mut out = String::from("@use \"sass:map\";\n");
+    if !map.is_empty() {
+        let entries: String = own(job)
+            .map(|i| entry(i.name.as_str(), IntentPart::Fill, Mode::Light))
+            .collect();
+        out.push_str(&format!("\n${map}: map.merge(${map}, (\n{entries}));\n"));
+        for mode in Mode::BOTH {
+            for (_, name, part) in QUIET {
+                let end = suffix(mode);
+                let intents = INTENTS.into_iter().chain(own(job).map(|i| i.name.as_str()));
+                let entries: String = intents.map(|i| entry(i, part, mode)).collect();
+                let plain = plain_grounds(job, part, mode);
+                out.push_str(&format!("\n${map}-{name}{end}: (\n{entries}{plain});\n"));
+            }
+        }
+    }
+    if job.settings.get(&TargetOption::TOKENS) == "all" {
+        for mode in Mode::BOTH {
+            out.push_str(&format!("\n$theme-{}: (\n", mode.id()));
+            for token in job.tokens() {
+                out.push_str(&format!(
+                    "  \"{}\": {},\n",
+                    names[&*token.path],
+                    css_value::in_map(&token.cell(mode).value)
+                ));
+            }
+            out.push_str(");\n");
+        }
+    }
+    Ok(out)
+}
+
+/// The framework's light and dark, which are no intents: quiet neutral grounds in both modes.
+fn plain_grounds(job: &Job<'_>, part: IntentPart, mode: Mode) -> String {
+    let role = match part {
+        IntentPart::Tint => Role::SURFACE_SUNKEN,
+        IntentPart::Edge => Role::BORDER_SUBTLE,
+        _ => Role::TEXT_MAIN,
+    };
+    let color = job.role(role.path(), mode);
+    format!("  \"light\": {color},\n  \"dark\": {color},\n")
+}
+
+/// Hover, pressed and disabled colours of buttons in both modes, where the framework would mix
+/// its own.
+fn states(job: &Job<'_>) -> String {
+    let mut out = String::from("$prefix: bs- !default;\n");
+    for (mode, root) in [(Mode::Light, ""), (Mode::Dark, "[data-bs-theme=\"dark\"] ")] {
+        for intent in &job.theme.intents {
+            let name = intent.name.as_str();
+            let part = |part: IntentPart| job.role(&part.of(name), mode).to_string();
+            let page = readable(job, intent, mode).to_string();
+            let (fill, text) = (part(IntentPart::Fill), part(IntentPart::FillText));
+            let (hover, pressed) = (part(IntentPart::FillHover), part(IntentPart::FillPressed));
+            let filled = [
+                ("color", &text),
+                ("bg", &fill),
+                ("border-color", &fill),
+                ("hover-color", &text),
+                ("hover-bg", &hover),
+                ("hover-border-color", &hover),
+                ("active-color", &text),
+                ("active-bg", &pressed),
+                ("active-border-color", &pressed),
+                ("disabled-color", &text),
+                ("disabled-bg", &fill),
+                ("disabled-border-color", &fill),
+            ];
+            let outlined = [
+                ("color", &page),
+                ("border-color", &page),
+                ("hover-color", &text),
+                ("hover-bg", &hover),
+                ("hover-border-color", &hover),
+                ("active-color", &text),
+                ("active-bg", &pressed),
+                ("active-border-color", &pressed),
+            ];
+            out.push_str(&rule(&format!("{root}.btn-{name}"), &filled));
+            out.push_str(&rule(&format!("{root}.btn-outline-{name}"), &outlined));
         }
     }
     out
 }
 
-/// Own intents in the framework's map, and maps of every token.
-fn after(job: &Job<'_>) -> Result<String, ExportError> {
-    let names = name::unique(job.tokens(), |path| name::kebab("", path))?;
-    let map = job.settings.get(&MAP);
-    let mut out = String::from("@use \"sass:map\";\n");
-    let own = job
-        .theme
-        .intents
+fn rule(selector: &str, lines: &[(&str, &String)]) -> String {
+    let lines = lines
         .iter()
-        .filter(|i| !INTENTS.contains(&i.name.as_str()));
-    let entries: String = own
-        .map(|i| {
-            format!(
-                "  \"{}\": {},\n",
-                i.name,
-                job.role(&IntentPart::Fill.of(i.name.as_str()), Mode::Light)
-            )
-        })
-        .collect();
-    if !map.is_empty() {
-        out.push_str(&format!("\n${map}: map.merge(${map}, (\n{entries}));\n"));
-    }
-    for mode in Mode::BOTH {
-        out.push_str(&format!("\n$theme-{}: (\n", mode.id()));
-        for token in job.tokens() {
-            out.push_str(&format!(
-                "  \"{}\": {},\n",
-                names[&*token.path],
-                css_value::in_map(&token.cell(mode).value)
-            ));
-        }
-        out.push_str(");\n");
-    }
-    Ok(out)
+        .map(|(key, value)| format!("  --#{{$prefix}}btn-{key}: {value};\n"));
+    format!("\n{selector} {{\n{}}}\n", lines.collect::<String>())
 }

@@ -1,12 +1,13 @@
 //! `scales-preset`: a preset of a component framework that takes whole scales.
 
 use rhodon_color::Rgb8;
-use rhodon_theme::{ColorValue, Mode, Role};
+use rhodon_theme::{ColorValue, Intent, IntentPart, Mode, Role};
 
 use super::family::families;
 use super::fit_steps::{ELEVEN, fitted};
-use super::losses;
 use super::script::Literal;
+use super::{losses, scales_components};
+use crate::option::TargetOption;
 use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, Warning, all_steps};
 
 /// See the module.
@@ -14,7 +15,7 @@ pub(crate) static TARGET: Target = Target {
     id: "scales-preset",
     name: "Preset of scales",
     group: Group::Frameworks,
-    options: &[],
+    options: &[TargetOption::TOKENS],
     files: &["theme.scales.ts"],
     keys: &[
         "semantic.primary",
@@ -43,13 +44,11 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         ));
         let placed = |s: &&Step<'_>| s.label == "0" || eleven.iter().any(|(_, e)| e.path == s.path);
         let left = steps.iter().filter(|s| !placed(s));
-        warnings.extend(left.map(|s| {
-            Warning::new(
-                s.path,
-                "a scale of eleven steps has no place for it; tokens hold it",
-            )
-        }));
+        warnings.extend(
+            left.map(|s| Warning::new(s.path, "a scale of eleven steps has no place for it")),
+        );
     }
+    primitive.push(("borderRadius", radii(job)));
     let schemes = Mode::BOTH.map(|mode| Ok((mode.id(), scheme(job, mode)?)));
     let schemes = schemes
         .into_iter()
@@ -58,26 +57,43 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         ("primary", scale_of(job, "primary")),
         ("colorScheme", Literal::object(schemes)),
     ]);
-    let tokens = Mode::BOTH.map(|mode| Ok((mode.id(), tokens(job, mode)?)));
-    let tokens = tokens
-        .into_iter()
-        .collect::<Result<Vec<_>, ExportError>>()?;
-    let preset = Literal::object([
+    let mut preset = vec![
         ("primitive", Literal::object(primitive)),
         ("semantic", semantic),
-        (
-            "extend",
-            Literal::object([("tokens", Literal::object(tokens))]),
-        ),
-    ]);
+        ("components", scales_components::components(job)),
+    ];
+    if job.settings.get(&TargetOption::TOKENS) == "all" {
+        let tokens = Mode::BOTH.map(|mode| Ok((mode.id(), tokens(job, mode)?)));
+        let tokens = tokens
+            .into_iter()
+            .collect::<Result<Vec<_>, ExportError>>()?;
+        let extend = Literal::object([("tokens", Literal::object(tokens))]);
+        preset.push(("extend", extend));
+    }
     let body = format!(
         "export const preset = {};\n\nexport default preset;\n",
-        preset.print(0)
+        Literal::object(preset).print(0)
     );
     Ok(Output {
         files: vec![job.file("theme.scales.ts", Comment::BLOCK, &body)],
         warnings,
     })
+}
+
+/// Radii by the framework's sizes.
+fn radii(job: &Job<'_>) -> Literal {
+    let value = |name: &str| {
+        let token = job.token(&format!("shape.radius.{name}"));
+        Literal::text(token.map_or_else(String::new, |t| t.cell(Mode::Light).value.to_string()))
+    };
+    Literal::object([
+        ("none", Literal::text("0")),
+        ("xs", value("small")),
+        ("sm", value("small")),
+        ("md", value("medium")),
+        ("lg", value("large")),
+        ("xl", value("large")),
+    ])
 }
 
 fn text(color: &ColorValue) -> Literal {
@@ -125,26 +141,74 @@ fn scheme(job: &Job<'_>, mode: Mode) -> Result<Literal, ExportError> {
         ]);
         entries.push((intent.name.to_string(), intent.name.to_string(), parts));
     }
-    let text = [
-        ("color", Role::TEXT_MAIN.path()),
-        ("mutedColor", Role::TEXT_MUTED.path()),
-        ("disabledColor", Role::TEXT_DISABLED.path()),
-    ];
-    entries.push(Literal::demanded(
-        "text",
-        Literal::object(text.map(|(key, path)| (key, role(path)))),
-    ));
-    let content = [
-        ("background", Role::SURFACE_RAISED.path()),
-        ("borderColor", Role::BORDER_SUBTLE.path()),
-        ("color", Role::TEXT_MAIN.path()),
-    ];
-    entries.push(Literal::demanded(
-        "content",
-        Literal::object(content.map(|(key, path)| (key, role(path)))),
-    ));
+    for (group, members) in SCHEME {
+        let members = members
+            .iter()
+            .map(|(key, role)| (*key, self::role(job, *role, mode)));
+        entries.push(Literal::demanded(group, Literal::object(members)));
+    }
+    let ring = Literal::object([("color", self::role(job, Role::FOCUS_RING, mode))]);
+    entries.push(Literal::demanded("focusRing", ring));
     Literal::distinct(entries)
 }
+
+fn role(job: &Job<'_>, role: Role, mode: Mode) -> Literal {
+    text(&job.role(role.path(), mode))
+}
+
+/// The framework's groups of a mode with the roles behind them.
+const SCHEME: [(&str, &[(&str, Role)]); 5] = [
+    (
+        "text",
+        &[
+            ("color", Role::TEXT_MAIN),
+            ("hoverColor", Role::TEXT_MAIN),
+            ("mutedColor", Role::TEXT_MUTED),
+            ("hoverMutedColor", Role::TEXT_MUTED),
+            ("disabledColor", Role::TEXT_DISABLED),
+        ],
+    ),
+    (
+        "content",
+        &[
+            ("background", Role::SURFACE_RAISED),
+            ("hoverBackground", Role::SURFACE_SUNKEN),
+            ("borderColor", Role::BORDER_SUBTLE),
+            ("color", Role::TEXT_MAIN),
+            ("hoverColor", Role::TEXT_MAIN),
+        ],
+    ),
+    (
+        "highlight",
+        &[
+            ("background", Role::SELECTED_FILL),
+            ("focusBackground", Role::SELECTED_FILL),
+            ("color", Role::SELECTED_TEXT),
+            ("focusColor", Role::SELECTED_TEXT),
+        ],
+    ),
+    ("mask", &[("background", Role::BACKDROP_FILL)]),
+    (
+        "formField",
+        &[
+            ("background", Role::SURFACE_RAISED),
+            ("disabledBackground", Role::DISABLED_FILL),
+            ("filledBackground", Role::SURFACE_SUNKEN),
+            ("borderColor", Role::BORDER_STRONG),
+            ("hoverBorderColor", Role::TEXT_MUTED),
+            ("focusBorderColor", Role::FOCUS_RING),
+            ("invalidBorderColor", Intent::Danger.role(IntentPart::Edge)),
+            ("color", Role::TEXT_MAIN),
+            ("disabledColor", Role::DISABLED_TEXT),
+            ("placeholderColor", Role::TEXT_MUTED),
+            (
+                "invalidPlaceholderColor",
+                Intent::Danger.role(IntentPart::TintText),
+            ),
+            ("iconColor", Role::TEXT_MUTED),
+        ],
+    ),
+];
 
 /// Every token of a mode, by family.
 fn tokens(job: &Job<'_>, mode: Mode) -> Result<Literal, ExportError> {

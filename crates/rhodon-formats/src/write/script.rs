@@ -15,6 +15,8 @@ pub(crate) enum Literal {
     Number(f64),
     /// An expression, as it is.
     Code(String),
+    /// Nothing: the key is `...` and the name of an object whose entries stand here.
+    Spread,
     /// `[…]`, on one line.
     List(Vec<Literal>),
     /// `{…}`, one line a key.
@@ -77,6 +79,7 @@ impl Literal {
             Self::Text(text) => quoted(text, out),
             Self::Number(n) => out.push_str(&n.to_string()),
             Self::Code(code) => out.push_str(code),
+            Self::Spread => {}
             Self::List(items) => {
                 out.push('[');
                 for (i, item) in items.iter().enumerate() {
@@ -92,9 +95,13 @@ impl Literal {
                 out.push_str("{\n");
                 for (key, value) in entries {
                     indent(depth + 1, out);
-                    put_key(key, out);
-                    out.push_str(": ");
-                    value.put(depth + 1, out);
+                    if let Self::Spread = value {
+                        out.push_str(key);
+                    } else {
+                        put_key(key, out);
+                        out.push_str(": ");
+                        value.put(depth + 1, out);
+                    }
                     out.push_str(",\n");
                 }
                 indent(depth, out);

@@ -5,7 +5,7 @@ use rhodon_color::Notation;
 use rhodon_theme::{Intent, IntentPart, Mode, Role};
 
 use super::css_tree::{self, Node};
-use super::{css, css_value, losses};
+use super::{css, css_value, heading, losses};
 use crate::name;
 use crate::option::TargetOption;
 use crate::target::{Comment, ExportError, Group, Job, Output, Target};
@@ -35,6 +35,8 @@ pub(crate) static TARGET: Target = Target {
 /// Selectors, and the properties with the tokens behind them.
 type Rule = (&'static str, &'static [(&'static str, &'static str)]);
 
+/// Every state sets its ground together with its text, so that no rule for links in general, which
+/// weighs more than a class, leaves one of the two behind.
 const RULES: &[Rule] = &[
     (
         "body",
@@ -54,10 +56,10 @@ const RULES: &[Rule] = &[
             ("font-weight", "type.weight.bold"),
         ],
     ),
-    ("h1, .site-title", &[("font-size", "type.size.display")]),
-    ("h2", &[("font-size", "type.size.title")]),
-    ("h3", &[("font-size", "type.size.lead")]),
     ("code, pre", &[("font-family", "type.family.mono")]),
+    ("a", &[("color", Role::LINK_REST.path())]),
+    ("a:hover", &[("color", Role::LINK_HOVER.path())]),
+    ("a:active", &[("color", Role::LINK_PRESSED.path())]),
     (
         ".site-header",
         &[
@@ -65,16 +67,26 @@ const RULES: &[Rule] = &[
             ("color", Role::BAR_TEXT.path()),
         ],
     ),
-    (".site-header a", &[("color", Role::BAR_TEXT.path())]),
     (
-        ".site-header a:hover",
-        &[("background-color", Role::BAR_HOVER.path())],
+        ".site-header :is(h1, h2, h3, h4, h5, h6, .site-title), .site-header a:not(.button)",
+        &[("color", Role::BAR_TEXT.path())],
     ),
-    ("a", &[("color", Role::LINK_REST.path())]),
-    ("a:hover", &[("color", Role::LINK_HOVER.path())]),
-    ("a:active", &[("color", Role::LINK_PRESSED.path())]),
     (
-        "button, .button, input[type=\"submit\"]",
+        ".site-header a:not(.button):hover",
+        &[
+            ("background-color", Role::BAR_HOVER.path()),
+            ("color", Role::BAR_TEXT.path()),
+        ],
+    ),
+    (
+        ".site-header a:not(.button):active",
+        &[
+            ("background-color", Role::BAR_SELECTED.path()),
+            ("color", Role::BAR_TEXT.path()),
+        ],
+    ),
+    (
+        "button, .button, input:is([type=\"submit\"], [type=\"button\"], [type=\"reset\"])",
         &[
             (
                 "background-color",
@@ -90,21 +102,27 @@ const RULES: &[Rule] = &[
         ],
     ),
     (
-        "button:hover, .button:hover, input[type=\"submit\"]:hover",
-        &[(
-            "background-color",
-            Intent::Primary.role(IntentPart::FillHover).path(),
-        )],
+        "button:hover, .button:hover, input:is([type=\"submit\"], [type=\"button\"], [type=\"reset\"]):hover",
+        &[
+            (
+                "background-color",
+                Intent::Primary.role(IntentPart::FillHover).path(),
+            ),
+            ("color", Intent::Primary.role(IntentPart::FillText).path()),
+        ],
     ),
     (
-        "button:active, .button:active, input[type=\"submit\"]:active",
-        &[(
-            "background-color",
-            Intent::Primary.role(IntentPart::FillPressed).path(),
-        )],
+        "button:active, .button:active, input:is([type=\"submit\"], [type=\"button\"], [type=\"reset\"]):active",
+        &[
+            (
+                "background-color",
+                Intent::Primary.role(IntentPart::FillPressed).path(),
+            ),
+            ("color", Intent::Primary.role(IntentPart::FillText).path()),
+        ],
     ),
     (
-        "button:disabled, input[type=\"submit\"]:disabled",
+        "button:disabled, .button[aria-disabled=\"true\"], input:is([type=\"submit\"], [type=\"button\"], [type=\"reset\"]):disabled",
         &[
             ("background-color", Role::DISABLED_FILL.path()),
             ("color", Role::DISABLED_TEXT.path()),
@@ -112,8 +130,22 @@ const RULES: &[Rule] = &[
         ],
     ),
     (
+        "input:is([type=\"text\"], [type=\"search\"], [type=\"email\"], [type=\"url\"], [type=\"tel\"], [type=\"number\"], [type=\"password\"], [type=\"date\"]), select, textarea",
+        &[
+            ("background-color", Role::SURFACE_RAISED.path()),
+            ("color", Role::TEXT_MAIN.path()),
+            ("border-color", Role::BORDER_STRONG.path()),
+            ("border-radius", "shape.radius.small"),
+        ],
+    ),
+    ("::placeholder", &[("color", Role::TEXT_MUTED.path())]),
+    (
         ":focus-visible",
         &[("outline-color", Role::FOCUS_RING.path())],
+    ),
+    (
+        ".site-header :focus-visible",
+        &[("outline-color", Role::BAR_TEXT.path())],
     ),
     (
         "::selection",
@@ -147,6 +179,14 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         });
         nodes.push(Node::rule(selector, lines.flatten().collect()));
     }
+    for (key, size) in heading::HEADINGS.iter().zip(heading::sizes(job)) {
+        nodes.push(Node::rule(key, vec![format!("font-size: {size};")]));
+    }
+    let title = name::css_reference(prefix, "type.size.title");
+    nodes.push(Node::rule(
+        ".site-title",
+        vec![format!("font-size: {title};")],
+    ));
     css_tree::print_all(&nodes, 0, &mut body);
     let files = vec![job.file("site-theme.css", Comment::BLOCK, &body)];
     Ok(Output {

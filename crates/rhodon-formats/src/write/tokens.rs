@@ -33,8 +33,10 @@ pub(crate) static TARGET: Target = Target {
     write,
 };
 
-/// The key of what Rhodon adds to a file.
-pub(crate) const EXTENSION: &str = "rhodon";
+/// The key of what Rhodon adds to a file, in reverse-domain form (Format module, "Extensions").
+pub(crate) const EXTENSION: &str = "app.rhodon";
+/// Under which earlier files have it.
+pub(crate) const OLD_EXTENSION: &str = "rhodon";
 /// The name of a token that is a group too (Format module, "Root tokens in groups").
 pub(crate) const ROOT: &str = "$root";
 

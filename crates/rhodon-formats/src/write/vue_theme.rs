@@ -1,10 +1,13 @@
 //! `vue-theme`: light and dark themes of a Vue component framework.
 
-use rhodon_theme::{Mode, Role, Token};
+use rhodon_color::{Rgb8, contrast_ratio};
+use rhodon_theme::{ColorValue, Mode, Origin, Role};
 
+use super::intent_color::{IntentColor, MAIN, mixed};
 use super::losses;
 use super::script::Literal;
 use crate::name::{self, Names};
+use crate::option::TargetOption;
 use crate::target::{Comment, ExportError, Group, Job, Output, Target};
 
 /// See the module.
@@ -12,7 +15,7 @@ pub(crate) static TARGET: Target = Target {
     id: "vue-theme",
     name: "Vue component theme",
     group: Group::Frameworks,
-    options: &[],
+    options: &[MAIN, TargetOption::TOKENS],
     files: &["theme.vue.ts"],
     keys: &["themes.light", "colors", "on-primary", "variables", "ts"],
     usage: "Import { themes } from \"./theme.vue\" and give it to the framework's theme option.",
@@ -21,15 +24,26 @@ pub(crate) static TARGET: Target = Target {
     write,
 };
 
-/// Keys that the framework gives to roles.
-const ROLES: [(&str, &str); 6] = [
+/// Keys that the framework gives to roles. Its `surface-variant` is the ground of tooltips, which
+/// stand out by the other mode's colours.
+const ROLES: [(&str, &str); 7] = [
     ("background", Role::SURFACE_BASE.path()),
     ("on-background", Role::TEXT_MAIN.path()),
     ("surface", Role::SURFACE_RAISED.path()),
     ("on-surface", Role::TEXT_MAIN.path()),
-    ("surface-variant", Role::SURFACE_SUNKEN.path()),
-    ("on-surface-variant", Role::TEXT_MUTED.path()),
+    ("surface-bright", Role::SURFACE_OVERLAY.path()),
+    ("surface-light", Role::SURFACE_SUNKEN.path()),
+    ("on-surface-light", Role::TEXT_MAIN.path()),
 ];
+
+/// Roles of the other mode.
+const INVERSE: [(&str, &str); 2] = [
+    ("surface-variant", Role::SURFACE_OVERLAY.path()),
+    ("on-surface-variant", Role::TEXT_MAIN.path()),
+];
+
+/// Intents of which the framework asks for a darker shade too.
+const DARKENED: [&str; 2] = ["primary", "secondary"];
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let names = name::unique(job.tokens(), |path| name::kebab("", path))?;
@@ -51,38 +65,79 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
 }
 
 fn theme(job: &Job<'_>, names: &Names<'_>, mode: Mode) -> Result<Literal, ExportError> {
-    let role = |path: &str| Literal::text(job.role(path, mode).to_string());
+    let text = |color: ColorValue| Literal::text(color.to_string());
+    let role = |path: &str| text(job.role(path, mode));
     let mut colors = ROLES
         .map(|(key, path)| Literal::demanded(key, role(path)))
         .to_vec();
+    let other = mode.other();
+    colors.extend(INVERSE.map(|(key, path)| Literal::demanded(key, text(job.role(path, other)))));
     for intent in &job.theme.intents {
-        let key = if intent.name.as_str() == "danger" {
-            "error"
-        } else {
-            intent.name.as_str()
-        };
-        for (key, part) in [(key.to_owned(), "fill"), (format!("on-{key}"), "fill-text")] {
-            let path = format!("{}.{part}", intent.name);
-            let value = role(&path);
-            colors.push((key, path, value));
+        let name = intent.name.as_str();
+        let key = if name == "danger" { "error" } else { name };
+        let color = IntentColor::of(job, intent, mode);
+        colors.push((key.to_owned(), format!("{name}.fill"), text(color.main)));
+        let ink = (
+            format!("on-{key}"),
+            format!("{name}.fill-text"),
+            text(color.ink),
+        );
+        colors.push(ink);
+        if DARKENED.contains(&name) {
+            let value =
+                |color: ColorValue| Literal::demanded(&format!("{key}-darken-1"), text(color));
+            colors.push(value(ColorValue::opaque(color.darker)));
         }
     }
-    let entry = |t: &Token| {
-        (
-            names[&*t.path].clone(),
-            t.path.to_string(),
-            Literal::value(&t.cell(mode).value),
-        )
-    };
-    colors.extend(job.colors().map(entry));
-    let mut variables = vec![Literal::demanded(
-        "border-color",
-        role(Role::BORDER_SUBTLE.path()),
-    )];
-    variables.extend(job.others().map(entry));
+    // Exact brand colours, whatever the intents became.
+    for scale in job
+        .theme
+        .scales
+        .iter()
+        .filter(|s| s.origin != Origin::Derived)
+    {
+        let step = scale.scale.base_step().color;
+        let path = scale.step_path(scale.scale.base);
+        let value = Literal::text(step.to_string());
+        colors.push((name::kebab("", &path), path.to_string(), value));
+    }
+    let mut variables = vec![
+        Literal::demanded("border-color", role(Role::BORDER_SUBTLE.path())),
+        // Without these the framework draws borders and text see-through.
+        Literal::demanded("border-opacity", Literal::Number(1.0)),
+        Literal::demanded("high-emphasis-opacity", Literal::Number(1.0)),
+        Literal::demanded("medium-emphasis-opacity", Literal::Number(muted(job, mode))),
+    ];
+    if job.settings.get(&TargetOption::TOKENS) == "all" {
+        variables.extend(job.tokens().map(|t| {
+            let value = Literal::value(&t.cell(mode).value);
+            (names[&*t.path].clone(), t.path.to_string(), value)
+        }));
+    }
     Ok(Literal::object([
         ("dark", Literal::Code((mode == Mode::Dark).to_string())),
         ("colors", Literal::distinct(colors)?),
         ("variables", Literal::distinct(variables)?),
     ]))
+}
+
+/// The opacity at which the framework's text is as strong as muted text, and still readable.
+fn muted(job: &Job<'_>, mode: Mode) -> f64 {
+    let code = |role: Role| job.role(role.path(), mode).code;
+    let grounds = [
+        Role::SURFACE_BASE,
+        Role::SURFACE_RAISED,
+        Role::SURFACE_SUNKEN,
+    ]
+    .map(code);
+    let text = code(Role::TEXT_MAIN);
+    let wanted = contrast_ratio(code(Role::TEXT_MUTED), grounds[0]);
+    let strong = |opacity: &f64| {
+        let ratio = |ground: Rgb8| contrast_ratio(mixed(ground, text, *opacity), ground);
+        ratio(grounds[0]) >= wanted && grounds.iter().all(|g| ratio(*g) >= 4.5)
+    };
+    (50..100)
+        .map(|n| f64::from(n) / 100.0)
+        .find(strong)
+        .unwrap_or(1.0)
 }

@@ -231,14 +231,20 @@ fn the_utility_style_sheet_holds_steps_and_points_at_roles() {
     let demo = demo();
     let defined = properties(&demo.text("css", &[("mode", "attribute")]), ":root");
     let css = demo.text("utility-css", &[("stock", "replace")]);
-    assert!(css.contains("@theme {\n  --color-*: initial;\n  --color-petrol-50: #eff8fd;"));
+    assert!(css.contains(
+        "@theme {\n  --color-*: initial;\n  --color-petrol: #0f5c7a;\n  --color-petrol-50: #eff8fd;"
+    ));
     let inline = properties(&css, "@theme inline");
     let fixed: String = css.replace("--color-*: initial;", "");
     let fixed = properties(&fixed, "@theme");
     for token in demo.tokens() {
         let kebab = token.path.replace('.', "-");
         if let Some(color) = token.cell(Mode::Light).value.color() {
-            let name = format!("--color-{kebab}");
+            let name = match kebab.split_once('-') {
+                Some((place @ ("text" | "border"), rest)) => format!("--{place}-color-{rest}"),
+                Some(("focus", _)) => "--ring-color-focus".to_owned(),
+                _ => format!("--color-{kebab}"),
+            };
             match token.is_modeless() {
                 true => assert_eq!(fixed[&name], color.to_string()),
                 false => {
@@ -248,12 +254,127 @@ fn the_utility_style_sheet_holds_steps_and_points_at_roles() {
             }
         }
     }
+    // A family's own colour, and what classes without a name take.
+    assert_eq!(inline["--color-primary"], "var(--primary-fill)");
+    assert_eq!(inline["--default-ring-color"], "var(--focus-ring)");
+    assert!(css.contains("::file-selector-button {\n    border-color: var(--border-subtle);"));
     for name in [
+        "--default-font-family",
+        "--default-border-width",
         "--font-body",
         "--text-title",
         "--font-weight-bold",
         "--radius-large",
     ] {
         assert!(fixed.contains_key(name), "{name}");
+    }
+}
+
+/// A main style sheet in the order that the usage tells, its parts put in place of their imports: what
+/// is imported from elsewhere stands before every rule, where browsers still read it.
+#[test]
+fn a_web_font_is_imported_before_every_rule_of_a_utility_build() {
+    let theme = super::support::theme(serde_json::json!({
+        "type": { "body": ["Anlow Sans", "serif"], "import": "https://fonts.example.test/anlow.css" }
+    }));
+    let usage = rhodon_formats::find("utility-css").unwrap().usage;
+    let first = usage.find("theme.css first").unwrap();
+    assert!(first < usage.find("then the framework").unwrap());
+    let framework = "@layer base { body { margin: 0 } }\n";
+    let built = [
+        theme.text("css", &[]),
+        framework.to_owned(),
+        theme.text("utility-css", &[]),
+    ]
+    .concat();
+    let import = built
+        .find("@import url(\"https://fonts.example.test")
+        .unwrap();
+    assert!(
+        import < built.find('{').unwrap(),
+        "a rule stands before the import"
+    );
+    assert!(!theme.text("utility-css", &[]).contains("@import"));
+}
+
+/// Own tokens that would take the place of the framework's values are told by name, and a prefix
+/// keeps them apart.
+#[test]
+fn own_tokens_named_like_the_frameworks_properties_are_told() {
+    let own = super::support::theme(serde_json::json!({ "tokens": {
+        "radius.small": { "kind": "dimension", "value": "3px" },
+        "color.petrol-500": { "value": "#123456" },
+        "ferry.gap": { "kind": "dimension", "value": "3px" },
+    } }));
+    let told = |set: &[(&str, &str)]| -> Vec<String> {
+        let output = own.export("utility-css", set).unwrap();
+        output.warnings.into_iter().map(|w| w.token).collect()
+    };
+    assert_eq!(told(&[]), ["color.petrol-500", "radius.small"]);
+    assert!(told(&[("prefix", "bsf")]).is_empty());
+}
+
+/// Stock colours stay by name in both configurations; unknown and double names are told.
+#[test]
+fn stock_colours_that_stay_are_checked() {
+    let demo = demo();
+    for id in ["utility-js", "utility-css"] {
+        let set = [("stock", "replace"), ("keep", "zinc,zink,zinc")];
+        let output = demo.export(id, &set).unwrap();
+        let told: Vec<&str> = output
+            .warnings
+            .iter()
+            .filter(|w| w.token == "keep")
+            .map(|w| &*w.message)
+            .collect();
+        assert_eq!(told.len(), 2, "{id}: {told:?}");
+        assert!(
+            told[0].starts_with("there is no stock colour zink: expected some of black, white,")
+        );
+        assert_eq!(told[1], "zinc is named twice");
+    }
+    let css = demo.text("utility-css", &[("stock", "replace"), ("keep", "zinc")]);
+    assert!(css.contains("--color-slate-*: initial;") && !css.contains("--color-zinc-*"));
+    assert!(!css.contains("--color-*: initial;"));
+}
+
+/// The framework's own classes for dark mode follow what theme.css follows.
+#[test]
+fn dark_mode_of_the_utility_configs_agrees_with_the_style_sheet() {
+    let demo = demo();
+    for (mode, sheet, config, setting) in [
+        (
+            "class",
+            ".dark {",
+            "(&:where(.dark, .dark *))",
+            "[\"selector\", \".dark\"]",
+        ),
+        (
+            "attribute",
+            ":root[data-mode=\"dark\"]",
+            "&:where([data-mode=\"dark\"]",
+            "[\"selector\", \"[data-mode=\\\"dark\\\"]\"]",
+        ),
+        (
+            "auto",
+            "prefers-color-scheme: dark",
+            "prefers-color-scheme: dark",
+            "[\"variant\", [",
+        ),
+    ] {
+        assert!(
+            demo.text("css", &[("mode", mode)]).contains(sheet),
+            "{mode}"
+        );
+        assert!(
+            demo.text("utility-css", &[("mode", mode)]).contains(config),
+            "{mode}"
+        );
+        let script = demo.text("utility-js", &[("mode", mode)]);
+        assert!(
+            script.contains(&format!("darkMode: {setting}")),
+            "{mode}: {}",
+            &script[..200]
+        );
     }
 }

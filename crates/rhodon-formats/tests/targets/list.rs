@@ -291,7 +291,13 @@ fn settings_are_checked() {
             "kotlin",
             "package",
             "bsf..theme",
-            "option package: expected names of letters, digits and underscores joined by dots, found \"bsf..theme\"",
+            "option package: expected names of letters, digits and underscores joined by dots, none a word of the language, found \"bsf..theme\"",
+        ),
+        (
+            "kotlin",
+            "package",
+            "bsf.object.theme",
+            "option package: expected names of letters, digits and underscores joined by dots, none a word of the language, found \"bsf.object.theme\"",
         ),
         (
             "android",

@@ -5,6 +5,7 @@
 #![allow(clippy::unwrap_used)]
 
 mod apps;
+mod consumers;
 mod css;
 mod damaged;
 mod hostile;

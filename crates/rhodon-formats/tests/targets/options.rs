@@ -42,9 +42,9 @@ fn other(option: &TargetOption) -> String {
         OptionKind::List(words) => words[0].to_owned(),
         OptionKind::Name => "bsf".to_owned(),
         OptionKind::Qualified => "@ferries/theme".to_owned(),
-        OptionKind::Dotted => "org.ferries.theme".to_owned(),
+        OptionKind::Dotted(_) => "org.ferries.theme".to_owned(),
         OptionKind::Pattern => format!("own-{}-{{name}}", option.key),
-        OptionKind::Names => "tide,ebb".to_owned(),
+        OptionKind::Names => "slate,zinc".to_owned(),
     }
 }
 

@@ -4,7 +4,7 @@ use std::collections::HashSet;
 
 use proptest::prelude::*;
 use rhodon_color::{Color, Rgb8};
-use rhodon_formats::TARGETS;
+use rhodon_formats::{TARGETS, Target};
 use rhodon_theme::{Document, Mode};
 use serde_json::{Value, json};
 
@@ -29,6 +29,13 @@ fn spellings(code: Rgb8) -> [String; 4] {
             "\"red\": \"0x{r:02X}\",\n          \"green\": \"0x{g:02X}\",\n          \"blue\": \"0x{b:02X}\""
         ),
     ]
+}
+
+/// Settings that leave nothing to another file and nothing out.
+fn complete(target: &Target) -> Vec<(&'static str, &'static str)> {
+    let wanted = [("tokens", "all"), ("values", "channels")];
+    let has = |key: &str| target.options.iter().any(|o| o.key == key);
+    wanted.into_iter().filter(|(key, _)| has(key)).collect()
 }
 
 proptest! {
@@ -93,7 +100,7 @@ fn dark_values_stand_beside_light_ones() {
             continue;
         }
         let all: String = theme
-            .files(target.id, &[])
+            .files(target.id, &complete(target))
             .into_iter()
             .map(|f| f.text)
             .collect();

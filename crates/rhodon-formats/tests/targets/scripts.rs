@@ -8,8 +8,11 @@ use super::support::{Made, camel, demo, folder, lay, node, theme};
 /// Compiles every script target strictly, with code that uses it, and runs what comes out.
 fn compiled(theme: &Made, module: &str) -> Value {
     let folder = folder();
-    for id in ["typescript", "vue-theme", "scales-preset", "mantine"] {
+    for id in ["typescript", "mantine"] {
         lay(folder.path(), &theme.files(id, &[]));
+    }
+    for id in ["vue-theme", "scales-preset"] {
+        lay(folder.path(), &theme.files(id, &[("tokens", "all")]));
     }
     lay(
         folder.path(),
@@ -22,7 +25,7 @@ fn compiled(theme: &Made, module: &str) -> Value {
 #[test]
 fn scripts_compile_strictly_and_hold_every_value() {
     let demo = demo();
-    let answer = compiled(&demo, "component-kit");
+    let answer = compiled(&demo, "component-kit/styles");
     let (constants, react, vue) = (
         &answer["theme"],
         &answer["theme.react"],
@@ -43,7 +46,7 @@ fn scripts_compile_strictly_and_hold_every_value() {
                 "react {path}"
             );
             assert_eq!(
-                vue["themes"][id]["colors"][&kebab],
+                vue["themes"][id]["variables"][&kebab],
                 json!(code),
                 "vue {path}"
             );
@@ -63,7 +66,10 @@ fn scripts_compile_strictly_and_hold_every_value() {
         "#151718"
     );
     assert_eq!(react["lightTheme"]["shape"]["borderRadius"], 6);
-    assert_eq!(vue["themes"]["dark"]["colors"]["on-heather"], "#ffffff");
+    let vue = &vue["themes"];
+    assert_eq!(vue["light"]["colors"]["on-heather"], "#ffffff");
+    assert_eq!(vue["dark"]["colors"]["heather-600"], "#7a4b8f");
+    assert_eq!(vue["dark"]["variables"]["border-opacity"], 1);
     let preset = &answer["theme.scales"]["preset"]["semantic"];
     assert_eq!(preset["primary"]["600"], "#0f5c7a");
     assert_eq!(preset["colorScheme"]["dark"]["surface"]["950"], "#151718");
@@ -74,7 +80,71 @@ fn scripts_compile_strictly_and_hold_every_value() {
     let theme = &answer["theme.mantine"]["theme"];
     assert_eq!(theme["colors"]["petrol"].as_array().unwrap().len(), 10);
     let shade = theme["primaryShade"]["light"].as_u64().unwrap() as usize;
-    assert_eq!(theme["colors"]["petrol"][shade], "#0f5c7a");
+    assert_eq!(theme["colors"]["primary"][shade], "#0f5c7a");
+    // Each intent is painted with its own fill, not with the primary's index.
+    let variables = &answer["theme.mantine"]["variables"];
+    assert_eq!(
+        variables["light"]["--mantine-color-warning-filled"],
+        "#e8bb2a"
+    );
+    assert_eq!(
+        theme["headings"]["sizes"]["h1"]["fontSize"],
+        theme_size(&demo, "display")
+    );
+    assert_eq!(theme["colors"]["dark"].as_array().unwrap().len(), 10);
+}
+
+fn theme_size(theme: &Made, name: &str) -> Value {
+    let token = theme.derived.token(&format!("type.size.{name}")).unwrap();
+    json!(token.cell(Mode::Light).value.to_string())
+}
+
+/// The framework shows body text at 16/14 of the base size that it is given; headings get smaller.
+#[test]
+fn text_of_the_react_theme_comes_out_at_its_size() {
+    let theme = theme(json!({ "type": { "base": 18 } }));
+    let text = theme.text("react-theme", &[]);
+    let number = |line: &str| -> f64 {
+        let digits: String = line
+            .chars()
+            .filter(|c| c.is_ascii_digit() || *c == '.')
+            .collect();
+        digits.parse().unwrap()
+    };
+    let block = &text[text.find("const typography").unwrap()..];
+    let base = block
+        .lines()
+        .find(|l| l.starts_with("  fontSize:"))
+        .unwrap();
+    assert_eq!(number(base) * 16.0 / 14.0, 18.0);
+    let sizes: Vec<f64> = (1..=6)
+        .map(|n| {
+            let heading = &block[block.find(&format!("  h{n}: {{")).unwrap()..];
+            number(heading.lines().find(|l| l.contains("fontSize")).unwrap())
+        })
+        .collect();
+    assert!(sizes.is_sorted_by(|a, b| a > b), "{sizes:?}");
+}
+
+/// A brand colour that is called as the framework calls something of its own gets a word more.
+#[test]
+fn a_grey_brand_colour_compiles_under_another_name() {
+    let text = include_str!("../../../../demo/brindle-sound-ferries.rhodon.json");
+    let mut spec: Value = serde_json::from_str(text).unwrap();
+    spec["intents"]["grey"] = json!({ "color": "#808080" });
+    let made = Made::of(Document::read(&spec).unwrap());
+    let answer = compiled(&made, "component-kit/styles");
+    assert!(answer["theme.react"]["lightTheme"]["palette"]["greyColor"]["main"].is_string());
+    let output = made.export("react-theme", &[]).unwrap();
+    let told = output
+        .warnings
+        .iter()
+        .find(|w| w.token == "grey.fill")
+        .unwrap();
+    assert_eq!(
+        told.message,
+        "the framework keeps the name grey for itself: the palette has it as greyColor"
+    );
 }
 
 /// The plugin of the preset defines every property that its colours refer to, in both modes.
@@ -88,10 +158,14 @@ fn the_utility_preset_defines_what_it_refers_to() {
                 ("module", "commonjs"),
                 ("stock", "replace"),
                 ("keep", "stone, zinc"),
+                ("values", "channels"),
             ],
             "replace.cjs",
         ),
-        (vec![("prefix", "bsf")], "extend.mjs"),
+        (
+            vec![("prefix", "bsf"), ("values", "channels")],
+            "extend.mjs",
+        ),
         (vec![("values", "literal")], "literal.mjs"),
     ] {
         std::fs::write(folder.path().join(name), demo.text("utility-js", &set)).unwrap();
@@ -104,12 +178,12 @@ fn the_utility_preset_defines_what_it_refers_to() {
     assert_eq!(replaced["missing"], json!([]));
     let extended = &answer["extend.mjs"];
     assert_eq!(
-        extended["colors"]["petrol"]["DEFAULT"],
-        "rgb(var(--bsf-petrol-600-channels) / <alpha-value>)"
+        extended["colors"]["primary"]["DEFAULT"],
+        "rgb(var(--bsf-primary-fill-channels) / <alpha-value>)"
     );
     assert_eq!(extended["missing"], json!([]));
     assert_eq!(
-        extended["base"][":root"]["--bsf-petrol-600-channels"],
+        extended["base"][":root"]["--bsf-primary-fill-channels"],
         "15 92 122"
     );
     assert_eq!(extended["extend"]["borderRadius"]["medium"], "6px");
@@ -123,12 +197,14 @@ fn the_utility_preset_defines_what_it_refers_to() {
             continue;
         };
         let (family, rest) = token.path.split_once('.').unwrap();
-        assert_eq!(
-            literal[family][rest],
-            json!(color.to_string()),
-            "{}",
-            token.path
-        );
+        let extend = &answer["literal.mjs"]["extend"];
+        let found = match family {
+            "text" => &extend["textColor"][rest],
+            "border" => &extend["borderColor"][rest],
+            "focus" => &extend["ringColor"]["focus"],
+            _ => &literal[family][rest],
+        };
+        assert_eq!(*found, json!(color.to_string()), "{}", token.path);
     }
     assert_eq!(literal["primary"]["DEFAULT"], literal["primary"]["fill"]);
 }
@@ -154,7 +230,7 @@ fn the_utility_configs_place_own_tokens_by_kind() {
             .iter()
             .map(|w| w.token.as_str())
             .collect::<Vec<_>>(),
-        ["ferry.speed"]
+        ["ferry.speed", "backdrop.fill", "shadow.near", "shadow.far"]
     );
     let css = own.text("utility-css", &[]);
     for line in [

@@ -57,6 +57,7 @@ pub fn check_sass(path: &str, text: &str) -> Result<(), String> {
             "@use \"theme\"; :root { @include theme.mode(light); } .dark { @include theme.mode(dark); }"
                 .to_owned()
         }
+        "_states.scss" => "@import \"states\";".to_owned(),
         _ => "@use \"palettes\"; @use \"sass:map\"; a { b: map.keys(palettes.$light-theme); }".to_owned(),
     };
     sass(&[(path, text.to_owned())], &source).map(|_| ())
@@ -183,10 +184,150 @@ fn palettes_hold_steps_with_their_readable_text() {
     let shelf = [("_palettes.scss", demo.text("sass-palettes", &[]))];
     let source = "@use \"palettes\"; @use \"sass:map\";\n\
         a { main: map.get(palettes.$petrol-palette, 600); on: map.get(palettes.$petrol-palette, contrast, 600);\n\
-            own: map.get(palettes.$dark-theme, \"heather\", default); token: map.get(palettes.$dark-theme, tokens, \"surface-base\"); }";
+            own: map.get(palettes.$dark-theme, color, \"heather\", default); ink: map.get(palettes.$dark-theme, color, \"heather\", default-contrast); page: map.get(palettes.$dark-system, surface); tone: map.get(palettes.$tones, 100); }";
     let written = lines(&sass(&shelf, source).unwrap());
     let values: Vec<&str> = written.iter().map(|(_, v)| v.as_str()).collect();
-    assert_eq!(values, ["#0f5c7a", "#ffffff", "#7a4b8f", "#151718"]);
+    assert_eq!(
+        values,
+        [
+            "#0f5c7a", "#ffffff", "#7a4b8f", "#ffffff", "#151718", "#ffffff"
+        ]
+    );
+}
+
+/// What a framework's theme functions do with a theme map: they take three palettes out of it, their
+/// own default and the text on it, and refuse what has none.
+const THEME_FUNCTION: &str = "@function pick($theme, $name, $hue) {\n\
+      $palette: map.get($theme, color, $name);\n\
+      @if not map.has-key($palette, $hue) { @error \"Hue #{$hue} does not exist in #{$name}\"; }\n\
+      @return map.get($palette, $hue);\n\
+    }\n";
+
+#[test]
+fn theme_maps_go_to_the_frameworks_functions_as_they_are() {
+    let demo = demo();
+    let shelf = [("_palettes.scss", demo.text("sass-palettes", &[]))];
+    for mode in ["light", "dark"] {
+        for name in ["primary", "accent", "warn"] {
+            let source = format!(
+                "@use \"palettes\"; @use \"sass:map\";\n{THEME_FUNCTION}\
+                 a {{ @each $hue in default lighter darker text default-contrast lighter-contrast \
+                 darker-contrast '500-contrast' {{ #{{$hue}}: pick(palettes.${mode}-theme, {name}, $hue); }} }}"
+            );
+            let written = lines(&sass(&shelf, &source).unwrap());
+            let get = |key: &str| {
+                let found = written.iter().find(|(k, _)| k == key);
+                rhodon_color::Color::parse(&found.unwrap().1)
+                    .unwrap()
+                    .to_rgb8()
+            };
+            for hue in ["default", "lighter", "darker"] {
+                let ratio = rhodon_color::contrast_ratio(get(hue), get(&format!("{hue}-contrast")));
+                assert!(ratio >= 4.5, "{mode} {name} {hue}: {ratio:.2}");
+            }
+            assert!(get("darker").luminance() < get("default").luminance());
+            assert!(get("lighter").luminance() > get("default").luminance());
+        }
+    }
+}
+
+/// The newer interface takes tones of a colour with five companions, and its properties by name.
+#[test]
+fn tones_and_system_properties_are_complete() {
+    let demo = demo();
+    let shelf = [("_palettes.scss", demo.text("sass-palettes", &[]))];
+    let source = "@use \"palettes\"; @use \"sass:map\";\n\
+        a { @each $key in secondary neutral neutral-variant error { #{$key}: map.get(palettes.$tones, $key, 40); }\n\
+            primary: map.get(palettes.$tones, 40); white: map.get(palettes.$tones, 100); ground: map.get(palettes.$tones, neutral, 6);\n\
+            @each $key, $value in palettes.$dark-system { --sys-#{$key}: #{$value}; } }";
+    let written = lines(&sass(&shelf, source).unwrap());
+    let get = |key: &str| {
+        let found = written.iter().find(|(k, _)| k == key);
+        found.unwrap_or_else(|| panic!("{key}")).1.clone()
+    };
+    for key in [
+        "primary",
+        "secondary",
+        "neutral",
+        "neutral-variant",
+        "error",
+    ] {
+        let color = rhodon_color::Color::parse(&get(key)).unwrap().to_rgb8();
+        assert!(
+            (color.lightness() - 40.0).abs() < 0.6,
+            "{key} is {}",
+            get(key)
+        );
+    }
+    assert_eq!(get("white"), "#ffffff");
+    for key in [
+        "surface",
+        "on-surface",
+        "outline-variant",
+        "inverse-on-surface",
+        "surface-container-highest",
+    ] {
+        assert!(get(&format!("--sys-{key}")).starts_with('#'), "{key}");
+    }
+}
+
+/// A see-through colour is written with its opacity behind its code, a step is found by a label that
+/// is text, and the prefix may be left out.
+#[test]
+fn the_module_answers_as_people_ask() {
+    let own = super::support::theme(serde_json::json!({ "scales": { "p": { "alpha": [8] } } }));
+    let shelf = [("_theme.scss", own.text("sass", &[("prefix", "bsf")]))];
+    let source = "@use \"theme\"; a { @include theme.mode(light); one: theme.step(\"p\", \"600\"); two: theme.token(\"p-600\"); three: theme.token(\"bsf-p-600\"); }";
+    let written = lines(&sass(&shelf, source).unwrap());
+    let get = |key: &str| written.iter().find(|(k, _)| k == key).unwrap().1.clone();
+    let alpha = own
+        .derived
+        .token("p.a8")
+        .unwrap()
+        .cell(Mode::Light)
+        .value
+        .to_string();
+    assert_eq!(get("--bsf-p-a8"), alpha);
+    assert!(alpha.len() == 9, "{alpha}");
+    for key in ["one", "two", "three"] {
+        assert_eq!(get(key), "#0f5c7a");
+    }
+}
+
+/// Every intent that comes into the framework's map has text, ground and border in both modes.
+#[test]
+fn alerts_of_own_intents_are_coloured() {
+    let demo = demo();
+    let files = demo.files("sass-overrides", &[]);
+    let shelf = [
+        ("_before.scss", files[0].text.clone()),
+        ("_after.scss", files[1].text.clone()),
+        ("_states.scss", files[2].text.clone()),
+    ];
+    let maps = "$theme-colors-text: () !default; $theme-colors-bg-subtle-dark: () !default;\n\
+        @each $name, $color in $theme-colors { .alert-#{$name} {\n\
+          color: map.get($theme-colors-text, $name); background: map.get($theme-colors-bg-subtle, $name);\n\
+          border-color: map.get($theme-colors-border-subtle-dark, $name); } }\n";
+    let source = format!(
+        "@use \"sass:map\";\n@import \"before\";\n{VARIABLES}@import \"after\";\n{maps}@import \"states\";"
+    );
+    let css = sass(&shelf, &source).unwrap();
+    let role = |path: &str, mode: Mode| {
+        let token = demo.derived.token(path).unwrap();
+        token.cell(mode).value.to_string()
+    };
+    for intent in ["accent", "neutral", "heather", "primary"] {
+        let rule = format!(
+            ".alert-{intent} {{\n  color: {};\n  background: {};\n  border-color: {};\n}}",
+            role(&format!("{intent}.tint-text"), Mode::Light),
+            role(&format!("{intent}.tint"), Mode::Light),
+            role(&format!("{intent}.edge"), Mode::Dark),
+        );
+        assert!(css.contains(&rule), "{rule}\n{css}");
+    }
+    let hover = role("heather.fill-hover", Mode::Dark);
+    let dark = &css[css.find("[data-bs-theme=dark] .btn-heather").unwrap()..];
+    assert!(dark.contains(&format!("--bs-btn-hover-bg: {hover};")));
 }
 
 /// The compilers that people use give the same values as the Rust one.

@@ -511,6 +511,22 @@ fn names_that_fold_to_one_are_told_with_both() {
     );
 }
 
+/// What was written under the earlier key is still read, choices and all.
+#[test]
+fn the_earlier_key_of_the_document_is_still_read() {
+    let files = demo().files("tokens", &[]);
+    assert!(files[0].text.contains("\"app.rhodon\": {"));
+    let now: Vec<(String, String)> = files
+        .iter()
+        .map(|f| (f.path.clone(), f.text.clone()))
+        .collect();
+    let under_old = |(path, text): &(String, String)| {
+        (path.clone(), text.replace("\"app.rhodon\"", "\"rhodon\""))
+    };
+    let earlier: Vec<(String, String)> = now.iter().map(under_old).collect();
+    assert_eq!(read_back(&earlier), read_back(&now));
+}
+
 #[test]
 fn files_that_hold_no_theme_are_refused_with_a_reason() {
     for (files, expected) in [

@@ -17,7 +17,7 @@ use serde_json::Value;
 
 use super::import::{Import, InputFile, ReadProblem};
 use super::reader::Reader;
-use crate::write::tokens::EXTENSION;
+use crate::write::tokens::{EXTENSION, OLD_EXTENSION};
 use table::{Raw, Table};
 
 /// Tokens of both modes.
@@ -69,10 +69,9 @@ fn read_parsed(files: &[(&str, Value)], import: &mut Import) {
         has_dark: layers.has_dark,
     };
     let own = files.iter().find_map(|(name, value)| {
-        Some((
-            *name,
-            value.pointer(&format!("/$extensions/{EXTENSION}/document"))?,
-        ))
+        let added = value.get("$extensions")?;
+        let own = added.get(EXTENSION).or_else(|| added.get(OLD_EXTENSION))?;
+        Some((*name, own.get("document")?))
     });
     let document = own.and_then(|(name, value)| match Document::read(value) {
         Ok(spec) => Some(spec),

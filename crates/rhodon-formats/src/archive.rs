@@ -43,7 +43,7 @@ pub fn archive(targets: &[&'static Target], source: &Source<'_>) -> Result<Archi
     let mut failures = Vec::new();
     for target in targets {
         let one = target.settings_of(source.decided, []).and_then(|settings| {
-            let command = target.command(&settings);
+            let command = target.command(&settings, source.stamp.revision);
             Ok(Written {
                 target,
                 output: target.export(source, settings)?,

@@ -1,5 +1,9 @@
 //! The line at the head of a file that tells where it comes from.
 
+use serde_json::{Value, json};
+
+use crate::target::File;
+
 /// Theme and revision of an export. There is no date: the same spec gives the same bytes.
 #[derive(Clone, Debug, Default, PartialEq, Eq)]
 pub struct Stamp {
@@ -18,16 +22,54 @@ impl Stamp {
             .map(|r| format!(", revision {r}"))
             .unwrap_or_default();
         format!(
-            "{}{revision}, content {}",
+            "{}{revision}, content {}{EXPORT}",
             comment_safe(&self.theme),
             content_hash(body)
         )
+    }
+
+    /// The same as an object, for formats that hold any name as people wrote it.
+    pub(crate) fn object(&self, body: &str) -> Value {
+        json!({
+            "theme": self.theme,
+            "revision": self.revision,
+            "content": format!("{}{EXPORT}", content_hash(body)),
+        })
+    }
+}
+
+/// Stands where the hash of a whole export goes until all of its files are written.
+const EXPORT: &str = ", export \u{e0e0}";
+
+/// Puts the hash of all files of an export beside each file's own, where there are several.
+pub(crate) fn seal(files: &mut [File]) {
+    let all = files
+        .iter()
+        .fold(blake3::Hasher::new(), |mut hasher, file| {
+            hasher.update(file.text.as_bytes());
+            hasher
+        });
+    let hash = match files.len() {
+        0 | 1 => String::new(),
+        _ => format!(", export {}", short(&all.finalize())),
+    };
+    for file in files {
+        if let Some(at) = file.text.find(EXPORT) {
+            file.text.replace_range(at..at + EXPORT.len(), &hash);
+            if at < file.head {
+                file.head = file.head + hash.len() - EXPORT.len();
+            }
+        }
     }
 }
 
 /// The first twelve hex digits of BLAKE3.
 pub(crate) fn content_hash(body: &str) -> String {
-    blake3::hash(body.as_bytes()).to_hex()[..12].to_owned()
+    short(&blake3::hash(body.as_bytes()))
+}
+
+fn short(hash: &blake3::Hash) -> String {
+    hash.to_hex()[..12].to_owned()
 }
 
 /// Letters, digits and plain punctuation: nothing that ends a comment, begins an expression or
@@ -63,7 +105,7 @@ mod tests {
         };
         assert_eq!(
             stamp.line("x"),
-            "quotes x a, revision 3, content 3ae7d805f678"
+            format!("quotes x a, revision 3, content 3ae7d805f678{EXPORT}")
         );
         assert_eq!(comment_safe("🚢"), "Theme");
         for kept in ["Ærø", "Orchard Co-op", "Up & down (2)", "Rhône–Alpes: all!"] {

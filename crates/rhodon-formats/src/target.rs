@@ -3,7 +3,7 @@
 use std::cell::OnceCell;
 
 use foldhash::HashMap;
-use rhodon_theme::{ColorValue, Derived, Mode, NamedScale, Resolved, Token, TokenKind};
+use rhodon_theme::{ColorValue, Derived, Mode, NamedScale, Resolved, Token, TokenKind, Value};
 use serde::Serialize;
 
 use crate::option::{OptionError, Settings, TargetOption};
@@ -165,6 +165,9 @@ pub enum ExportError {
     },
 }
 
+/// The name of a token in code; none where the files do not hold it.
+type NameOf = fn(&Settings, &Token) -> Option<String>;
+
 /// A kind of file that Rhodon writes.
 #[derive(Debug)]
 pub struct Target {
@@ -183,7 +186,7 @@ pub struct Target {
     /// Where the files go and how they are loaded, in a sentence or two.
     pub usage: &'static str,
     /// How a token is called in code that uses the files, in light mode where the modes differ.
-    pub(crate) token_name: Option<fn(&Settings, &Token) -> String>,
+    pub(crate) token_name: Option<NameOf>,
     /// Whether it gives back the tokens of foreign types that a document keeps.
     pub(crate) carries_kept: bool,
     pub(crate) write: fn(&Job<'_>) -> Result<Output, ExportError>,
@@ -207,6 +210,8 @@ pub(crate) struct Job<'a> {
     pub theme: &'a Derived,
     pub stamp: &'a Stamp,
     pub settings: Settings,
+    /// How the files are loaded.
+    usage: String,
     by_path: OnceCell<HashMap<&'a str, &'a Token>>,
 }
 
@@ -257,9 +262,11 @@ impl<'a> Job<'a> {
             .unwrap_or(ColorValue::opaque(rhodon_color::Rgb8::BLACK))
     }
 
-    /// A file with the stamp in a comment on top.
+    /// A file with the stamp and how it is loaded in comments on top.
     pub(crate) fn file(&self, path: &str, comment: Comment, body: &str) -> File {
-        let head = format!("{}{}{}\n\n", comment.0, self.stamp.line(body), comment.1);
+        let Comment(open, close) = comment;
+        let (stamp, usage) = (self.stamp.line(body), &self.usage);
+        let head = format!("{open}{stamp}{close}\n{open}{usage}{close}\n\n");
         File {
             path: path.to_owned(),
             text: format!("{head}{body}"),
@@ -383,11 +390,14 @@ impl Target {
             theme,
             stamp,
             settings,
+            usage: self.usage_for(theme),
             by_path: OnceCell::new(),
         })?;
+        crate::stamp::seal(&mut output.files);
         if !self.carries_kept {
             output.warnings.extend(kept(decided));
         }
+        output.warnings.extend(unloaded_font(theme, &output.files));
         Ok(output)
     }
 
@@ -412,29 +422,26 @@ impl Target {
         let Some(token_name) = self.token_name else {
             return Vec::new();
         };
-        // Names of a target that writes every token only when asked to.
-        let asked =
-            |o: &TargetOption| o.key != TargetOption::TOKENS.key || settings.get(o) == "all";
-        if !self.options.iter().all(asked) {
-            return Vec::new();
-        }
         theme
             .tokens
             .iter()
             .filter(|t| !t.omitted)
-            .map(|t| (&*t.path, token_name(settings, t)))
+            .filter_map(|t| Some((&*t.path, token_name(settings, t)?)))
             .collect()
     }
 
-    /// The command that writes the same in a pipeline, with every option that is not its default.
-    pub fn command(&self, settings: &Settings) -> String {
+    /// The command that writes the same in a pipeline, with every option that is not its default, and
+    /// the revision that the files tell.
+    pub fn command(&self, settings: &Settings, revision: Option<i32>) -> String {
         let set: String = settings
             .changed()
             .map(|(key, value)| format!(" --set {key}={}", quoted(value)))
             .collect();
+        let revision = revision.map(|r| format!(" --revision {r}"));
         format!(
-            "rhodon export theme.rhodon.json --target {}{set} --out .",
-            self.id
+            "rhodon export theme.rhodon.json --target {}{set}{} --out .",
+            self.id,
+            revision.unwrap_or_default()
         )
     }
 }
@@ -447,6 +454,25 @@ fn quoted(word: &str) -> String {
     } else {
         format!("'{word}'")
     }
+}
+
+/// A web font that files name and do not load.
+fn unloaded_font(theme: &Derived, files: &[File]) -> Option<Warning> {
+    let address = theme.font_import.as_deref()?;
+    let holds = |text: &str| files.iter().any(|f| f.body().contains(text));
+    let faces = theme
+        .tokens
+        .iter()
+        .filter(|t| t.kind == TokenKind::FontFamily);
+    let named = faces
+        .into_iter()
+        .find(|t| match &t.cell(Mode::Light).value {
+            Value::FontFamily(names) => names.first().is_some_and(|name| holds(name)),
+            _ => false,
+        });
+    let token = named.filter(|_| !holds(address))?;
+    let message = format!("these files name its web font and do not load it: load {address}");
+    Some(Warning::new(&token.path, message))
 }
 
 /// Tokens of foreign types.

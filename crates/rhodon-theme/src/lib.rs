@@ -12,6 +12,7 @@ mod change;
 mod custom_token;
 mod derive;
 mod document;
+mod font_family;
 mod label;
 mod naming;
 mod overrides;
@@ -33,6 +34,7 @@ pub use document::{
     ModeValues, NUMBERS, NumberField, Problem, Problems, Resolved, ScaleSettings, ShapeSettings,
     TypeSettings, Typed, holds_nul, not_json,
 };
+pub use font_family::font_families;
 pub use label::{KeptPath, NameError, Slug, StepLabel, TokenPath};
 pub use naming::{look as color_look, name as color_name};
 pub use reason::Reason;

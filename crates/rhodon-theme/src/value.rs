@@ -6,6 +6,7 @@ use rhodon_color::{Color, Rgb8};
 use schemars::JsonSchema;
 use serde::Serialize;
 
+use crate::font_family::font_families;
 use crate::label::{NameError, TokenPath};
 
 /// A colour a token carries: the code every screen can show, an opacity, and the
@@ -154,11 +155,7 @@ impl Written {
             }
             TokenKind::Number => Value::Number(finite(text).ok_or("expected a number")?),
             TokenKind::FontFamily => {
-                let names: Vec<String> = text
-                    .split(',')
-                    .map(|n| n.trim().trim_matches(['"', '\'']).to_owned())
-                    .filter(|n| !n.is_empty())
-                    .collect();
+                let names = font_families(text);
                 if names.is_empty() {
                     return Err("expected font families separated by commas".to_owned());
                 }

@@ -117,6 +117,9 @@ pub struct ExportArgs {
     /// Folder for the files.
     #[arg(long)]
     pub out: Option<PathBuf>,
+    /// Number of the saved revision, told at the head of the files.
+    #[arg(long)]
+    pub revision: Option<i32>,
 }
 
 #[derive(Debug, Args)]

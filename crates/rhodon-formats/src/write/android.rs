@@ -1,6 +1,6 @@
 //! `android`: resources of an Android application, by day and by night.
 
-use rhodon_theme::{ColorValue, Intent, IntentPart, Mode, Role, Token, TokenKind, Value};
+use rhodon_theme::{ColorValue, Intent, IntentPart, Mode, Role, Token, TokenKind, Unit, Value};
 
 use super::language::JAVA;
 use super::xml::{DECLARATION, Element};
@@ -22,7 +22,7 @@ const PARENT: TargetOption = TargetOption {
     key: "parent",
     kind: OptionKind::Qualified,
     default: "android:Theme.DeviceDefault.DayNight",
-    help: "The style it builds on.",
+    help: "The style it builds on; one that is not the platform's gets the attributes of the usual support library.",
 };
 
 /// See the module.
@@ -35,6 +35,7 @@ pub(crate) static TARGET: Target = Target {
         "values/colors.xml",
         "values-night/colors.xml",
         "values/themes.xml",
+        "values-v29/themes.xml",
     ],
     keys: &[
         "colors.xml",
@@ -46,7 +47,10 @@ pub(crate) static TARGET: Target = Target {
         "xml",
     ],
     usage: "Put the folders into res/ and name the style in the manifest: android:theme=\"@style/AppTheme\". Both bars of the system are painted too.",
-    token_name: Some(|_, t| format!("@{}/{}", resource(t), name::snake(&t.path))),
+    token_name: Some(|_, t| {
+        (t.kind != TokenKind::FontFamily)
+            .then(|| format!("@{}/{}", resource(t), name::snake(&t.path)))
+    }),
     carries_kept: false,
     write,
 };
@@ -83,6 +87,29 @@ const ATTRIBUTES: [(&str, &str); 13] = [
     ("android:statusBarColor", Role::BAR_FILL.path()),
 ];
 
+/// Attributes of the platform that the usual support library has under the same names.
+const SUPPORTED: [&str; 6] = [
+    "colorPrimary",
+    "colorPrimaryDark",
+    "colorAccent",
+    "colorError",
+    "colorControlNormal",
+    "colorControlActivated",
+];
+
+/// Attributes that only the support library has.
+const SUPPORT_ONLY: [(&str, Role); 6] = [
+    ("colorOnPrimary", Intent::Primary.role(IntentPart::FillText)),
+    ("colorSecondary", Intent::Secondary.role(IntentPart::Fill)),
+    (
+        "colorOnSecondary",
+        Intent::Secondary.role(IntentPart::FillText),
+    ),
+    ("colorSurface", Role::SURFACE_RAISED),
+    ("colorOnSurface", Role::TEXT_MAIN),
+    ("colorOnError", Intent::Danger.role(IntentPart::FillText)),
+];
+
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let names = JAVA.names(job.tokens(), name::snake)?;
     let day: Vec<Element> = job
@@ -101,13 +128,22 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             "values-night/colors.xml",
             with_bools(job, night, Mode::Dark),
         ),
-        file(job, "values/themes.xml", themes(job, &names)),
+        file(job, "values/themes.xml", {
+            let mut elements = vec![style(job, Since::First)];
+            elements.extend(measures(job, &names));
+            elements
+        }),
+        file(job, "values-v29/themes.xml", vec![style(job, Since::V29)]),
     ];
     let mut warnings = losses::mapped(job.tokens());
     let differing = job.others().filter(|t| !t.is_modeless());
     warnings.extend(losses::of(
         differing,
         "only its value in light mode is written",
+    ));
+    warnings.extend(losses::of(
+        job.others().filter(|t| t.kind == TokenKind::FontFamily),
+        "a font resource holds font files, not a list of faces: left out",
     ));
     Ok(Output { files, warnings })
 }
@@ -153,33 +189,63 @@ fn with_bools(job: &Job<'_>, mut elements: Vec<Element>, mode: Mode) -> Vec<Elem
     elements
 }
 
-fn themes(job: &Job<'_>, names: &Names<'_>) -> Vec<Element> {
-    let item =
-        |key: &str, text: String| Element::new("item").with("name", key.to_owned()).text(text);
+/// From which version of the platform a style is taken.
+#[derive(Clone, Copy, PartialEq)]
+enum Since {
+    /// The first that has such attributes at all.
+    First,
+    /// The one that knows parents that follow the system's mode, and light bars of both kinds.
+    V29,
+}
+
+/// The parent that follows the system's mode, and the one that older versions have instead.
+const DAY_NIGHT: &str = "android:Theme.DeviceDefault.DayNight";
+const BEFORE_DAY_NIGHT: &str = "android:Theme.Material.Light";
+
+fn style(job: &Job<'_>, since: Since) -> Element {
+    let parent = match (job.settings.get(&PARENT), since) {
+        (DAY_NIGHT, Since::First) => BEFORE_DAY_NIGHT,
+        (parent, _) => parent,
+    };
+    // The usual support library has attributes of its own, without the platform's prefix.
+    let of_platform = parent.trim_start_matches('@').starts_with("android:");
+    let item = |key: &str, text: String| {
+        let key = match key.strip_prefix("android:") {
+            Some(plain) if !of_platform && SUPPORTED.contains(&plain) => plain,
+            _ => key,
+        };
+        Element::new("item").with("name", key.to_owned()).text(text)
+    };
     let reference = |path: &str| format!("@color/{}", name::snake(path));
     let mut items: Vec<Element> = ATTRIBUTES
         .iter()
         .map(|(key, path)| item(key, reference(path)))
         .collect();
+    if !of_platform {
+        items.extend(SUPPORT_ONLY.map(|(key, role)| item(key, reference(role.path()))));
+    }
     items.push(item(
         "android:navigationBarColor",
         reference(Role::SURFACE_BASE.path()),
     ));
-    items.push(item(
-        "android:windowLightStatusBar",
-        "@bool/bar_is_light".to_owned(),
-    ));
-    items.push(item(
-        "android:windowLightNavigationBar",
-        "@bool/surface_is_light".to_owned(),
-    ));
-    let style = Element::new("style")
+    if since == Since::V29 {
+        for (key, value) in [
+            ("android:windowLightStatusBar", "@bool/bar_is_light"),
+            ("android:windowLightNavigationBar", "@bool/surface_is_light"),
+        ] {
+            items.push(item(key, value.to_owned()));
+        }
+    }
+    Element::new("style")
         .with("name", job.settings.get(&STYLE).to_owned())
-        .with("parent", job.settings.get(&PARENT).to_owned())
-        .children(items);
-    let mut out = vec![style];
-    out.extend(job.others().map(|t| other(t, &names[&*t.path])));
-    out
+        .with("parent", parent.to_owned())
+        .children(items)
+}
+
+/// Sizes, numbers and weights.
+fn measures(job: &Job<'_>, names: &Names<'_>) -> Vec<Element> {
+    let others = job.others();
+    others.filter_map(|t| other(t, &names[&*t.path])).collect()
 }
 
 /// The kind of resource that a token becomes.
@@ -188,19 +254,19 @@ fn resource(token: &Token) -> &'static str {
         TokenKind::Color => "color",
         TokenKind::Dimension | TokenKind::Number => "dimen",
         TokenKind::FontWeight => "integer",
-        TokenKind::FontFamily => "string",
+        TokenKind::FontFamily => "font",
     }
 }
 
-fn other(token: &Token, name: &str) -> Element {
+fn other(token: &Token, name: &str) -> Option<Element> {
     let value = &token.cell(Mode::Light).value;
     let named = |kind: &'static str| Element::new(kind).with("name", name.to_owned());
-    match value {
+    Some(match value {
         Value::Dimension(..) => {
-            let unit = if length::is_text_size(&token.path, value) {
-                "sp"
-            } else {
-                "dp"
+            // What was relative to the reader's size of text stays so.
+            let unit = match value {
+                Value::Dimension(_, Unit::Rem) => "sp",
+                _ => "dp",
             };
             named("dimen").text(format!("{}{unit}", length::px(value).unwrap_or_default()))
         }
@@ -209,19 +275,7 @@ fn other(token: &Token, name: &str) -> Element {
             .with("format", "float")
             .text(n.to_string()),
         Value::FontWeight(n) => named("integer").text(n.to_string()),
-        Value::FontFamily(families) => named("string").text(escaped(families)),
+        Value::FontFamily(_) => return None,
         Value::Color(c) => named("color").text(argb(c)),
-    }
-}
-
-/// Text of a string resource: quotes, signs of references and backslashes are escaped.
-fn escaped(families: &[String]) -> String {
-    let mut out = String::new();
-    for c in families.join(", ").chars() {
-        if matches!(c, '\'' | '"' | '\\') || (out.is_empty() && matches!(c, '@' | '?')) {
-            out.push('\\');
-        }
-        out.push(c);
-    }
-    out
+    })
 }

@@ -1,10 +1,11 @@
 //! `apple`: an asset catalogue with both appearances, and constants in Swift.
 
 use rhodon_color::Space;
-use rhodon_theme::{ColorValue, Mode, Token, TokenKind};
+use rhodon_theme::{ColorValue, IntentScale, Mode, Token, TokenKind};
 use serde::Serialize;
 
 use super::code::{self, CodeStyle, decimal};
+use super::intent_color::readable;
 use super::language::SWIFT;
 use super::losses;
 use crate::name;
@@ -18,6 +19,7 @@ pub(crate) static TARGET: Target = Target {
     options: &[],
     files: &[
         "Theme.xcassets/Contents.json",
+        "Theme.xcassets/AccentColor.colorset/Contents.json",
         "Theme.xcassets/….colorset/Contents.json",
         "ThemeColors.swift",
     ],
@@ -32,7 +34,7 @@ pub(crate) static TARGET: Target = Target {
         "swift",
     ],
     usage: "Add Theme.xcassets and ThemeColors.swift to the target; ThemeColors.primaryFill follows the system's appearance.",
-    token_name: Some(|_, t| format!("{}.{}", home(t), name::camel(&t.path))),
+    token_name: Some(|_, t| Some(format!("{}.{}", home(t), name::camel(&t.path)))),
     carries_kept: false,
     write,
 };
@@ -87,6 +89,10 @@ struct Components {
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let names = SWIFT.names(job.tokens(), name::camel)?;
     let mut files = vec![catalogue("Theme.xcassets/Contents.json", None)];
+    if let Some(intent) = job.theme.intents.first() {
+        let path = "Theme.xcassets/AccentColor.colorset/Contents.json";
+        files.push(catalogue(path, Some(accent(job, intent))));
+    }
     for token in job.colors() {
         let path = format!(
             "Theme.xcassets/{}.colorset/Contents.json",
@@ -94,11 +100,11 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         );
         files.push(catalogue(&path, Some(entries(token))));
     }
-    let mut body = String::from("import SwiftUI\n\npublic enum ThemeColors {\n");
+    let mut body = format!("import SwiftUI\n\n{BUNDLE}\npublic enum ThemeColors {{\n");
     for token in job.colors() {
         let name = &names[&*token.path];
         body.push_str(&format!(
-            "    public static let {name} = Color(\"{name}\", bundle: .main)\n"
+            "    public static let {name} = Color(\"{name}\", bundle: themeBundle)\n"
         ));
     }
     body.push_str("}\n\npublic enum ThemeMeasures {\n");
@@ -110,6 +116,34 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         files,
         warnings: losses::of(differing, "only its value in light mode is written"),
     })
+}
+
+/// Where the catalogue is: in the package, or in the application or framework around this file.
+const BUNDLE: &str = "#if SWIFT_PACKAGE
+private let themeBundle = Bundle.module
+#else
+private final class ThemeBundle {}
+private let themeBundle = Bundle(for: ThemeBundle.self)
+#endif
+";
+
+/// The colour with which the system tints controls, and text that can be tapped.
+fn accent(job: &Job<'_>, intent: &IntentScale) -> Vec<Entry> {
+    Mode::BOTH
+        .map(|mode| entry(mode, None, narrow(&readable(job, intent, mode))))
+        .into()
+}
+
+fn entry(mode: Mode, display_gamut: Option<&'static str>, color: Shade) -> Entry {
+    Entry {
+        appearances: (mode == Mode::Dark).then_some([Appearance {
+            appearance: "luminosity",
+            value: "dark",
+        }]),
+        display_gamut,
+        color,
+        idiom: "universal",
+    }
 }
 
 /// The enumeration that holds a token.
@@ -150,16 +184,7 @@ fn entries(token: &Token) -> Vec<Entry> {
         let Some(color) = token.cell(*mode).value.color() else {
             continue;
         };
-        let dark = (*mode == Mode::Dark).then_some([Appearance {
-            appearance: "luminosity",
-            value: "dark",
-        }]);
-        let entry = |gamut, color| Entry {
-            appearances: dark,
-            display_gamut: gamut,
-            color,
-            idiom: "universal",
-        };
+        let entry = |gamut, color| entry(*mode, gamut, color);
         if color.p3.is_some() {
             out.push(entry(Some("sRGB"), narrow(color)));
             out.push(entry(Some("display-P3"), wide(color)));

@@ -29,12 +29,21 @@ pub(crate) fn members<'a>(
     names: &Names<'_>,
     mode: Mode,
 ) -> String {
-    tokens
-        .map(|t| {
-            let value = &t.cell(mode).value;
-            style.member(&names[&*t.path], t.kind, &value_text(style, &t.path, value))
-        })
-        .collect()
+    let mut out = String::with_capacity(16 * 1024);
+    let mut group = "";
+    for token in tokens {
+        let value = &token.cell(mode).value;
+        let value = value_text(style, &token.path, value);
+        let member = style.member(&names[&*token.path], token.kind, &value);
+        if token.group() != group {
+            let pad = &member[..member.len() - member.trim_start().len()];
+            let gap = if group.is_empty() { "" } else { "\n" };
+            group = token.group();
+            out.push_str(&format!("{gap}{pad}// {group}\n"));
+        }
+        out.push_str(&member);
+    }
+    out
 }
 
 fn value_text(style: &impl CodeStyle, path: &str, value: &Value) -> String {

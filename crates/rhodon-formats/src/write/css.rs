@@ -1,7 +1,7 @@
 //! `css`: custom properties on `:root`, light and dark.
 
 use rhodon_color::Notation;
-use rhodon_theme::{ColorValue, Mode, Token, Value};
+use rhodon_theme::{ColorValue, Mode, Section, Token, Value};
 
 use super::css_tree::{Node, print_all};
 use super::{css_value, losses};
@@ -56,7 +56,7 @@ pub(crate) static TARGET: Target = Target {
         "color-scheme",
     ],
     usage: "Load theme.css before your own styles. In the auto strategy data-mode=\"light\" or data-mode=\"dark\" on the root element overrides the system.",
-    token_name: Some(|s, t| name::css_reference(s.get(&TargetOption::PREFIX), &t.path)),
+    token_name: Some(|s, t| Some(name::css_reference(s.get(&TargetOption::PREFIX), &t.path))),
     carries_kept: false,
     write,
 };
@@ -151,6 +151,25 @@ enum Part {
     Wide,
 }
 
+/// Groups of declarations under a comment each.
+#[derive(Default)]
+struct Groups<'a>(Option<(Section, &'a str)>);
+
+impl<'a> Groups<'a> {
+    /// Begins the group of a token where it is another one than before.
+    fn begin(&mut self, token: &'a Token, lines: &mut Vec<String>) {
+        let own = Some((token.section, token.group()));
+        if self.0 == own {
+            return;
+        }
+        if !lines.is_empty() {
+            lines.push(String::new());
+        }
+        lines.push(format!("/* {} */", token.group()));
+        self.0 = own;
+    }
+}
+
 impl CssWriter<'_> {
     fn rules(&self, strategy: Strategy, part: Part) -> Vec<Node> {
         if strategy == Strategy::Function {
@@ -181,12 +200,11 @@ impl CssWriter<'_> {
         if part == Part::Complete {
             root.push("color-scheme: light dark;".to_owned());
         }
-        root.extend(
-            self.tokens
-                .iter()
-                .filter(|t| part.holds(t))
-                .map(|t| self.switched(t, part)),
-        );
+        let mut groups = Groups::default();
+        for token in self.tokens.iter().filter(|t| part.holds(t)) {
+            groups.begin(token, &mut root);
+            root.push(self.switched(token, part));
+        }
         let mut nodes = vec![Node::rule(":root", root)];
         if part == Part::Complete {
             let scheme = |mode: &str| vec![format!("color-scheme: {mode};")];
@@ -202,14 +220,10 @@ impl CssWriter<'_> {
         if part == Part::Complete {
             lines.push(format!("color-scheme: {};", mode.id()));
         }
-        let mut group = None;
+        let mut groups = Groups::default();
         let wanted = |t: &&&Token| part.holds(t) && (mode == Mode::Light || !t.is_modeless());
         for token in self.tokens.iter().filter(wanted) {
-            let own = Some((token.section, token.group()));
-            if group.is_some() && group != own {
-                lines.push(String::new());
-            }
-            group = own;
+            groups.begin(token, &mut lines);
             lines.push(format!(
                 "--{}: {};",
                 self.names[&*token.path],

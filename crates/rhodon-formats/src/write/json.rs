@@ -7,6 +7,7 @@ use serde_json::{Map, Value, json};
 use super::{css_value, losses};
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
+use crate::stamp::Stamp;
 use crate::target::{ExportError, File, Group, Job, Output, Target};
 
 /// See its help.
@@ -26,7 +27,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.json"],
     keys: &["light", "dark", "json"],
     usage: "Read theme.json in any language: the objects light and dark hold every token's value by its name.",
-    token_name: Some(|s, t| named(s.get(&NAMES), &t.path)),
+    token_name: Some(|s, t| Some(named(s.get(&NAMES), &t.path))),
     carries_kept: false,
     write,
 };
@@ -43,7 +44,12 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     content.insert("about".to_owned(), Value::Null);
     content.insert("light".to_owned(), light.into());
     content.insert("dark".to_owned(), dark.into());
-    let files = vec![stamped(job, "theme.json", content)];
+    let files = vec![stamped(
+        job,
+        "theme.json",
+        |s, body| s.line(body).into(),
+        content,
+    )];
     Ok(Output {
         files,
         warnings: losses::mapped(job.tokens()),
@@ -59,11 +65,17 @@ fn named(case: &str, path: &str) -> String {
 }
 
 /// A file of JSON whose `about` tells where it comes from.
-pub(crate) fn stamped(job: &Job<'_>, path: &str, mut content: Map<String, Value>) -> File {
-    let about = job
-        .stamp
-        .line(&serde_json::to_string(&content).unwrap_or_default());
-    content.insert("about".to_owned(), about.into());
+pub(crate) fn stamped(
+    job: &Job<'_>,
+    path: &str,
+    about: fn(&Stamp, &str) -> Value,
+    mut content: Map<String, Value>,
+) -> File {
+    let about = about(
+        job.stamp,
+        &serde_json::to_string(&content).unwrap_or_default(),
+    );
+    content.insert("about".to_owned(), about);
     File {
         path: path.to_owned(),
         text: format!("{:#}\n", Value::from(content)),

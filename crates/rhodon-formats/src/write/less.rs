@@ -18,7 +18,12 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.less"],
     keys: &["@", "less"],
     usage: "Load it with @import \"theme\"; a variable set after it wins. @theme-dark[primary-fill] looks a value up, @petrol-steps[s600] a step.",
-    token_name: Some(|s, t| format!("@{}", name::kebab(s.get(&TargetOption::PREFIX), &t.path))),
+    token_name: Some(|s, t| {
+        Some(format!(
+            "@{}",
+            name::kebab(s.get(&TargetOption::PREFIX), &t.path)
+        ))
+    }),
     carries_kept: false,
     write,
 };
@@ -29,9 +34,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let variables = Variables::new(job, '@', names)?;
     let mut body = String::with_capacity(48 * 1024);
     for mode in Mode::BOTH {
-        for (name, text) in variables.declarations(mode) {
-            body.push_str(&format!("{name}: {text};\n"));
-        }
+        body.push_str(&variables.declarations(mode, ";"));
         body.push('\n');
     }
     for (scale, entries) in variables.steps(job) {

@@ -28,7 +28,7 @@ pub(crate) static TARGET: Target = Target {
         "ts",
     ],
     usage: "Give theme and variables to the provider, as its theme and its CSS variables resolver.",
-    token_name: Some(|_, t| name::css_reference("", &t.path)),
+    token_name: Some(|_, t| Some(name::css_reference("", &t.path))),
     carries_kept: false,
     write,
 };

@@ -7,6 +7,7 @@ use super::{
     json::{flat, stamped},
     length, losses,
 };
+use crate::stamp::Stamp;
 use crate::target::{ExportError, Group, Job, Output, Target};
 
 /// See the module.
@@ -26,7 +27,7 @@ pub(crate) static TARGET: Target = Target {
         "json",
     ],
     usage: "Read theme.pairs.json in a desktop toolkit: each value is [light, dark], under tokens by path and under widgets by part.",
-    token_name: Some(|_, t| t.path.to_string()),
+    token_name: Some(|_, t| Some(t.path.to_string())),
     carries_kept: false,
     write,
 };
@@ -112,12 +113,130 @@ const WIDGETS: &[Widget] = &[
         &[
             ("fill", Role::SURFACE_SUNKEN.path()),
             ("bar", Intent::Primary.role(IntentPart::Fill).path()),
+            ("border", Role::BORDER_SUBTLE.path()),
+        ],
+    ),
+    ("check", &CHOICE),
+    ("radio", &CHOICE),
+    (
+        "switch",
+        &[
+            ("track", Role::BORDER_STRONG.path()),
+            ("hover", Role::TEXT_MUTED.path()),
+            ("on", Intent::Primary.role(IntentPart::Fill).path()),
+            ("thumb", Role::SURFACE_RAISED.path()),
+            ("onThumb", Intent::Primary.role(IntentPart::FillText).path()),
+            ("text", Role::TEXT_MAIN.path()),
+            ("disabledText", Role::DISABLED_TEXT.path()),
+        ],
+    ),
+    (
+        "slider",
+        &[
+            ("track", Role::BORDER_STRONG.path()),
+            ("progress", Intent::Primary.role(IntentPart::Edge).path()),
+            ("thumb", Intent::Primary.role(IntentPart::Fill).path()),
+            ("hover", Intent::Primary.role(IntentPart::FillHover).path()),
+            ("border", Intent::Primary.role(IntentPart::Edge).path()),
+        ],
+    ),
+    (
+        "dropDown",
+        &[
+            ("fill", Role::SURFACE_RAISED.path()),
+            ("text", Role::TEXT_MAIN.path()),
+            ("border", Role::BORDER_STRONG.path()),
+            ("arrow", Role::TEXT_MUTED.path()),
+            ("button", Role::SURFACE_SUNKEN.path()),
+            ("buttonHover", Role::BORDER_SUBTLE.path()),
+            ("disabledText", Role::DISABLED_TEXT.path()),
+        ],
+    ),
+    (
+        "menu",
+        &[
+            ("fill", Role::SURFACE_OVERLAY.path()),
+            ("text", Role::TEXT_MAIN.path()),
+            ("border", Role::BORDER_SUBTLE.path()),
+            ("hover", Role::SURFACE_SUNKEN.path()),
+            ("selected", Role::SELECTED_FILL.path()),
+            ("selectedText", Role::SELECTED_TEXT.path()),
+        ],
+    ),
+    (
+        "scrollBar",
+        &[
+            ("fill", Role::SURFACE_SUNKEN.path()),
+            ("thumb", Role::BORDER_STRONG.path()),
+            ("hover", Role::TEXT_MUTED.path()),
+        ],
+    ),
+    (
+        "segmented",
+        &[
+            ("fill", Role::SURFACE_SUNKEN.path()),
+            ("text", Role::TEXT_MAIN.path()),
+            ("hover", Role::SURFACE_RAISED.path()),
+            ("selected", Intent::Primary.role(IntentPart::Fill).path()),
+            (
+                "selectedHover",
+                Intent::Primary.role(IntentPart::FillHover).path(),
+            ),
+            (
+                "selectedText",
+                Intent::Primary.role(IntentPart::FillText).path(),
+            ),
+            ("disabledText", Role::DISABLED_TEXT.path()),
+        ],
+    ),
+    (
+        "textArea",
+        &[
+            ("fill", Role::SURFACE_RAISED.path()),
+            ("text", Role::TEXT_MAIN.path()),
+            ("border", Role::BORDER_STRONG.path()),
+            ("focus", Role::FOCUS_RING.path()),
+            ("scrollBar", Role::BORDER_STRONG.path()),
+            ("scrollBarHover", Role::TEXT_MUTED.path()),
+        ],
+    ),
+    (
+        "tabs",
+        &[
+            ("fill", Role::SURFACE_BASE.path()),
+            ("text", Role::TEXT_MUTED.path()),
+            ("hover", Role::SURFACE_SUNKEN.path()),
+            ("selectedText", Role::TEXT_MAIN.path()),
+            ("marker", Role::SELECTED_EDGE.path()),
         ],
     ),
 ];
 
+/// Parts of a box or circle that is ticked.
+const CHOICE: [(&str, &str); 7] = [
+    ("fill", Role::SURFACE_RAISED.path()),
+    ("border", Role::BORDER_STRONG.path()),
+    ("checked", Intent::Primary.role(IntentPart::Fill).path()),
+    ("hover", Intent::Primary.role(IntentPart::FillHover).path()),
+    ("mark", Intent::Primary.role(IntentPart::FillText).path()),
+    ("text", Role::TEXT_MAIN.path()),
+    ("disabledText", Role::DISABLED_TEXT.path()),
+];
+
 /// Widgets with corners and a border.
-const SHAPED: [&str; 4] = ["frame", "button", "field", "progress"];
+const SHAPED: [&str; 11] = [
+    "frame",
+    "button",
+    "field",
+    "progress",
+    "check",
+    "radio",
+    "switch",
+    "dropDown",
+    "menu",
+    "segmented",
+    "textArea",
+];
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let pair = |value: [&TokenValue; 2]| json!(value.map(flat));
@@ -143,14 +262,28 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         });
         widgets.insert(format!("button.{}", intent.name), parts);
     }
+    widgets.insert("font".to_owned(), font(job));
     let mut content = Map::new();
     content.insert("about".to_owned(), Value::Null);
     content.insert("tokens".to_owned(), tokens.into());
     content.insert("widgets".to_owned(), widgets.into());
-    let files = vec![stamped(job, "theme.pairs.json", content)];
+    let files = vec![stamped(job, "theme.pairs.json", Stamp::object, content)];
     Ok(Output {
         files,
         warnings: losses::mapped(job.tokens()),
+    })
+}
+
+/// The face of widgets: families, sizes in px and weights.
+fn font(job: &Job<'_>) -> Value {
+    let value = |path: &str| job.token(path).map(|t| &t.cell(Mode::Light).value);
+    let size = |name: &str| value(&format!("type.size.{name}")).and_then(length::px);
+    let families = |name: &str| value(&format!("type.family.{name}")).map(flat);
+    let weight = |name: &str| value(&format!("type.weight.{name}")).map(flat);
+    json!({
+        "families": families("body"), "headingFamilies": families("heading"),
+        "size": size("body"), "smallSize": size("small"), "titleSize": size("title"),
+        "weight": weight("regular"), "boldWeight": weight("bold"),
     })
 }
 

@@ -1,10 +1,10 @@
 //! `palette`: the open text palette format that drawing programs read.
 
+use foldhash::HashMap;
 use rhodon_theme::{ColorValue, Mode, Token};
 
 use super::losses;
 use crate::option::{OptionKind, TargetOption};
-use crate::stamp::comment_safe;
 use crate::target::{ExportError, File, Group, Job, Output, Target};
 
 /// See its help.
@@ -30,14 +30,10 @@ pub(crate) static TARGET: Target = Target {
 };
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let columns = job
-        .scales()
-        .map(|(_, steps)| steps.len())
-        .max()
-        .unwrap_or(11)
-        .clamp(1, 64);
+    let columns = job.scales().next().map_or(11, |(_, steps)| steps.len());
+    let columns = columns.clamp(1, 64);
     let mut body = String::with_capacity(16 * 1024);
-    for token in job.colors() {
+    for token in in_rows(job, columns) {
         if token.is_modeless() {
             line(token, Mode::Light, "", &mut body);
         } else {
@@ -49,7 +45,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     // The first line is how programs know the format.
     let text = format!(
         "GIMP Palette\nName: {}\nColumns: {columns}\n# {}\n{body}",
-        comment_safe(&job.theme.name),
+        one_line(&job.theme.name),
         job.stamp.line(&body),
     );
     let mut warnings = losses::mapped(job.colors());
@@ -68,6 +64,21 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     })
 }
 
+/// Every colour, whole rows first: scales of as many steps as there are columns, then other scales,
+/// see-through steps and everything else.
+fn in_rows<'a>(job: &Job<'a>, columns: usize) -> Vec<&'a Token> {
+    let rows = job.scales().filter(|(_, steps)| steps.len() == columns);
+    let rows: HashMap<&str, usize> = rows
+        .flat_map(|(_, steps)| steps)
+        .enumerate()
+        .map(|(at, step)| (step.path, at))
+        .collect();
+    let mut tokens: Vec<&Token> = job.colors().collect();
+    // The sort is stable: what stands in no row keeps its order.
+    tokens.sort_by_key(|t| rows.get(&*t.path).copied().unwrap_or(usize::MAX));
+    tokens
+}
+
 fn color(token: &Token, mode: Mode) -> Option<&ColorValue> {
     token.cell(mode).value.color()
 }
@@ -76,6 +87,11 @@ fn is_translucent(token: &&Token) -> bool {
     Mode::BOTH
         .iter()
         .any(|m| color(token, *m).is_some_and(|c| c.alpha < 1.0))
+}
+
+/// A name as people wrote it, on the line that the format gives it.
+fn one_line(name: &str) -> String {
+    name.chars().filter(|c| !c.is_control()).collect()
 }
 
 fn line(token: &Token, mode: Mode, suffix: &str, out: &mut String) {

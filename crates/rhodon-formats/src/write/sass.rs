@@ -17,7 +17,12 @@ pub(crate) static TARGET: Target = Target {
     files: &["_theme.scss"],
     keys: &["$", "!default", "@use", "@mixin", "map", "scss"],
     usage: "Load it with @use \"theme\" and override variables through with (…), or set them before an @import. theme.token(\"primary-fill\", dark) looks a value up, theme.step(\"petrol\", 600) a step, @include theme.mode(dark) writes all custom properties of a mode.",
-    token_name: Some(|s, t| format!("${}", name::kebab(s.get(&TargetOption::PREFIX), &t.path))),
+    token_name: Some(|s, t| {
+        Some(format!(
+            "${}",
+            name::kebab(s.get(&TargetOption::PREFIX), &t.path)
+        ))
+    }),
     carries_kept: false,
     write,
 };
@@ -38,9 +43,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         ("Roles in dark mode", Mode::Dark),
     ] {
         body.push_str(&format!("\n// {title}.\n"));
-        for (name, text) in variables.declarations(mode) {
-            body.push_str(&format!("{name}: {text} !default;\n"));
-        }
+        body.push_str(&variables.declarations(mode, " !default;"));
     }
     body.push('\n');
     let mut scales = Vec::new();

@@ -36,7 +36,10 @@ pub(crate) static TARGET: Target = Target {
         "scss",
     ],
     usage: "Import before in front of the framework's variables, after behind them and before its maps, and states behind its components. With tokens set to all, $theme-light and $theme-dark hold every token.",
-    token_name: Some(|_, t| format!("map.get($theme-light, \"{}\")", name::kebab("", &t.path))),
+    token_name: Some(|s, t| {
+        (s.get(&TargetOption::TOKENS) == "all")
+            .then(|| format!("map.get($theme-light, \"{}\")", name::kebab("", &t.path)))
+    }),
     carries_kept: false,
     write,
 };

@@ -5,7 +5,6 @@ use rhodon_theme::{ColorValue, Mode, Pair, Section, Token};
 
 use super::xml::{DECLARATION, Element};
 use super::{css_value, losses, sheet_html, sheet_svg};
-use crate::stamp::comment_safe;
 use crate::target::{Comment, ExportError, File, Group, Job, Output, Target};
 
 /// See the module.
@@ -56,7 +55,7 @@ pub(super) struct PairRow {
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let sheet = PrintSheet {
-        title: comment_safe(&job.theme.name),
+        title: job.theme.name.clone(),
         scales: scales(job),
         colors: job
             .colors()

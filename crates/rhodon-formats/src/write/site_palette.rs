@@ -1,5 +1,6 @@
 //! `site-palette`: a list of colours for a site system, and the classes for each, always in step.
 
+use foldhash::{HashSet, HashSetExt};
 use rhodon_theme::{ColorValue, IntentPart, Mode, Section, Token};
 
 use super::css_tree::{self, Node};
@@ -17,6 +18,14 @@ const INCLUDE: TargetOption = TargetOption {
     kind: OptionKind::List(PARTS),
     default: "brand,intents",
     help: "What is listed, in this order.",
+};
+
+/// See its help.
+const REPEAT: TargetOption = TargetOption {
+    key: "repeat",
+    kind: OptionKind::Choice(&["no", "yes"]),
+    default: "no",
+    help: "Whether a colour that is listed already is listed again under another name.",
 };
 
 /// See its help.
@@ -48,7 +57,7 @@ pub(crate) static TARGET: Target = Target {
     id: "site-palette",
     name: "Site palette",
     group: Group::Sites,
-    options: &[INCLUDE, TEXT, BACKGROUND, DOMAIN],
+    options: &[INCLUDE, REPEAT, TEXT, BACKGROUND, DOMAIN],
     files: &["palette.php", "palette.css"],
     keys: &[
         "slug",
@@ -80,7 +89,11 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     } else {
         include.split(',').map(str::trim).collect()
     };
-    let entries: Vec<Entry> = order.iter().flat_map(|part| entries(job, part)).collect();
+    let mut entries: Vec<Entry> = order.iter().flat_map(|part| entries(job, part)).collect();
+    if job.settings.get(&REPEAT) == "no" {
+        let mut seen = HashSet::new();
+        entries.retain(|e| seen.insert(e.color.to_string()));
+    }
     for (i, entry) in entries.iter().enumerate() {
         if let Some(first) = entries[..i].iter().find(|e| e.slug == entry.slug) {
             return Err(ExportError::Clash {
@@ -108,7 +121,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     ];
     Ok(Output {
         files,
-        warnings: warnings(job, &order, &entries),
+        warnings: warnings(job, &entries),
     })
 }
 
@@ -117,7 +130,7 @@ fn entries(job: &Job<'_>, part: &str) -> Vec<Entry> {
         let color = *t.cell(Mode::Light).value.color()?;
         Some(Entry {
             name: words(&t.path),
-            slug: name::kebab("", &t.path),
+            slug: slug(&t.path),
             color,
             path: t.path.to_string(),
         })
@@ -136,7 +149,7 @@ fn entries(job: &Job<'_>, part: &str) -> Vec<Entry> {
             .filter(|s| job.decided.merged.brand.iter().any(|b| b.slug == s.slug))
             .map(|s| Entry {
                 name: s.name.to_string(),
-                slug: s.slug.to_string(),
+                slug: slug(s.slug.as_str()),
                 color: ColorValue::opaque(s.scale.base_step().color),
                 path: s.slug.to_string(),
             })
@@ -149,7 +162,7 @@ fn entries(job: &Job<'_>, part: &str) -> Vec<Entry> {
             .filter(|i| !job.decided.merged.brand.iter().any(|b| b.slug == i.name))
             .map(|i| Entry {
                 name: words(i.name.as_str()),
-                slug: i.name.to_string(),
+                slug: slug(i.name.as_str()),
                 color: job.role(&IntentPart::Fill.of(i.name.as_str()), Mode::Light),
                 path: format!("{}.fill", i.name),
             })
@@ -158,6 +171,24 @@ fn entries(job: &Job<'_>, part: &str) -> Vec<Entry> {
         "roles" => section(Section::Roles),
         _ => section(Section::Own),
     }
+}
+
+/// A name as site systems write it: in lower case, with a hyphen between letters and digits, so that
+/// they change nothing and both files keep to it. `danger2` is `danger-2`, `red.a8` is `red-a-8`.
+fn slug(path: &str) -> String {
+    let mut out = String::with_capacity(path.len() + 4);
+    for c in name::kebab("", path).chars() {
+        let last = out.chars().last();
+        let turns = |l: char| {
+            (l.is_ascii_alphabetic() && c.is_ascii_digit())
+                || (l.is_ascii_digit() && c.is_ascii_alphabetic())
+        };
+        if last.is_some_and(turns) {
+            out.push('-');
+        }
+        out.push(c.to_ascii_lowercase());
+    }
+    out
 }
 
 /// `primary.fill-hover` as `Primary fill hover`.
@@ -210,18 +241,11 @@ fn classes(entries: &[Entry], text: &str, background: &str) -> String {
     out
 }
 
-fn warnings(job: &Job<'_>, order: &[&str], entries: &[Entry]) -> Vec<Warning> {
-    let mut out = losses::mapped(job.colors());
-    let listed = |t: &&Token| entries.iter().any(|e| *e.path == *t.path);
-    let part = |t: &Token| match t.section {
-        Section::Scales => "scales",
-        Section::Roles => "roles",
-        _ => "own",
-    };
-    let left = job
-        .colors()
-        .filter(|t| !order.contains(&part(t)) && !listed(t));
-    out.extend(losses::of(left, "left out by the option include"));
+/// What is listed and loses something; what `include` leaves out was not asked for.
+fn warnings(job: &Job<'_>, entries: &[Entry]) -> Vec<Warning> {
+    let paths: HashSet<&str> = entries.iter().map(|e| e.path.as_str()).collect();
+    let listed = |t: &&Token| paths.contains(&*t.path);
+    let mut out = losses::mapped(job.colors().filter(listed));
     out.extend(losses::of(job.others(), "the list holds only colours"));
     let differing = job
         .colors()

@@ -28,7 +28,7 @@ pub(crate) static TARGET: Target = Target {
         "json",
     ],
     usage: "Give theme.resolver.json to a tool that knows modes, or tokens.json alone for light mode. Both are read back here without loss.",
-    token_name: Some(|_, t| format!("{{{}}}", t.path)),
+    token_name: Some(|_, t| Some(format!("{{{}}}", t.path))),
     carries_kept: true,
     write,
 };

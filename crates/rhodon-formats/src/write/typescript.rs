@@ -17,7 +17,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.ts"],
     keys: &["as const", "TokenName", "ColorName", "ts"],
     usage: "Import { tokens, scales } from \"./theme\". TokenName and ColorName are the unions of all names.",
-    token_name: Some(|_, t| format!("tokens.light.{}", name::camel(&t.path))),
+    token_name: Some(|_, t| Some(format!("tokens.light.{}", name::camel(&t.path)))),
     carries_kept: false,
     write,
 };

@@ -90,12 +90,20 @@ impl<'a> Variables<'a> {
     }
 
     /// `$name: value` of every token that a mode defines: all in light, in dark those that differ.
-    pub(crate) fn declarations(&self, mode: Mode) -> impl Iterator<Item = (String, String)> {
-        let defined = move |t: &&&Token| mode == Mode::Light || !t.is_modeless();
-        self.tokens
-            .iter()
-            .filter(defined)
-            .map(move |t| (self.variable(t, mode), self.text(t, mode)))
+    /// Behind each stands `end`, and a comment above each group.
+    pub(crate) fn declarations(&self, mode: Mode, end: &str) -> String {
+        let mut out = String::with_capacity(16 * 1024);
+        let mut group = "";
+        let defined = |t: &&&Token| mode == Mode::Light || !t.is_modeless();
+        for token in self.tokens.iter().filter(defined) {
+            if token.group() != group {
+                group = token.group();
+                out.push_str(&format!("\n// {group}\n"));
+            }
+            let (name, text) = (self.variable(token, mode), self.text(token, mode));
+            out.push_str(&format!("{name}: {text}{end}\n"));
+        }
+        out
     }
 
     /// The kebab name and the variable of every token in a mode.

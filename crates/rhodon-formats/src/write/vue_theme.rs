@@ -19,7 +19,9 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.vue.ts"],
     keys: &["themes.light", "colors", "on-primary", "variables", "ts"],
     usage: "Import { themes } from \"./theme.vue\" and give it to the framework's theme option.",
-    token_name: Some(|_, t| name::kebab("", &t.path)),
+    token_name: Some(|s, t| {
+        (s.get(&TargetOption::TOKENS) == "all").then(|| name::kebab("", &t.path))
+    }),
     carries_kept: false,
     write,
 };

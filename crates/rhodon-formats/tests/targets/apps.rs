@@ -60,7 +60,15 @@ fn android_has_every_colour_by_day_and_by_night() {
 fn the_android_style_refers_only_to_what_is_there_and_leaves_no_bar_behind() {
     let files = demo().files("android", &[("style", "Theme.Ferry")]);
     let (day, night) = (colors(&files[0].text), colors(&files[1].text));
-    let document = roxmltree::Document::parse(&files[2].text).unwrap();
+    let older = styled(&files[2].text);
+    // Light bars, and a parent that follows the system's mode, are of later versions.
+    assert!(older.iter().all(|(key, _)| !key.contains("windowLight")));
+    assert!(
+        files[2]
+            .text
+            .contains("parent=\"android:Theme.Material.Light\"")
+    );
+    let document = roxmltree::Document::parse(&files[3].text).unwrap();
     let style = document
         .descendants()
         .find(|n| n.has_tag_name("style"))
@@ -89,16 +97,91 @@ fn the_android_style_refers_only_to_what_is_there_and_leaves_no_bar_behind() {
     }
 }
 
+/// Attributes of the first style of a file.
+fn styled(xml: &str) -> Vec<(String, String)> {
+    let document = roxmltree::Document::parse(xml).unwrap();
+    let items = document.descendants().filter(|n| n.has_tag_name("item"));
+    let pair =
+        |n: roxmltree::Node<'_, '_>| Some((n.attribute("name")?.to_owned(), n.text()?.to_owned()));
+    items.filter_map(pair).collect()
+}
+
+/// A parent of the usual support library gets that library's attributes.
 #[test]
-fn a_font_family_is_escaped_as_a_string_resource() {
-    let theme = theme(json!({ "type": { "body": ["@Skipper's \"Own\" <&>", "a\\b"] } }));
-    let files = theme.files("android", &[]);
-    let document = roxmltree::Document::parse(&files[2].text).unwrap();
-    let body = document
-        .descendants()
-        .find(|n| n.attribute("name") == Some("type_family_body"))
+fn the_support_library_has_attributes_without_a_prefix() {
+    let set = [("parent", "Theme.Support.DayNight.NoActionBar")];
+    let files = demo().files("android", &set);
+    for file in &files[2..] {
+        let items = styled(&file.text);
+        let value = |key: &str| {
+            items
+                .iter()
+                .find(|(k, _)| k == key)
+                .map(|(_, v)| v.as_str())
+        };
+        assert_eq!(value("colorPrimary"), Some("@color/primary_fill"));
+        assert_eq!(value("colorOnPrimary"), Some("@color/primary_fill_text"));
+        assert_eq!(value("android:colorPrimary"), None);
+        assert_eq!(value("android:statusBarColor"), Some("@color/bar_fill"));
+    }
+}
+
+/// A list of faces is no resource; sizes of text that were relative to the reader's stay so.
+#[test]
+fn faces_are_left_out_of_android_and_said_so() {
+    let theme = theme(
+        json!({ "tokens": { "ferry.gap": { "kind": "dimension", "value": "4px" }, "ferry.note": { "kind": "dimension", "value": "0.75rem" } } }),
+    );
+    let output = theme.export("android", &[]).unwrap();
+    let told = output
+        .warnings
+        .iter()
+        .any(|w| w.token == "type.family.body" && w.message.contains("font files"));
+    let text = &output.files[2].text;
+    assert!(told && !text.contains("type_family_body"));
+    assert!(text.contains("<dimen name=\"ferry_gap\">4dp</dimen>"));
+    assert!(text.contains("<dimen name=\"ferry_note\">12sp</dimen>"));
+}
+
+/// The system tints controls and text with the accent colour, which reads in both modes.
+#[test]
+fn the_catalogue_has_an_accent_colour_and_swift_finds_it_in_a_package() {
+    let dark = theme(json!({ "brand": [{ "name": "Navy", "slug": "navy", "color": "#001f3f" }] }));
+    let files = dark.files("apple", &[]);
+    let accent = files
+        .iter()
+        .find(|f| f.path.contains("AccentColor"))
         .unwrap();
-    assert_eq!(body.text(), Some(r#"\@Skipper\'s \"Own\" <&>, a\\b"#));
+    let found: serde_json::Value = serde_json::from_str(&accent.text).unwrap();
+    let code = |at: usize| {
+        let part = |key: &str| {
+            found["colors"][at]["color"]["components"][key]
+                .as_str()
+                .unwrap()[2..]
+                .to_lowercase()
+        };
+        let text = format!("#{}{}{}", part("red"), part("green"), part("blue"));
+        text.parse::<rhodon_color::Rgb8>().unwrap()
+    };
+    for (at, mode) in [(0, Mode::Light), (1, Mode::Dark)] {
+        let page = dark
+            .derived
+            .token("surface.base")
+            .unwrap()
+            .cell(mode)
+            .value
+            .color()
+            .unwrap()
+            .code;
+        assert!(
+            rhodon_color::contrast_ratio(code(at), page) >= 4.5,
+            "{}",
+            mode.id()
+        );
+    }
+    let swift = &files.last().unwrap().text;
+    assert!(swift.contains("#if SWIFT_PACKAGE\nprivate let themeBundle = Bundle.module"));
+    assert!(!swift.contains("bundle: .main"));
 }
 
 /// `name = …0xAARRGGBB` between a title and the next closing bracket.
@@ -238,7 +321,9 @@ fn the_asset_catalogue_has_both_appearances_of_every_colour() {
                 "{path}"
             );
         }
-        assert!(swift.contains(&format!("let {name} = Color(\"{name}\", bundle: .main)\n")));
+        assert!(swift.contains(&format!(
+            "let {name} = Color(\"{name}\", bundle: themeBundle)\n"
+        )));
     }
 }
 

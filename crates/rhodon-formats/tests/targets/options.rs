@@ -190,7 +190,7 @@ fn the_command_of_an_export_writes_the_same_export() {
         let settings = target
             .settings([(option.key.to_owned(), value.clone())])
             .unwrap();
-        let command = target.command(&settings);
+        let command = target.command(&settings, None);
         assert!(
             command.contains(&format!("--target {} ", target.id)),
             "{command}"
@@ -208,7 +208,7 @@ fn the_command_of_an_export_writes_the_same_export() {
         );
     }
     for target in TARGETS {
-        let plain = target.command(&target.settings([]).unwrap());
+        let plain = target.command(&target.settings([]).unwrap(), None);
         assert_eq!(repeated(&plain), [], "{plain} repeats a default");
     }
 }

@@ -126,7 +126,13 @@ fn wide_colours_are_told_or_kept_in_every_target() {
     let theme =
         theme(json!({ "tokens": { "ferry.buoy": { "value": "color(display-p3 1 0.2 0)" } } }));
     for target in TARGETS {
-        let output = theme.export(target.id, &[]).unwrap();
+        let listed = [("include", "all")];
+        let set: &[_] = if target.id == "site-palette" {
+            &listed
+        } else {
+            &[]
+        };
+        let output = theme.export(target.id, set).unwrap();
         let told = output.warnings.iter().any(|w| w.token == "ferry.buoy");
         let all: String = output.files.into_iter().map(|f| f.text).collect();
         let kept = all.contains("display-p3") || all.contains("var(--ferry-buoy)");
@@ -177,4 +183,25 @@ fn what_is_left_out_is_nowhere() {
     for mode in Mode::BOTH {
         assert!(flat[mode.id()].get("success-fill").is_some());
     }
+}
+
+/// A web font that the theme chose is loaded by every file that names it, or told.
+#[test]
+fn a_web_font_is_loaded_or_told_by_every_target_that_names_it() {
+    let address = "https://fonts.example.test/anlow.css";
+    let theme = theme(json!({ "type": { "body": ["Anlow Sans", "serif"], "import": address } }));
+    let mut loading = 0;
+    for target in TARGETS {
+        let output = theme.export(target.id, &[]).unwrap();
+        let holds = |text: &str| output.files.iter().any(|f| f.body().contains(text));
+        let told = output.warnings.iter().any(|w| w.message.contains(address));
+        loading += usize::from(holds(address));
+        assert!(
+            !holds("Anlow Sans") || holds(address) || told,
+            "{}",
+            target.id
+        );
+        assert!(!(holds(address) && told), "{} says what it does", target.id);
+    }
+    assert!(loading >= 3);
 }

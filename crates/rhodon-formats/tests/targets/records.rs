@@ -3,7 +3,7 @@
 use std::collections::HashMap;
 
 use rhodon_theme::{Document, Mode};
-use serde_json::Value;
+use serde_json::{Value, json};
 
 use super::support::{demo, theme};
 
@@ -29,6 +29,67 @@ pub fn check_palette(text: &str) -> Result<(), String> {
         }
     }
     Ok(())
+}
+
+/// Rows of the palette are scales: as many columns as a scale has steps, each scale in one row.
+#[test]
+fn a_palette_shows_a_scale_in_a_row() {
+    let text = demo().text("palette", &[]);
+    let columns: usize = text
+        .lines()
+        .find_map(|l| l.strip_prefix("Columns: "))
+        .unwrap()
+        .parse()
+        .unwrap();
+    assert_eq!(columns, 11);
+    let names: Vec<&str> = text
+        .lines()
+        .filter_map(|l| l.split_once('\t'))
+        .map(|(_, name)| name)
+        .collect();
+    let scale = |name: &str| name.split(' ').next().unwrap().to_owned();
+    for row in names.chunks(columns).take(8) {
+        assert!(row.iter().all(|n| scale(n) == scale(row[0])), "{row:?}");
+    }
+}
+
+/// Files of one export carry one hash beside their own, so that two that do not belong together are
+/// seen; the revision stands in every head.
+#[test]
+fn files_of_one_export_carry_one_hash() {
+    let demo = demo();
+    let export = |text: &str| {
+        text.split(", export ")
+            .nth(1)
+            .map(|rest| rest[..12].to_owned())
+    };
+    let files = demo.files("sass-overrides", &[]);
+    let hash = export(&files[0].text).unwrap();
+    assert!(files.iter().all(|f| export(&f.text) == Some(hash.clone())));
+    assert!(files.iter().all(|f| {
+        f.text
+            .contains("Brindle Sound Ferries, revision 41, content ")
+    }));
+    let other = demo.files("sass-overrides", &[("tokens", "all")]);
+    assert_ne!(export(&other[0].text), Some(hash));
+    assert_eq!(export(&demo.text("css", &[])), None);
+}
+
+/// Formats that can escape hold the name of the theme as people wrote it.
+#[test]
+fn names_stay_as_people_wrote_them_where_the_format_can_escape() {
+    let name = "Bräu & Söhne <\"1871\"> */ #{x}";
+    let theme = theme(json!({ "name": name }));
+    let pairs: serde_json::Value = serde_json::from_str(&theme.text("pairs", &[])).unwrap();
+    assert_eq!(pairs["about"]["theme"], name);
+    assert_eq!(pairs["about"]["revision"], 41);
+    for file in theme.files("sheet", &[]) {
+        let body = file.text.trim_start_matches("<!doctype html>\n");
+        let tree = roxmltree::Document::parse(body).unwrap();
+        let title = tree.descendants().find(|n| n.has_tag_name("title"));
+        let title = title.or(tree.descendants().find(|n| n.tag_name().name() == "title"));
+        assert_eq!(title.unwrap().text(), Some(name), "{}", file.path);
+    }
 }
 
 #[test]

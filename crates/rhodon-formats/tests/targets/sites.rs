@@ -28,6 +28,7 @@ fn the_list_and_its_classes_are_in_step() {
     let demo = demo();
     let set = [
         ("include", "roles,brand"),
+        ("repeat", "yes"),
         ("text", "ink-{name}"),
         ("background", "ground-{name}"),
         ("domain", "bsf"),
@@ -62,11 +63,54 @@ fn what_the_list_leaves_out_is_named() {
     let demo = demo();
     let output = demo.export("site-palette", &[]).unwrap();
     let warned = |path: &str| output.warnings.iter().any(|w| w.token == path);
-    assert!(warned("petrol.50") && warned("type.size.body") && warned("ferry.wake"));
-    let all = demo.export("site-palette", &[("include", "all")]).unwrap();
+    // What nobody asked for is not told, what the list cannot hold is.
+    assert!(!warned("petrol.50") && !warned("ferry.wake") && warned("type.size.body"));
+    // No colour twice, in either file.
+    let colors: Vec<String> = entries(&output.files[0].text)
+        .into_iter()
+        .map(|[.., c]| c)
+        .collect();
+    let mut once = colors.clone();
+    once.sort();
+    once.dedup();
+    assert_eq!(once.len(), colors.len());
+    let all = demo
+        .export("site-palette", &[("include", "all"), ("repeat", "yes")])
+        .unwrap();
     assert!(!all.warnings.iter().any(|w| w.token == "petrol.50"));
     // A list has no place for a second mode.
     assert!(all.warnings.iter().any(|w| w.token == "surface.base"));
+}
+
+/// Site systems hold letters and digits apart: slugs that are already so stay as they are, in both
+/// files.
+#[test]
+fn slugs_are_in_kebab_case_as_site_systems_write_it() {
+    let theme = theme(json!({
+        "brand": [{ "name": "Danger 2", "slug": "danger2", "color": "#b3123a" }],
+        "scales": { "danger2": { "alpha": [8] } },
+    }));
+    let files = theme.files(
+        "site-palette",
+        &[("include", "brand,scales"), ("repeat", "yes")],
+    );
+    let kebab = |slug: &str| {
+        let mut out = String::new();
+        for c in slug.chars() {
+            let apart = out.chars().last().is_some_and(|l: char| {
+                l != '-' && c != '-' && l.is_ascii_digit() != c.is_ascii_digit()
+            });
+            out.extend(apart.then_some('-'));
+            out.push(c);
+        }
+        out
+    };
+    let listed = entries(&files[0].text);
+    assert!(listed.iter().any(|[_, slug, _]| slug == "danger-2-a-8"));
+    for [_, slug, _] in listed {
+        assert_eq!(kebab(&slug), slug);
+        assert!(files[1].text.contains(&format!(".has-{slug}-color {{")));
+    }
 }
 
 #[test]

@@ -167,7 +167,7 @@ fn exported(
         .all()
         .map(|(key, value)| (key, value.to_owned()))
         .collect();
-    let command = target.command(&settings);
+    let command = target.command(&settings, revision);
     let output = target.export(&source, settings)?;
     let warning = |w: Warning| WarningView {
         token: w.token,

@@ -4,6 +4,7 @@ use super::field::Node;
 use super::number::{BASE, BOLD, BORDER, NumberField, RADIUS, RATIO, REGULAR};
 use super::problem::Problems;
 use super::settings::settings;
+use crate::font_family::font_families;
 
 settings! {
     /// Type faces, sizes and weights. Sizes run by a ratio from the base.
@@ -52,7 +53,17 @@ fn whole(field: &'static NumberField) -> impl Fn(&Node<'_>, &mut Problems) -> Op
 }
 
 fn families(node: &Node<'_>, problems: &mut Problems) -> Option<Vec<String>> {
-    let found = node.list(20, problems, |n, p| n.text(100, p));
+    let found = node.list(20, problems, |n, p| {
+        let text = n.text(200, p)?;
+        // An entry may be a whole list as CSS has it; a plain name is taken as it stands.
+        let is_list = text.contains([',', '"', '\'']);
+        Some(if is_list {
+            font_families(&text)
+        } else {
+            vec![text]
+        })
+    });
+    let found: Vec<String> = found.into_iter().flatten().collect();
     if found.is_empty() {
         problems.add(&node.pointer, "expected at least one font family");
     }

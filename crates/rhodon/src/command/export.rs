@@ -30,7 +30,7 @@ pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
     let theme = derive(&decided).map_err(|p| document::told(&place, &p))?;
     let stamp = Stamp {
         theme: theme.name.clone(),
-        revision: None,
+        revision: args.revision,
     };
     let targets = targets(&args.targets)?;
     let set = settings(&args.set, &targets)?;

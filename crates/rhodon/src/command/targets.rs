@@ -39,6 +39,15 @@ impl From<&TargetOption> for OptionReport {
     }
 }
 
+/// `  mode=auto  of auto, attribute, class: How dark mode is chosen …`
+fn option_line(o: &TargetOption) -> String {
+    let choices = match o.kind.choices() {
+        [] => String::new(),
+        words => format!("of {}: ", words.join(", ")),
+    };
+    format!("  {}={}  {choices}{}", o.key, o.default, o.help)
+}
+
 pub fn run(printer: &mut Printer) -> Result<(), Failure> {
     for t in TARGETS {
         let options = t.options.iter().map(OptionReport::from).collect();
@@ -53,11 +62,7 @@ pub fn run(printer: &mut Printer) -> Result<(), Failure> {
         };
         printer.result(&report, || {
             let mut lines = vec![format!("{:<16} {} ({})", t.id, t.name, t.files.join(", "))];
-            lines.extend(
-                t.options
-                    .iter()
-                    .map(|o| format!("  {}={}  {}", o.key, o.default, o.help)),
-            );
+            lines.extend(t.options.iter().map(option_line));
             lines.join("\n")
         })?;
     }

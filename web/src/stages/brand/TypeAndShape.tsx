@@ -62,12 +62,8 @@ export function TypeAndShape() {
             offers={FACES[key]}
             value={document.type?.[key]?.join(", ") ?? ""}
             onText={(text) => {
-              const names = text
-                .split(",")
-                .map((n) => n.trim().replace(/^["']|["']$/g, ""))
-                .filter(Boolean);
               return editor.commit(
-                setType({ [key]: names.length > 0 ? names : null }),
+                setType({ [key]: text.trim() ? [text] : null }),
                 `${key} families: ${text || "default"}`,
                 { atField: true },
               );

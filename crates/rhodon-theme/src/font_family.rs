@@ -1,0 +1,35 @@
+//! Lists of font families as CSS reads them (CSS Fonts 4, 2.1: "font-family").
+
+use cssparser::{BasicParseError, ParseError, Parser, ParserInput};
+
+/// The families of a list: names in quotes with their escapes, others as words. What CSS would
+/// refuse is split at its commas and taken as it stands, so that a name such as `2nd Berth`, which
+/// people type without quotes, is one.
+///
+/// ```
+/// use rhodon_theme::font_families;
+/// assert_eq!(font_families("\"Harbour, Grotesk\", 'Anlow' , serif"), ["Harbour, Grotesk", "Anlow", "serif"]);
+/// assert_eq!(font_families("2nd  Berth, serif"), ["2nd  Berth", "serif"]);
+/// ```
+pub fn font_families(text: &str) -> Vec<String> {
+    let mut input = ParserInput::new(text);
+    let mut parser = Parser::new(&mut input);
+    let parsed = parser.parse_comma_separated(|p| family(p).map_err(ParseError::<()>::from));
+    let plain = || text.split(',').map(|name| name.trim().to_owned()).collect();
+    let names: Vec<String> = parsed.unwrap_or_else(|_| plain());
+    names
+        .into_iter()
+        .filter(|name| !name.trim().is_empty())
+        .collect()
+}
+
+fn family<'i>(p: &mut Parser<'i, '_>) -> Result<String, BasicParseError<'i>> {
+    if let Ok(quoted) = p.try_parse(|p| p.expect_string_cloned()) {
+        return Ok(quoted.to_string());
+    }
+    let mut words = vec![p.expect_ident_cloned()?.to_string()];
+    while let Ok(word) = p.try_parse(|p| p.expect_ident_cloned()) {
+        words.push(word.to_string());
+    }
+    Ok(words.join(" "))
+}

@@ -17,6 +17,21 @@ test("the file is copied and downloaded as it is shown", async ({ page, slug, re
   expect(await readFile(await download.path(), "utf8")).toBe(wanted);
 });
 
+test("the sheet is saved as a picture of its drawing", async ({ page, slug }) => {
+  await open(page, slug, "handoff");
+  await page.getByRole("navigation", { name: "Targets" }).getByText("Printable sheet").click();
+  const file = page.getByRole("region", { name: "theme.svg", exact: true });
+  await expect(file).toContainText(/revision 1 · \d{4}-\d\d-\d\d/);
+  const waiting = page.waitForEvent("download");
+  await file.getByRole("button", { name: "As PNG" }).click();
+  const download = await waiting;
+  expect(download.suggestedFilename()).toBe("theme.png");
+  const bytes = await readFile(await download.path());
+  // The signature, and twice the drawing's width, which stands behind it (PNG, 5.2 and 11.2.2).
+  expect(bytes.subarray(1, 4).toString("latin1")).toBe("PNG");
+  expect(bytes.readUInt32BE(16)).toBe(2400);
+});
+
 test("options change the file and the command, and are remembered with the theme", async ({
   page,
   slug,

@@ -29,6 +29,7 @@ impl Made {
             stamp: Stamp {
                 theme: "Bench".to_owned(),
                 revision: Some(1),
+                date: None,
             },
         }
     }

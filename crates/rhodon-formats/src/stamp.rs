@@ -11,6 +11,8 @@ pub struct Stamp {
     pub theme: String,
     /// Number of the saved revision, where there is one.
     pub revision: Option<i32>,
+    /// On which day that was saved, where somebody says so; only what is printed tells it.
+    pub date: Option<String>,
 }
 
 impl Stamp {
@@ -102,6 +104,7 @@ mod tests {
         let stamp = Stamp {
             theme: "*/ \"quotes\" </x> {{ }} --> #{a} \u{202e}".to_owned(),
             revision: Some(3),
+            date: None,
         };
         assert_eq!(
             stamp.line("x"),

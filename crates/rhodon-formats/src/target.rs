@@ -265,8 +265,11 @@ impl<'a> Job<'a> {
     /// A file with the stamp and how it is loaded in comments on top.
     pub(crate) fn file(&self, path: &str, comment: Comment, body: &str) -> File {
         let Comment(open, close) = comment;
-        let (stamp, usage) = (self.stamp.line(body), &self.usage);
-        let head = format!("{open}{stamp}{close}\n{open}{usage}{close}\n\n");
+        let mut head = format!("{open}{}{close}\n", self.stamp.line(body));
+        for line in textwrap::wrap(&self.usage, WIDTH) {
+            head.push_str(&format!("{open}{line}{close}\n"));
+        }
+        head.push('\n');
         File {
             path: path.to_owned(),
             text: format!("{head}{body}"),
@@ -274,6 +277,9 @@ impl<'a> Job<'a> {
         }
     }
 }
+
+/// Characters in a line of what stands at the head of a file.
+const WIDTH: usize = 76;
 
 /// How a comment begins and ends.
 #[derive(Clone, Copy, Debug)]

@@ -73,6 +73,7 @@ pub(crate) fn preview_of<'a>(
     let stamp = Stamp {
         theme: made.name.clone(),
         revision: None,
+        date: None,
     };
     let source = Source {
         decided: theme,

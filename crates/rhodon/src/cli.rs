@@ -3,6 +3,7 @@
 use std::net::SocketAddr;
 use std::path::PathBuf;
 
+use chrono::NaiveDate;
 use clap::{Args, Parser, Subcommand};
 
 /// Turns brand colours into theme tokens, checks them, and writes them for any consumer.
@@ -120,6 +121,9 @@ pub struct ExportArgs {
     /// Number of the saved revision, told at the head of the files.
     #[arg(long)]
     pub revision: Option<i32>,
+    /// The day on which that was saved, as 2026-11-25, told by what is printed.
+    #[arg(long)]
+    pub date: Option<NaiveDate>,
 }
 
 #[derive(Debug, Args)]

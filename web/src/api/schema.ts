@@ -501,6 +501,11 @@ export interface components {
         /** @description What to pack. */
         ArchiveRequest: {
             /**
+             * Format: date
+             * @description The day on which that was saved, for what is printed.
+             */
+            date?: string | null;
+            /**
              * Format: int32
              * @description Number of the saved revision, for the header of the files.
              */
@@ -680,6 +685,11 @@ export interface components {
         };
         /** @description What to write. */
         ExportRequest: {
+            /**
+             * Format: date
+             * @description The day on which that was saved, for what is printed.
+             */
+            date?: string | null;
             /** @description Options that differ from their default. */
             options?: {
                 [key: string]: string;

@@ -1,5 +1,6 @@
 /* Rhodon, content 141ccc8fc0e3 */
-/* Give theme and variables to the provider, as its theme and its CSS variables resolver. */
+/* Give theme and variables to the provider, as its theme and its CSS variables */
+/* resolver. */
 
 import { type CSSVariablesResolver, createTheme, defaultVariantColorsResolver } from "@mantine/core";
 

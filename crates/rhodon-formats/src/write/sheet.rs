@@ -1,10 +1,13 @@
-//! `sheet`: a printable record: swatches with names and codes, and pairs with their ratios.
+//! `sheet`: a printable record: brand colours with every code, scales, what is worn on each ground
+//! with its ratio in both modes, and type and shape in use.
 
+use foldhash::HashSet;
+use indexmap::IndexMap;
 use rhodon_color::{Notation, Rgb8, ink_on};
-use rhodon_theme::{ColorValue, Mode, Pair, Section, Token};
+use rhodon_theme::{ColorValue, Mode, Section, Token};
 
 use super::xml::{DECLARATION, Element};
-use super::{css_value, losses, sheet_html, sheet_svg};
+use super::{css_value, length, losses, sheet_html, sheet_svg};
 use crate::target::{Comment, ExportError, File, Group, Job, Output, Target};
 
 /// See the module.
@@ -15,7 +18,7 @@ pub(crate) static TARGET: Target = Target {
     options: &[],
     files: &["theme.svg", "theme.html"],
     keys: &["svg", "html", "swatch", "print"],
-    usage: "Open theme.html in a browser and print it, or place theme.svg in a document.",
+    usage: "Open theme.html in a browser and print it on A4, or place theme.svg in a document.",
     token_name: None,
     carries_kept: false,
     write,
@@ -24,19 +27,55 @@ pub(crate) static TARGET: Target = Target {
 /// What both files show.
 pub(super) struct PrintSheet<'a> {
     pub title: String,
+    /// Revision and its date.
+    pub edition: String,
+    pub brands: Vec<Brand<'a>>,
     /// Steps by scale.
     pub scales: Vec<(&'a str, Vec<Step<'a>>)>,
-    /// Every other colour.
+    /// What stands on each ground, light and dark side by side.
+    pub grounds: Vec<Ground<'a>>,
+    /// Every colour that is no step, with its codes.
     pub colors: Vec<Row<'a>>,
-    /// What is no colour, as `type.size.body 1rem`.
-    pub others: Vec<String>,
-    pub pairs: Vec<PairRow>,
+    pub specimen: Specimen<'a>,
+}
+
+/// A brand colour, large.
+pub(super) struct Brand<'a> {
+    pub name: &'a str,
+    pub color: Rgb8,
+    /// Its code in each notation, and its step.
+    pub codes: Vec<String>,
 }
 
 /// A step of a scale.
 pub(super) struct Step<'a> {
     pub label: &'a str,
     pub color: ColorValue,
+    /// Holds the scale's own colour.
+    pub exact: bool,
+}
+
+/// A ground in both modes with what is declared to stand on it.
+pub(super) struct Ground<'a> {
+    pub name: &'a str,
+    pub modes: [Vec<Worn<'a>>; 2],
+    pub colors: [Rgb8; 2],
+}
+
+impl Ground<'_> {
+    /// Whether little stands on it, so that a small tile shows all.
+    pub(super) fn is_small(&self) -> bool {
+        self.modes.iter().all(|worn| worn.len() < 4)
+    }
+}
+
+/// A foreground as it is worn.
+pub(super) struct Worn<'a> {
+    pub name: &'a str,
+    pub color: Rgb8,
+    /// WCAG 2.2 contrast ratio.
+    pub ratio: f64,
+    pub pass: bool,
 }
 
 /// A colour in one or both modes.
@@ -46,29 +85,28 @@ pub(super) struct Row<'a> {
     pub dark: Option<ColorValue>,
 }
 
-/// A foreground, its background, and what they come to.
-pub(super) struct PairRow {
-    pub fg: ColorValue,
-    pub bg: ColorValue,
-    pub line: String,
+/// Type and shape, shown in use.
+pub(super) struct Specimen<'a> {
+    /// Size, its name and its length in px.
+    pub sizes: Vec<(&'a str, String, f64)>,
+    /// Use and families as CSS has them.
+    pub families: Vec<(&'a str, String)>,
+    /// Name and length in px.
+    pub radii: Vec<(&'a str, f64)>,
+    /// Everything else, as `type.weight.bold 600`.
+    pub others: Vec<String>,
 }
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
+    let colors = job.colors().filter(|t| t.section != Section::Scales);
     let sheet = PrintSheet {
         title: job.theme.name.clone(),
+        edition: edition(job),
+        brands: brands(job),
         scales: scales(job),
-        colors: job
-            .colors()
-            .filter(|t| t.section != Section::Scales)
-            .filter_map(row)
-            .collect(),
-        others: job.others().map(line).collect(),
-        pairs: job
-            .theme
-            .pairs
-            .iter()
-            .map(|pair| pair_row(job, pair))
-            .collect(),
+        grounds: grounds(job),
+        colors: colors.filter_map(row).collect(),
+        specimen: specimen(job),
     };
     let file = |path: &str, head: &str, root: &Element| {
         let file = job.file(path, Comment::MARKUP, &root.print());
@@ -87,8 +125,54 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     })
 }
 
+fn edition(job: &Job<'_>) -> String {
+    let revision = job.stamp.revision.map(|r| format!("revision {r}"));
+    let parts: Vec<String> = revision.into_iter().chain(job.stamp.date.clone()).collect();
+    parts.join(" · ")
+}
+
+fn brands<'a>(job: &Job<'a>) -> Vec<Brand<'a>> {
+    let brand = |slug: &str| {
+        job.decided
+            .merged
+            .brand
+            .iter()
+            .any(|b| b.slug.as_str() == slug)
+    };
+    let scales = job.theme.scales.iter().filter(|s| brand(s.slug.as_str()));
+    scales
+        .map(|scale| {
+            let step = scale.scale.base_step();
+            let color = ColorValue {
+                code: step.color,
+                alpha: 1.0,
+                p3: step.p3,
+            };
+            let written = |n: Notation| n.write(color.color());
+            let mut codes = vec![
+                step.color.to_string(),
+                written(Notation::Rgb),
+                written(Notation::Hsl),
+                Notation::Oklch.write(color.widest()),
+            ];
+            codes.push(format!("{} {}", scale.slug, step.label.as_str()));
+            Brand {
+                name: &scale.name,
+                color: step.color,
+                codes,
+            }
+        })
+        .collect()
+}
+
 /// See-through steps stand with the others of their scale.
 fn scales<'a>(job: &Job<'a>) -> Vec<(&'a str, Vec<Step<'a>>)> {
+    let exact: HashSet<&str> = job
+        .scales()
+        .flat_map(|(_, steps)| steps)
+        .filter(|s| s.base)
+        .map(|s| s.path)
+        .collect();
     let mut out: Vec<(&str, Vec<Step<'_>>)> = Vec::new();
     for token in job.colors().filter(|t| t.section == Section::Scales) {
         let (group, label) = token.path.split_once('.').unwrap_or((&token.path, ""));
@@ -98,6 +182,7 @@ fn scales<'a>(job: &Job<'a>) -> Vec<(&'a str, Vec<Step<'a>>)> {
         let step = Step {
             label,
             color: *color,
+            exact: exact.contains(&*token.path),
         };
         match out.last_mut() {
             Some((last, steps)) if *last == group => steps.push(step),
@@ -105,6 +190,26 @@ fn scales<'a>(job: &Job<'a>) -> Vec<(&'a str, Vec<Step<'a>>)> {
         }
     }
     out
+}
+
+/// Every declared pair, by its ground.
+fn grounds<'a>(job: &Job<'a>) -> Vec<Ground<'a>> {
+    let mut out: IndexMap<&str, Ground<'a>> = IndexMap::new();
+    for pair in &job.theme.pairs {
+        let code = |path: &str, mode: Mode| job.role(path, mode).code;
+        let ground = out.entry(&*pair.bg).or_insert_with(|| Ground {
+            name: &pair.bg,
+            modes: [Vec::new(), Vec::new()],
+            colors: Mode::BOTH.map(|mode| code(&pair.bg, mode)),
+        });
+        ground.modes[pair.mode as usize].push(Worn {
+            name: &pair.fg,
+            color: code(&pair.fg, pair.mode),
+            ratio: pair.ratio,
+            pass: pair.pass,
+        });
+    }
+    out.into_values().collect()
 }
 
 fn row(token: &Token) -> Option<Row<'_>> {
@@ -121,29 +226,37 @@ fn row(token: &Token) -> Option<Row<'_>> {
     })
 }
 
-fn line(token: &Token) -> String {
-    let text = |mode: Mode| css_value::value(&token.cell(mode).value, Notation::Hex);
-    let dark = if token.is_modeless() {
-        String::new()
-    } else {
-        format!(" / {}", text(Mode::Dark))
+fn specimen<'a>(job: &Job<'a>) -> Specimen<'a> {
+    let mut out = Specimen {
+        sizes: Vec::new(),
+        families: Vec::new(),
+        radii: Vec::new(),
+        others: Vec::new(),
     };
-    format!("{} {}{dark}", token.path, text(Mode::Light))
+    for token in job.others() {
+        let value = &token.cell(Mode::Light).value;
+        let text = css_value::value(value, Notation::Hex);
+        let px = length::px(value).unwrap_or_default();
+        if let Some(size) = token.path.strip_prefix("type.size.") {
+            out.sizes.push((size, text, px));
+        } else if let Some(name) = token.path.strip_prefix("type.family.") {
+            out.families.push((name, text));
+        } else if let Some(radius) = token.path.strip_prefix("shape.radius.") {
+            out.radii.push((radius, px));
+        } else {
+            out.others.push(line(token, &text));
+        }
+    }
+    out.sizes.sort_by(|a, b| b.2.total_cmp(&a.2));
+    out
 }
 
-fn pair_row(job: &Job<'_>, pair: &Pair) -> PairRow {
-    let color = |path: &str| job.role(path, pair.mode);
-    let verdict = if pair.pass { "reads" } else { "does not read" };
-    let (mode, ratio, need) = (pair.mode.id(), pair.ratio, pair.need);
-    let line = format!(
-        "{} on {}, {mode}: {ratio:.2} of {need} : 1, {verdict}",
-        pair.fg, pair.bg
-    );
-    PairRow {
-        fg: color(&pair.fg),
-        bg: color(&pair.bg),
-        line,
+fn line(token: &Token, light: &str) -> String {
+    if token.is_modeless() {
+        return format!("{} {light}", token.path);
     }
+    let dark = css_value::value(&token.cell(Mode::Dark).value, Notation::Hex);
+    format!("{} {light} / {dark}", token.path)
 }
 
 /// `15 92 122`, with the opacity where there is one.
@@ -157,16 +270,11 @@ pub(super) fn rgb(color: &ColorValue) -> String {
     format!("{r} {g} {b}{opacity}")
 }
 
-/// `#0f5c7a · 15 92 122`
-pub(super) fn codes(color: &ColorValue) -> String {
-    format!("{} · {}", color.code, rgb(color))
-}
-
 /// The codes of a row's modes.
 pub(super) fn row_codes(row: &Row<'_>) -> String {
     match &row.dark {
-        Some(dark) => format!("{}  /  {}", codes(&row.light), codes(dark)),
-        None => codes(&row.light),
+        Some(dark) => format!("{} / {dark}", row.light),
+        None => row.light.to_string(),
     }
 }
 

@@ -123,30 +123,45 @@ fn the_palette_names_every_opaque_colour_in_order() {
 fn the_sheet_shows_names_codes_and_ratios() {
     let demo = demo();
     let files = demo.files("sheet", &[]);
-    let svg = roxmltree::Document::parse(&files[0].text).unwrap();
-    let texts: Vec<&str> = svg
-        .descendants()
-        .filter_map(|n| n.text())
-        .map(str::trim)
-        .collect();
-    for expected in [
-        "petrol",
-        "600",
-        "#0f5c7a",
-        "15 92 122",
-        "surface.base",
-        "#f5f7f8 · 245 247 248  /  #151718 · 21 23 24",
-        "type.size.body 1rem",
-    ] {
-        assert!(texts.contains(&expected), "{expected}");
+    let html = files[1].text.trim_start_matches("<!doctype html>\n");
+    let [svg, html] =
+        [files[0].text.as_str(), html].map(|t| roxmltree::Document::parse(t).unwrap());
+    let texts = |of: &roxmltree::Document<'_>| -> Vec<String> {
+        let all = of
+            .descendants()
+            .filter(|n| n.is_text())
+            .filter_map(|n| n.text());
+        all.map(|t| t.trim().to_owned()).collect()
+    };
+    for (file, shown) in [("svg", texts(&svg)), ("html", texts(&html))] {
+        let has = |text: &str| shown.iter().any(|s| s.contains(text));
+        // A brand colour with every code and its step, the edition, a role in both modes, a size in use.
+        for expected in [
+            "Petrol",
+            "#0f5c7a",
+            "rgb(15 92 122)",
+            "hsl(",
+            "oklch(",
+            "petrol 600",
+            "revision 41 · 2026-11-25",
+            "surface.base",
+            "#f5f7f8 / #151718",
+            "surface.base, dark",
+            "Port Anlow",
+            "display",
+        ] {
+            assert!(has(expected), "{file}: {expected}");
+        }
+        // The exact step is marked once in each scale of a brand colour.
+        let marks = shown.iter().filter(|s| s.contains('◆')).count();
+        assert_eq!(marks, demo.derived.scales.len(), "{file}");
     }
-    let pair = &demo.derived.pairs[0];
-    let line = format!(
-        "{} on {}, light: {:.2} of {} : 1, reads",
-        pair.fg, pair.bg, pair.ratio, pair.need
-    );
-    assert!(texts.contains(&line.as_str()), "{line}");
-    assert!(files[1].text.contains(&line));
+    // Every declared pair is worn with its ratio.
+    let worn = texts(&svg);
+    for pair in &demo.derived.pairs {
+        let line = format!("{} {:.2}", pair.fg, pair.ratio);
+        assert!(worn.contains(&line), "{line}");
+    }
     // Nothing lies outside the drawing.
     let size = |key: &str| {
         svg.root_element()

@@ -263,6 +263,7 @@ fn the_front_end_wears_what_its_document_exports() {
     let stamp = rhodon_formats::Stamp {
         theme: made.derived.name.clone(),
         revision: None,
+        date: None,
     };
     let source = rhodon_formats::Source {
         decided: &made.decided,

@@ -24,6 +24,7 @@ impl Made {
         let stamp = Stamp {
             theme: self.derived.name.clone(),
             revision: Some(41),
+            date: Some("2026-11-25".to_owned()),
         };
         let set = set.iter().map(|(k, v)| ((*k).to_owned(), (*v).to_owned()));
         let target = find(id)?;

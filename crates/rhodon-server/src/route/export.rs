@@ -7,8 +7,9 @@ use axum::body::Bytes;
 use axum::extract::State;
 use axum::http::header;
 use axum::response::{IntoResponse, Response};
+use chrono::NaiveDate;
 use rhodon_formats::{File, Source, Stamp, TARGETS, Target, Warning, archive, find};
-use rhodon_theme::{Resolved, Slug};
+use rhodon_theme::{Derived, Resolved, Slug};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
@@ -77,6 +78,8 @@ pub struct ExportRequest {
     spec: Value,
     /// Number of the saved revision, for the header of the files.
     revision: Option<i32>,
+    /// The day on which that was saved, for what is printed.
+    date: Option<NaiveDate>,
     /// Id of the target.
     target: String,
     /// Options that differ from their default.
@@ -137,26 +140,33 @@ pub(crate) async fn export_theme(
     let ExportRequest {
         spec,
         revision,
+        date,
         target,
         options,
     } = body;
     let target = find(&target)?;
     let theme = bench.read(spec).await?;
-    let job = move || exported(target, &theme, options, revision);
+    let job = move || exported(target, &theme, options, (revision, date));
     Ok(Json(bench.work.run(job).await??))
+}
+
+/// What stands at the head of the files.
+fn stamp(theme: &Derived, (revision, date): (Option<i32>, Option<NaiveDate>)) -> Stamp {
+    Stamp {
+        theme: theme.name.clone(),
+        revision,
+        date: date.map(|day| day.to_string()),
+    }
 }
 
 fn exported(
     target: &'static Target,
     decided: &Resolved,
     options: BTreeMap<String, String>,
-    revision: Option<i32>,
+    saved: (Option<i32>, Option<NaiveDate>),
 ) -> Result<ExportView, ApiError> {
     let theme = derived(decided).map_err(|p| ApiError::invalid("/spec", p))?;
-    let stamp = Stamp {
-        theme: theme.name.clone(),
-        revision,
-    };
+    let stamp = stamp(&theme, saved);
     let settings = target.settings_of(decided, options)?;
     let source = Source {
         decided,
@@ -167,7 +177,7 @@ fn exported(
         .all()
         .map(|(key, value)| (key, value.to_owned()))
         .collect();
-    let command = target.command(&settings, revision);
+    let command = target.command(&settings, saved.0);
     let output = target.export(&source, settings)?;
     let warning = |w: Warning| WarningView {
         token: w.token,
@@ -228,6 +238,8 @@ pub struct ArchiveRequest {
     spec: Value,
     /// Number of the saved revision, for the header of the files.
     revision: Option<i32>,
+    /// The day on which that was saved, for what is printed.
+    date: Option<NaiveDate>,
     /// Ids of targets; their options are those of the document.
     targets: Vec<String>,
 }
@@ -247,6 +259,7 @@ pub(crate) async fn archive_theme(
     let ArchiveRequest {
         spec,
         revision,
+        date,
         targets,
     } = body;
     let found = targets
@@ -259,11 +272,11 @@ pub(crate) async fn archive_theme(
     let theme = bench.read(spec).await?;
     let name = file_name(&theme.merged.name, revision);
     let job = move || {
-        let question = Question::new("archive", &theme, &(targets, revision));
+        let question = Question::new("archive", &theme, &(targets, revision, date));
         if let Some(known) = response_cache::recall(&question) {
             return Ok(known);
         }
-        let packed = packed(&found, &theme, revision)?;
+        let packed = packed(&found, &theme, (revision, date))?;
         response_cache::keep(question, &packed);
         Ok::<_, ApiError>(packed)
     };
@@ -274,13 +287,10 @@ pub(crate) async fn archive_theme(
 fn packed(
     targets: &[&'static Target],
     decided: &Resolved,
-    revision: Option<i32>,
+    saved: (Option<i32>, Option<NaiveDate>),
 ) -> Result<Bytes, ApiError> {
     let theme = derived(decided).map_err(|p| ApiError::invalid("/spec", p))?;
-    let stamp = Stamp {
-        theme: theme.name.clone(),
-        revision,
-    };
+    let stamp = stamp(&theme, saved);
     let source = Source {
         decided,
         theme: &theme,

@@ -102,6 +102,7 @@ async fn an_archive_holds_the_files_and_a_page_that_says_where_they_go() {
             "README.md",
             "_after.scss",
             "_before.scss",
+            "_states.scss",
             "theme.css",
             "theme.gpl"
         ]

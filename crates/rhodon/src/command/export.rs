@@ -31,6 +31,7 @@ pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
     let stamp = Stamp {
         theme: theme.name.clone(),
         revision: args.revision,
+        date: args.date.map(|day| day.to_string()),
     };
     let targets = targets(&args.targets)?;
     let set = settings(&args.set, &targets)?;

@@ -4,6 +4,7 @@ import { answer, api, problemOf, type Target } from "../../api/client";
 import { saveFile } from "../../api/save";
 import { useEditorState } from "../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../editor/selectors";
+import { editionOf } from "./edition";
 import classes from "./HandoffStage.module.css";
 
 interface Props {
@@ -26,12 +27,11 @@ export function ArchiveBar({ targets, chosen, onChoose }: Props) {
   const [busy, setBusy] = useState(false);
   const known = targets.filter((t) => chosen.includes(t.id)).map((t) => t.id);
   const rest = targets.filter((t) => !chosen.includes(t.id)).map((t) => t.id);
-  const revision = theme.spec === spec ? theme.revision : null;
   const download = async () => {
     setBusy(true);
     setRefusal(undefined);
     try {
-      const body = { spec, targets: known, revision };
+      const body = { spec, targets: known, ...editionOf(theme, spec) };
       const asked = api.POST("/api/archive", { body, parseAs: "blob" });
       const packed = await answer<unknown>(asked);
       saveFile(fileNameOf((await asked).response), packed as Blob);

@@ -1,5 +1,5 @@
 import { useClipboard } from "@mantine/hooks";
-import { type KeyboardEvent, type MouseEvent, useMemo, useRef, useState } from "react";
+import { type KeyboardEvent, type MouseEvent, useEffect, useMemo, useRef, useState } from "react";
 import { BLOCK, CodeBlock, LINE } from "./CodeBlock";
 import { changedLines } from "./changed";
 import classes from "./HandoffStage.module.css";
@@ -25,6 +25,14 @@ export function CodeView({ path, text, head, before }: Props) {
   const { copied, copy } = useClipboard({ timeout: 1500 });
   const [last, setLast] = useState("");
   const frame = useRef<HTMLPreElement>(null);
+
+  // Lines that wrap are higher than arithmetic has it: the line is looked for where it came to be.
+  useEffect(() => {
+    if (current === undefined) return;
+    const look = () => frame.current?.querySelector("[data-current]")?.scrollIntoView({ block: "nearest" });
+    const timer = setTimeout(look, 60);
+    return () => clearTimeout(timer);
+  }, [current]);
 
   const copyLine = (index: number) => {
     const line = (lines[index] ?? "").trim().replace(/[,;]$/, "");

@@ -5,6 +5,7 @@ import type { Export } from "../../api/client";
 import { saveFile } from "../../api/save";
 import { CodeView } from "./CodeView";
 import classes from "./HandoffStage.module.css";
+import { pictureOf } from "./picture";
 
 type Files = Export["files"];
 
@@ -44,6 +45,15 @@ export function FileView({ files, before }: { files: Files; before: Files | unde
         >
           Download
         </Button>
+        {name.endsWith(".svg") && (
+          <Button
+            size="compact-sm"
+            variant="default"
+            onClick={async () => saveFile(name.replace(/svg$/, "png"), await pictureOf(file.text))}
+          >
+            As PNG
+          </Button>
+        )}
       </div>
       <CodeView
         key={file.path}

@@ -8,6 +8,7 @@ import type { Outcome } from "../../editor/store";
 import { CopyButton } from "../../ui/CopyButton";
 import { refusalOf } from "../../ui/refusal";
 import { useOnce } from "../../ui/useOnce";
+import { DRAFT, type Edition, editionOf } from "./edition";
 import { FileView } from "./FileView";
 import classes from "./HandoffStage.module.css";
 import { OptionField } from "./OptionField";
@@ -20,8 +21,8 @@ interface Props {
   onRemember: (option: string, value: string) => Promise<Outcome>;
 }
 
-const exported = (spec: ThemeDocument, target: string, options: Options, revision: number | null) =>
-  answer(api.POST("/api/export", { body: { spec, target, options, revision } }));
+const exported = (spec: ThemeDocument, target: string, options: Options, saved: Edition) =>
+  answer(api.POST("/api/export", { body: { spec, target, options, ...saved } }));
 
 /** One target: its options, its files as they are now, and what it cannot carry. */
 export function TargetPane({ target, remembered, onRemember }: Props) {
@@ -33,17 +34,17 @@ export function TargetPane({ target, remembered, onRemember }: Props) {
   const once = useOnce();
   const [entered, setEntered] = useState(target.options[0]);
   const options = { ...remembered, ...typed };
-  const revision = theme.spec === spec ? theme.revision : null;
+  const saved = editionOf(theme, spec);
   const { data: written, error } = useQuery({
-    queryKey: ["export", target.id, options, revision, numberOf(spec)],
-    queryFn: () => exported(spec, target.id, options, revision),
+    queryKey: ["export", target.id, options, saved.revision, numberOf(spec)],
+    queryFn: () => exported(spec, target.id, options, saved),
     placeholderData: keepPreviousData,
     gcTime: 60_000,
     retry: false,
   });
   const { data: earlier } = useQuery({
     queryKey: ["export", target.id, options, null, before && numberOf(before)],
-    queryFn: () => exported(before as ThemeDocument, target.id, options, null),
+    queryFn: () => exported(before as ThemeDocument, target.id, options, DRAFT),
     enabled: before !== undefined,
     gcTime: 60_000,
     retry: false,
@@ -52,7 +53,7 @@ export function TargetPane({ target, remembered, onRemember }: Props) {
   const save = async (key: string, value: string) => {
     const next = { ...remembered, [key]: value };
     try {
-      await exported(spec, target.id, next, null);
+      await exported(spec, target.id, next, DRAFT);
       await onRemember(key, value);
       setTyped(({ [key]: last, ...rest }) =>
         last === undefined || last === value ? rest : { ...rest, [key]: last },

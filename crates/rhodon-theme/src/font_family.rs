@@ -15,12 +15,22 @@ pub fn font_families(text: &str) -> Vec<String> {
     let mut input = ParserInput::new(text);
     let mut parser = Parser::new(&mut input);
     let parsed = parser.parse_comma_separated(|p| family(p).map_err(ParseError::<()>::from));
-    let plain = || text.split(',').map(|name| name.trim().to_owned()).collect();
+    let plain = || {
+        text.split(',')
+            .map(|name| unquoted(name.trim()).to_owned())
+            .collect()
+    };
     let names: Vec<String> = parsed.unwrap_or_else(|_| plain());
     names
         .into_iter()
         .filter(|name| !name.trim().is_empty())
         .collect()
+}
+
+/// A name without the quotes around it.
+fn unquoted(name: &str) -> &str {
+    let inner = |quote: char| name.strip_prefix(quote)?.strip_suffix(quote);
+    inner('"').or_else(|| inner('\'')).unwrap_or(name)
 }
 
 fn family<'i>(p: &mut Parser<'i, '_>) -> Result<String, BasicParseError<'i>> {

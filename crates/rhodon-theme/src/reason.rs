@@ -54,6 +54,15 @@ pub enum Reason {
         /// L\* from the fill; negative is darker.
         distance: f64,
     },
+    /// A step that can be told from the page, where the exact colour could not.
+    Visible {
+        /// Name of the scale.
+        scale: Arc<str>,
+        /// The surface from which the exact colour is told worst.
+        surface: Arc<str>,
+        /// CIEDE2000 between the two.
+        difference: f64,
+    },
     /// A colour of the neutral scale, see-through.
     Shade {
         /// Name of the scale.
@@ -116,6 +125,14 @@ impl fmt::Display for Reason {
                 let word = if *distance < 0.0 { "darker" } else { "lighter" };
                 write!(f, "{:.0} L* {word} than the fill", distance.abs())
             }
+            Self::Visible {
+                scale,
+                surface,
+                difference,
+            } => write!(
+                f,
+                "{scale} itself would hardly show on {surface} (CIEDE2000 {difference:.0}): a step of it that does"
+            ),
             Self::Shade { scale, alpha } => write!(f, "{scale} ink at {:.0} %", alpha * 100.0),
         }
     }

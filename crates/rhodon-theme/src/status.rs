@@ -80,6 +80,15 @@ fn least(labs: &[Lab65; 4]) -> f64 {
     out
 }
 
+/// Share of the gamut's chroma that an untuned status colour has.
+const STRENGTH: f64 = 0.85;
+
+/// A colour of a hue and an L\* at the strength of the status colours.
+pub(crate) fn anchored(hue: f64, lightness: f64) -> Rgb8 {
+    let (slice, y) = (HueSlice::new(hue), luminance_from_lightness(lightness));
+    Rgb8::from_linear_clipped(slice.linear_at(y, STRENGTH * slice.max_chroma(y)))
+}
+
 /// The status colours for a brand colour: tuned to it as far as they stay apart.
 pub fn tuned(brand: Rgb8) -> Status {
     let lch = brand.to_oklch();
@@ -96,7 +105,7 @@ pub fn tuned(brand: Rgb8) -> Status {
             let hue = (anchor.hue + pull).clamp(anchor.range.0, anchor.range.1);
             let l = anchor.lightness + t * (0.15 * (lightness - 50.0)).clamp(-4.0, 4.0);
             let (slice, y) = (HueSlice::new(hue), luminance_from_lightness(l));
-            let share = 0.85 + (strength - 0.85) * t;
+            let share = STRENGTH + (strength - STRENGTH) * t;
             Rgb8::from_linear_clipped(slice.linear_at(y, share * slice.max_chroma(y)))
         }),
     };

@@ -1,10 +1,11 @@
 //! The scale behind each intent.
 
-use rhodon_color::{Rgb8, companions};
+use rhodon_color::{Rgb8, companions, luminance_from_lightness};
 
 use crate::document::{IntentChoice, Problems, Resolved};
 use crate::label::Slug;
 use crate::reason::Reason;
+use crate::role::visible::GREY;
 use crate::status::{self, Status};
 use crate::value::Origin;
 use crate::vocabulary::Intent;
@@ -13,6 +14,13 @@ use crate::vocabulary::Intent;
 const SECONDARY_TURN: f64 = -35.0;
 /// Degrees of hue from the primary colour to an accent that nobody brought.
 const ACCENT_TURN: f64 = 165.0;
+
+/// L\* between a primary colour without hue and its secondary one.
+const APART: f64 = 45.0;
+/// OKLCH hue and L\* of the accent of a primary colour without hue: lighter than the status colour of
+/// that hue, so that the two stay apart.
+const ACCENT_HUE: f64 = 250.0;
+const ACCENT_LIGHTNESS: f64 = 60.0;
 
 /// Where the colours of an intent come from.
 #[derive(Clone, Debug, PartialEq)]
@@ -129,7 +137,11 @@ fn derived(
     free: &mut impl Iterator<Item = Slug>,
     status: &Status,
 ) -> Plan {
+    let hueless = first.to_oklch().c < GREY;
     let turned = |turn: f64| {
+        if hueless {
+            return without_hue(intent, first);
+        }
         let companion = companions(first, &[turn]).first().copied().unwrap_or(first);
         (
             Source::Own(companion),
@@ -161,6 +173,27 @@ fn derived(
         source,
         origin: Origin::Derived,
         reason,
+    }
+}
+
+/// Companions of a colour that has no hue to turn: a grey well apart from it, and a hue of its own.
+fn without_hue(intent: Intent, first: Rgb8) -> (Source, Reason) {
+    match intent {
+        Intent::Secondary => {
+            let lightness = first.lightness();
+            let away = if lightness < 50.0 { APART } else { -APART };
+            let y = luminance_from_lightness(lightness + away);
+            let grey = Rgb8::from_linear_clipped([y; 3]);
+            let reason = "a grey well apart from the primary one, which has no hue to turn";
+            (Source::Own(grey), reason.into())
+        }
+        _ => {
+            let reason = "a hue of its own, for the primary colour has none to turn";
+            (
+                Source::Own(status::anchored(ACCENT_HUE, ACCENT_LIGHTNESS)),
+                reason.into(),
+            )
+        }
     }
 }
 

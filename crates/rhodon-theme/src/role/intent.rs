@@ -28,10 +28,8 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
 
 fn fill(p: &mut Painter<'_>, intent: &IntentScale) {
     let (name, scale) = (intent.name.as_str(), &p.on.scales[intent.scale]);
-    let fill = p.put(
-        IntentPart::Fill.of(name),
-        scale.choice(scale.scale.base, intent.reason.clone()),
-    );
+    let choice = p.visible_fill(scale, intent.reason.clone());
+    let fill = p.put(IntentPart::Fill.of(name), choice);
     let code = p.code(fill);
     let text_choice = p.text_on(fill);
     let text = p.put(IntentPart::FillText.of(name), text_choice);

@@ -13,6 +13,7 @@ mod selection;
 mod shade;
 mod surface;
 mod text;
+pub(crate) mod visible;
 
 use painter::Ahead;
 pub(crate) use painter::{Backdrop, Painted, Painter};

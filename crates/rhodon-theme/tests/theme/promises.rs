@@ -102,7 +102,18 @@ fn check_theme(colors: &[Rgb8]) -> Result<(), TestCaseError> {
             .position(|i| i == intent)
             .unwrap()];
         for mode in Mode::BOTH {
-            prop_assert_eq!(token.cell(mode).value.color().unwrap().code, own);
+            let fill = token.cell(mode).value.color().unwrap().code;
+            let surfaces = ["base", "raised", "sunken", "overlay"].map(|name| {
+                let token = theme.token(&format!("surface.{name}")).unwrap();
+                token.cell(mode).value.color().unwrap().code
+            });
+            if surfaces.iter().all(|s| difference(own, *s) >= 16.0) {
+                prop_assert_eq!(fill, own);
+            }
+            for surface in surfaces {
+                let told = difference(fill, surface);
+                prop_assert!(told >= 16.0, "{fill} on {surface} {}: {told:.1}", mode.id());
+            }
         }
     }
     for intent in &theme.intents {

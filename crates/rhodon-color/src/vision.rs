@@ -21,6 +21,15 @@ impl VisionKind {
     /// All kinds.
     pub const ALL: [Self; 3] = [Self::Protan, Self::Deutan, Self::Tritan];
 
+    /// Its name, as in `protan`.
+    pub fn id(self) -> &'static str {
+        match self {
+            Self::Protan => "protan",
+            Self::Deutan => "deutan",
+            Self::Tritan => "tritan",
+        }
+    }
+
     fn table(self) -> &'static [Mat3; 10] {
         match self {
             Self::Protan => &PROTAN,

@@ -7,6 +7,7 @@ mod archive;
 mod name;
 mod option;
 pub mod read;
+pub mod report;
 mod stamp;
 mod target;
 mod write;

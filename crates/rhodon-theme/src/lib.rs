@@ -8,6 +8,7 @@
 //! mode → tokens. Adding a scale method is one file in `scale/` and one line in
 //! [`scale::METHODS`]; adding a family of roles is one file in `role/` and one line there.
 
+mod audit;
 mod change;
 mod custom_token;
 mod derive;
@@ -27,12 +28,16 @@ mod value;
 mod vocabulary;
 
 pub use self::palette::{IntentScale, NamedScale};
+pub use audit::{
+    AcceptedReport, CheckReport, Finding, FindingReport, Fix, FixReport, Mended, Severity, audit,
+    mend, mend_all,
+};
 pub use change::{Change, Changed, Diff, NewBrand, Operation, apply, diff, opacity_note};
 pub use derive::{Derived, derive};
 pub use document::{
-    Aim, BrandColor, CustomToken, Document, FORMAT, InheritError, Inherited, IntentChoice,
-    ModeValues, NUMBERS, NumberField, Problem, Problems, Resolved, ScaleSettings, ShapeSettings,
-    TypeSettings, Typed, holds_nul, not_json,
+    Accepted, Aim, BrandColor, CustomToken, Document, FORMAT, InheritError, Inherited,
+    IntentChoice, ModeValues, NUMBERS, NumberField, Problem, Problems, Resolved, ScaleSettings,
+    ShapeSettings, TypeSettings, Typed, holds_nul, not_json,
 };
 pub use font_family::font_families;
 pub use label::{KeptPath, NameError, Slug, StepLabel, TokenPath};

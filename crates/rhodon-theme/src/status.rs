@@ -54,6 +54,13 @@ pub struct Status {
 }
 
 impl Status {
+    /// The four as they are where no brand has a say.
+    pub(crate) fn untuned() -> Self {
+        Self {
+            colors: ANCHORS.each_ref().map(|a| anchored(a.hue, a.lightness)),
+        }
+    }
+
     /// The colour of a status intent; of any other that of the last.
     pub fn color(&self, intent: Intent) -> Rgb8 {
         let index = ANCHORS.iter().position(|a| a.intent == intent);

@@ -4,7 +4,7 @@ use std::net::SocketAddr;
 use std::path::PathBuf;
 
 use chrono::NaiveDate;
-use clap::{Args, Parser, Subcommand};
+use clap::{Args, Parser, Subcommand, ValueEnum};
 
 /// Turns brand colours into theme tokens, checks them, and writes them for any consumer.
 #[derive(Debug, Parser)]
@@ -31,6 +31,8 @@ pub enum Command {
     Scale(ScaleArgs),
     /// All tokens and pairs of a theme.
     Derive(DeriveArgs),
+    /// Find what is wrong with a theme, and mend it.
+    Check(CheckArgs),
     /// Write a theme for its consumers.
     Export(ExportArgs),
     /// List the targets and their options.
@@ -39,12 +41,67 @@ pub enum Command {
     Import(ImportArgs),
     /// Print a new theme document.
     New(NewArgs),
-    /// Print the JSON Schema of a theme document.
-    Schema,
+    /// Print the JSON Schema of a theme document, or of the report of a check.
+    Schema(SchemaArgs),
     /// Print the OpenAPI document of the server.
     Openapi,
     /// Run the web application.
     Serve(ServeArgs),
+}
+
+#[derive(Debug, Args)]
+pub struct SchemaArgs {
+    /// What the schema is of.
+    #[arg(long = "of", value_enum, default_value_t = SchemaOf::Document)]
+    pub of: SchemaOf,
+}
+
+#[derive(Clone, Copy, Debug, ValueEnum)]
+pub enum SchemaOf {
+    /// The theme document.
+    Document,
+    /// What `check --json` prints.
+    Report,
+}
+
+#[derive(Debug, Args)]
+pub struct CheckArgs {
+    /// Theme documents; `-` or none reads one from standard input. With `--brands` the colours of one
+    /// brand, or lines of colours separated by tabs from standard input.
+    pub values: Vec<String>,
+    /// The values are brand colours.
+    #[arg(long)]
+    pub brands: bool,
+    /// How the report is written.
+    #[arg(long, value_enum, default_value_t = CheckFormat::Text)]
+    pub format: CheckFormat,
+    /// Write the document with every fix of errors and warnings applied.
+    #[arg(long)]
+    pub fix: bool,
+    /// With --fix: over the file instead of to standard output.
+    #[arg(long, requires = "fix")]
+    pub in_place: bool,
+    /// From which severity on a finding fails the check.
+    #[arg(long, value_enum, default_value_t = FailOn::Error)]
+    pub fail_on: FailOn,
+}
+
+#[derive(Clone, Copy, Debug, PartialEq, Eq, ValueEnum)]
+pub enum CheckFormat {
+    /// Sentences for people.
+    Text,
+    /// SARIF 2.1.0.
+    Sarif,
+    /// One page that needs nothing else.
+    Html,
+}
+
+#[derive(Clone, Copy, Debug, PartialEq, Eq, ValueEnum)]
+pub enum FailOn {
+    /// Errors alone.
+    Error,
+    /// Errors and warnings.
+    Warning,
 }
 
 #[derive(Debug, Args)]

@@ -11,6 +11,8 @@ use serde::Serialize;
 pub enum Outcome {
     /// Everything was done.
     Done,
+    /// The check found failures.
+    Failed,
     /// Some input was bad; the rest was done.
     BadInput,
 }
@@ -19,6 +21,7 @@ impl From<Outcome> for ExitCode {
     fn from(outcome: Outcome) -> Self {
         match outcome {
             Outcome::Done => Self::SUCCESS,
+            Outcome::Failed => Self::from(1),
             Outcome::BadInput => Self::from(2),
         }
     }
@@ -68,6 +71,7 @@ pub struct Printer {
     out: BufWriter<Stdout>,
     json: bool,
     bad: bool,
+    failed: bool,
 }
 
 impl Printer {
@@ -77,6 +81,7 @@ impl Printer {
             out: BufWriter::new(io::stdout()),
             json,
             bad: false,
+            failed: false,
         }
     }
 
@@ -111,6 +116,11 @@ impl Printer {
         self.bad = true;
     }
 
+    /// Notes that a check found what it must not.
+    pub fn mark_failed(&mut self) {
+        self.failed = true;
+    }
+
     fn line(&mut self, value: &impl Serialize) -> Result<(), Failure> {
         serde_json::to_writer(&mut self.out, value).map_err(|e| written(e.into()))?;
         self.out.write_all(b"\n").map_err(written)
@@ -126,6 +136,8 @@ impl Printer {
         self.out.flush().map_err(written)?;
         Ok(if self.bad {
             Outcome::BadInput
+        } else if self.failed {
+            Outcome::Failed
         } else {
             Outcome::Done
         })

@@ -2,7 +2,9 @@
 
 use rhodon_color::{Color, Rgb8, Space, contrast_ratio};
 use rhodon_theme::scale::Step;
-use rhodon_theme::{Derived, Mode, Origin, Pair, Problem, Token};
+use rhodon_theme::{
+    CheckReport, Derived, FindingReport, Mode, Origin, Pair, Problem, Resolved, Token,
+};
 use serde::Serialize;
 
 #[derive(Serialize)]
@@ -102,17 +104,17 @@ pub struct DeriveReport<'a> {
     pub ok: bool,
     pub tokens: Vec<TokenReport<'a>>,
     pub pairs: &'a [Pair],
-    pub findings: [(); 0],
+    pub findings: Vec<FindingReport>,
 }
 
 impl<'a> DeriveReport<'a> {
-    pub fn new(theme: &'a Derived) -> Self {
+    pub fn new(decided: &Resolved, theme: &'a Derived) -> Self {
         let tokens = theme.tokens.iter().flat_map(token_reports).collect();
         Self {
             ok: true,
             tokens,
             pairs: &theme.pairs,
-            findings: [],
+            findings: CheckReport::new(decided, theme, Vec::new()).findings,
         }
     }
 }

@@ -49,7 +49,7 @@ mod utility_css;
 mod utility_js;
 mod variables;
 mod vue_theme;
-mod xml;
+pub(crate) mod xml;
 
 pub use paint::{PaintRule, paint_rules};
 

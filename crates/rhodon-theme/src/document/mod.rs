@@ -29,7 +29,7 @@ pub use inherit::{InheritError, Inherited, Resolved};
 pub use number::{
     BASE, BOLD, BORDER, NUMBERS, NumberField, RADIUS, RATIO, REGULAR, STRENGTH, TURN,
 };
-pub use part::{Aim, BrandColor, CustomToken, IntentChoice, ModeValues, ScaleSettings};
+pub use part::{Accepted, Aim, BrandColor, CustomToken, IntentChoice, ModeValues, ScaleSettings};
 pub(crate) use problem::MOST;
 pub use problem::{Problem, Problems, not_json};
 pub(crate) use read::INCOMPLETE;
@@ -92,6 +92,10 @@ pub struct Document {
     /// Ids of the targets that the archive packs. Without this list: those with options here.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub pack: Option<Vec<Slug>>,
+    /// Findings that stand for a reason.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    #[schemars(default)]
+    pub accepted: Vec<Accepted>,
     /// Design tokens of types that have no place in a theme, as they were read, by their path in
     /// the file. They are given back when design tokens are written.
     #[serde(skip_serializing_if = "IndexMap::is_empty")]
@@ -159,6 +163,7 @@ impl Document {
             aim: None,
             handoff: IndexMap::new(),
             pack: None,
+            accepted: Vec::new(),
             kept: IndexMap::new(),
         }
     }

@@ -27,6 +27,23 @@ pub struct Aim {
     pub accent: f64,
 }
 
+/// A finding that somebody lets stand.
+#[derive(Clone, Debug, PartialEq, Serialize, JsonSchema)]
+#[schemars(deny_unknown_fields)]
+pub struct Accepted {
+    /// Its kind, as in `contrast`.
+    pub id: String,
+    /// Paths of the tokens concerned, the one at fault first.
+    pub tokens: Vec<String>,
+    /// In which mode; none where it holds for both.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub mode: Option<Mode>,
+    /// Why it stands, 1 to 200 characters.
+    pub reason: String,
+    /// What was measured when it was accepted; what is worse than that counts again.
+    pub measure: f64,
+}
+
 /// A colour the user brings.
 #[derive(Clone, Debug, PartialEq, Serialize, JsonSchema)]
 #[schemars(deny_unknown_fields)]

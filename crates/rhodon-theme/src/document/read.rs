@@ -8,10 +8,11 @@ use super::field::{Node, Object};
 use super::number::{ALPHA, LIGHTNESS, STRENGTH, TURN};
 use super::problem::{Problems, not_json, quoted};
 use super::{
-    Aim, BrandColor, CustomToken, Document, FORMAT, IntentChoice, ModeValues, ScaleSettings,
-    ShapeSettings, TypeSettings, Typed,
+    Accepted, Aim, BrandColor, CustomToken, Document, FORMAT, IntentChoice, ModeValues,
+    ScaleSettings, ShapeSettings, TypeSettings, Typed,
 };
 use crate::label::{Slug, StepLabel};
+use crate::token::Mode;
 use crate::value::{TokenKind, Written};
 use crate::vocabulary::{is_derived_group, is_role_group};
 
@@ -49,7 +50,7 @@ impl Document {
 fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
     const KEYS: &[&str] = &[
         "format", "name", "extends", "brand", "steps", "scales", "intents", "roles", "tokens",
-        "type", "shape", "aim", "handoff", "pack", "kept",
+        "type", "shape", "aim", "handoff", "pack", "accepted", "kept",
     ];
     let object = node.object(KEYS, problems)?;
     let format = object.require("format", problems)?;
@@ -102,11 +103,44 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
         });
     }
     spec.pack = object.get("pack").map(|n| pack(&n, problems));
+    if let Some(n) = object.get("accepted") {
+        spec.accepted = n.list(MAX_ACCEPTED, problems, |n, p| accepted(&n, p));
+    }
     if let Some(n) = object.get("kept") {
         spec.kept = n.map(problems, |token, p| token.storable(p));
         check_count(&n, spec.kept.len(), problems);
     }
     Some(spec)
+}
+
+/// The most findings that may be accepted.
+const MAX_ACCEPTED: usize = 500;
+
+fn accepted(node: &Node<'_>, problems: &mut Problems) -> Option<Accepted> {
+    let object = node.object(&["id", "tokens", "mode", "reason", "measure"], problems)?;
+    let id = object.require("id", problems)?.text(40, problems);
+    let tokens = object.require("tokens", problems)?;
+    let tokens = tokens.list(4, problems, |n, p| n.text(200, p));
+    let mode = match object.get("mode").map(|n| n.text(5, problems)) {
+        None => None,
+        Some(text) => match text?.as_str() {
+            "light" => Some(Mode::Light),
+            "dark" => Some(Mode::Dark),
+            _ => {
+                problems.add(object.pointer(), "expected the mode light or dark");
+                return None;
+            }
+        },
+    };
+    let reason = object.require("reason", problems)?.text(MAX_NAME, problems);
+    let measure = object.require("measure", problems)?;
+    Some(Accepted {
+        id: id?,
+        tokens,
+        mode,
+        reason: reason?,
+        measure: measure.number(-1000.0, 1000.0, problems)?,
+    })
 }
 
 fn brands(node: &Node<'_>, problems: &mut Problems) -> Vec<BrandColor> {

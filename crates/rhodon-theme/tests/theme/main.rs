@@ -1,6 +1,7 @@
 //! The core as a whole: from a document to its tokens.
 #![allow(clippy::unwrap_used)]
 
+mod audit;
 mod change;
 mod document;
 mod promises;

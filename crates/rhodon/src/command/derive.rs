@@ -26,7 +26,7 @@ pub fn run(args: &DeriveArgs, printer: &mut Printer) -> Result<(), Failure> {
     };
     let theme = document::read(path)?;
     match derive(&theme) {
-        Ok(derived) => print(&derived, printer),
+        Ok(derived) => print(&theme, &derived, printer),
         Err(problems) => {
             eprintln!("{}", document::told(&path.display().to_string(), &problems));
             printer.mark_bad();
@@ -54,16 +54,18 @@ fn brands(values: &[String], printer: &mut Printer) -> Result<(), Failure> {
 
 fn brand(item: &Item, printer: &mut Printer) -> Result<(), Failure> {
     let derived = input::brand(&item.text).and_then(|colors| {
-        derive(&Resolved::alone(Document::from_brand("Theme", &colors))).map_err(|p| p.to_string())
+        let theme = Resolved::alone(Document::from_brand("Theme", &colors));
+        let derived = derive(&theme).map_err(|p| p.to_string())?;
+        Ok((theme, derived))
     });
     match derived {
-        Ok(derived) => print(&derived, printer),
+        Ok((theme, derived)) => print(&theme, &derived, printer),
         Err(e) => printer.bad(&item.place, &item.text, &e, &Refused::new(&item.text, &e)),
     }
 }
 
-fn print(theme: &Derived, printer: &mut Printer) -> Result<(), Failure> {
-    printer.result(&DeriveReport::new(theme), || {
+fn print(decided: &Resolved, theme: &Derived, printer: &mut Printer) -> Result<(), Failure> {
+    printer.result(&DeriveReport::new(decided, theme), || {
         let mut lines: Vec<String> = Vec::with_capacity(theme.tokens.len() + 2);
         for token in &theme.tokens {
             let (light, dark) = (token.cell(Mode::Light), token.cell(Mode::Dark));

@@ -1,5 +1,6 @@
 //! One file per command.
 
+mod check;
 mod color;
 mod companions;
 mod contrast;
@@ -12,7 +13,7 @@ mod serve;
 mod targets;
 mod vision;
 
-use crate::cli::{Cli, Command};
+use crate::cli::{Cli, Command, SchemaOf};
 use crate::output::{Failure, Outcome, Printer};
 
 /// Runs what was typed.
@@ -25,11 +26,15 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
         Command::Companions(args) => companions::run(&args, &mut printer)?,
         Command::Scale(args) => scale::run(&args, &mut printer)?,
         Command::Derive(args) => derive::run(&args, &mut printer)?,
+        Command::Check(args) => check::run(&args, &mut printer)?,
         Command::Export(args) => export::run(&args, &mut printer)?,
         Command::Targets => targets::run(&mut printer)?,
         Command::Import(args) => import::run(&args, &mut printer)?,
         Command::New(args) => new::run(&args, &mut printer)?,
-        Command::Schema => printer.raw(&pretty(&rhodon_theme::Document::schema()))?,
+        Command::Schema(args) => printer.raw(&pretty(&match args.of {
+            SchemaOf::Document => rhodon_theme::Document::schema(),
+            SchemaOf::Report => rhodon_theme::CheckReport::schema(),
+        }))?,
         Command::Openapi => printer.raw(&pretty(&rhodon_server::openapi()))?,
         Command::Serve(args) => serve::run(&args)?,
     }

@@ -1,0 +1,62 @@
+//! Findings of the targets that a theme is handed to: names that clash, and what they cannot carry.
+
+use indexmap::IndexMap;
+use rhodon_theme::{Finding, Severity};
+
+use crate::target::{ExportError, Source, Target};
+
+/// How many tokens are named in one sentence.
+const NAMED: usize = 4;
+
+/// What is wrong with a theme in some targets.
+pub fn target_findings(source: &Source<'_>, targets: &[&'static Target]) -> Vec<Finding> {
+    let mut out = Vec::new();
+    for target in targets {
+        let settings = target.settings_of(source.decided, []);
+        match settings.and_then(|s| target.export(source, s)) {
+            Ok(output) => out.extend(losses(target, &output.warnings)),
+            Err(error) => out.push(name(target, &error)),
+        }
+    }
+    out
+}
+
+fn name(target: &Target, error: &ExportError) -> Finding {
+    let tokens = match error {
+        ExportError::Clash { first, second, .. } => vec![first.as_str(), second],
+        ExportError::Reserved { token, .. } => vec![token.as_str()],
+        _ => Vec::new(),
+    };
+    let message = format!("{}: {error}.", target.name);
+    let rule = "every name of a file is its own and none of the language's";
+    Finding::told("name", Severity::Error, message, &tokens, rule)
+}
+
+/// One finding for each thing that a target cannot carry, with the tokens it happens to.
+fn losses(target: &Target, warnings: &[crate::target::Warning]) -> Vec<Finding> {
+    let mut by_message: IndexMap<&str, Vec<&str>> = IndexMap::new();
+    for warning in warnings {
+        by_message
+            .entry(&warning.message)
+            .or_default()
+            .push(&warning.token);
+    }
+    let finding = |(message, tokens): (&str, Vec<&str>)| {
+        let named = tokens
+            .iter()
+            .take(NAMED)
+            .copied()
+            .collect::<Vec<_>>()
+            .join(", ");
+        let more = tokens.len().saturating_sub(NAMED);
+        let more = if more > 0 {
+            format!(" and {more} more")
+        } else {
+            String::new()
+        };
+        let message = format!("{}: {named}{more}: {message}.", target.name);
+        let rule = "nothing is dropped in silence";
+        Finding::told("loss", Severity::Warning, message, &tokens, rule)
+    };
+    by_message.into_iter().map(finding).collect()
+}

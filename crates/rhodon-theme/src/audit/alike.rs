@@ -1,0 +1,147 @@
+//! Intents that cannot be told apart, by eyes of any kind.
+
+use std::collections::BTreeMap;
+
+use rhodon_color::{HueSlice, Rgb8, difference, luminance_from_lightness};
+
+use super::scene::{Scene, eyes, sentence};
+use super::{Edit, Finding, Severity};
+use crate::label::Slug;
+use crate::palette::IntentScale;
+use crate::status::APART;
+use crate::token::Mode;
+use crate::value::Origin;
+use crate::vocabulary::{Intent, IntentPart};
+
+/// How many moves are tried.
+const TRIED: usize = 2;
+
+pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
+    let intents = &scene.derived.intents;
+    for (i, later) in intents.iter().enumerate() {
+        for earlier in &intents[..i] {
+            // Two intents of one scale are one colour on purpose.
+            if earlier.scale != later.scale {
+                out.extend(finding(scene, earlier, later));
+            }
+        }
+    }
+}
+
+/// Least CIEDE2000 between two colours, and the eyes that see them so.
+fn nearest(a: Rgb8, b: Rgb8) -> (f64, &'static str) {
+    let usual = (difference(a, b), "normal");
+    let others = eyes()
+        .iter()
+        .map(|(name, eye)| (difference(eye.see(a), eye.see(b)), *name));
+    others.fold(
+        usual,
+        |best, next| if next.0 < best.0 { next } else { best },
+    )
+}
+
+fn fill(scene: &Scene<'_>, intent: &IntentScale, mode: Mode) -> Option<Rgb8> {
+    scene.code(&IntentPart::Fill.of(intent.name.as_str()), mode)
+}
+
+fn finding(scene: &Scene<'_>, earlier: &IntentScale, later: &IntentScale) -> Option<Finding> {
+    let measured = Mode::BOTH.into_iter().filter_map(|mode| {
+        let (a, b) = (fill(scene, earlier, mode)?, fill(scene, later, mode)?);
+        let usual = difference(a, b);
+        // What everybody takes for one is told so, however other eyes see it.
+        let (distance, eye) = if usual < APART {
+            (usual, "normal")
+        } else {
+            nearest(a, b)
+        };
+        Some((mode, distance, eye))
+    });
+    let (mode, distance, eye) = measured.min_by(|a, b| a.1.total_cmp(&b.1))?;
+    if distance >= APART {
+        return None;
+    }
+    let severity = if is_status(earlier) && is_status(later) {
+        Severity::Error
+    } else if eye == "normal" {
+        Severity::Warning
+    } else {
+        // Brand colours are what they are: other eyes are helped by words and shapes.
+        Severity::Note
+    };
+    let names = format!("{} and {}", sentence(earlier.name.as_str()), later.name);
+    let seen = match eye {
+        "normal" => String::new(),
+        kind => format!(" with {kind} vision"),
+    };
+    let message = format!(
+        "{names} are CIEDE2000 {distance:.1} apart{seen} in {}; intents need {APART}.",
+        mode.id()
+    );
+    // The one that nobody set moves; the later one where both or neither were.
+    let set = |i: &IntentScale| i.origin != Origin::Derived;
+    let moving = if set(later) && !set(earlier) {
+        earlier
+    } else {
+        later
+    };
+    Some(Finding {
+        id: "alike",
+        severity,
+        message,
+        mode: None,
+        tokens: vec![
+            IntentPart::Fill.of(later.name.as_str()),
+            IntentPart::Fill.of(earlier.name.as_str()),
+        ],
+        figures: BTreeMap::from([("difference", distance), ("need", APART)]),
+        measure: distance,
+        rule: "engine document, status intents; CIEDE2000 (CIE 142), vision by Machado and others 2009",
+        accepted: None,
+        edits: vec![Edit::Apart(moving.name.clone())],
+    })
+}
+
+fn is_status(intent: &IntentScale) -> bool {
+    let named = Intent::named(intent.name.as_str());
+    matches!(
+        named,
+        Some(Intent::Success | Intent::Warning | Intent::Danger | Intent::Info)
+    )
+}
+
+/// The smallest moves of hue or lightness that hold an intent apart from every other.
+pub(super) fn moves(scene: &Scene<'_>, name: &Slug) -> Vec<Edit> {
+    let Some(intent) = scene.derived.intents.iter().find(|i| i.name == *name) else {
+        return Vec::new();
+    };
+    let own = scene.derived.scales[intent.scale].scale.base_step().color;
+    let others: Vec<Rgb8> = scene
+        .derived
+        .intents
+        .iter()
+        .filter(|i| i.scale != intent.scale)
+        .flat_map(|i| {
+            Mode::BOTH
+                .into_iter()
+                .filter_map(|mode| fill(scene, i, mode))
+        })
+        .collect();
+    let lch = own.to_oklch();
+    let mut found: Vec<(f64, Rgb8)> = Vec::new();
+    for turn in (-40..=40).step_by(4) {
+        let slice = HueSlice::new(lch.h + f64::from(turn));
+        for lift in (-32..=32).step_by(4) {
+            let lightness = (own.lightness() + f64::from(lift)).clamp(8.0, 94.0);
+            let y = luminance_from_lightness(lightness);
+            let chroma = lch.c.min(slice.max_chroma(y));
+            let code = Rgb8::from_linear_clipped(slice.linear_at(y, chroma));
+            if others.iter().all(|other| nearest(code, *other).0 >= APART) {
+                found.push((difference(code, own), code));
+            }
+        }
+    }
+    found.sort_by(|a, b| a.0.total_cmp(&b.0));
+    let best = found.into_iter().take(TRIED);
+    best.map(|(_, code)| Edit::Recolor(intent.name.clone(), code))
+        .collect()
+}

@@ -1,0 +1,186 @@
+//! `rhodon check`
+
+use std::fs;
+use std::path::Path;
+
+use rhodon_formats::report::{html, sarif, target_findings};
+use rhodon_formats::{Source, Stamp, Target, find};
+use rhodon_theme::{
+    CheckReport, Derived, Document, FindingReport, Resolved, Severity, derive, mend_all,
+};
+
+use crate::cli::{CheckArgs, CheckFormat, FailOn};
+use crate::document;
+use crate::input::{self, Item};
+use crate::output::{Failure, Printer};
+use crate::report::Refused;
+
+pub fn run(args: &CheckArgs, printer: &mut Printer) -> Result<(), Failure> {
+    if args.brands {
+        return brands(args, printer);
+    }
+    let standard = ["-".to_owned()];
+    let paths = if args.values.is_empty() {
+        &standard[..]
+    } else {
+        &args.values
+    };
+    for path in paths {
+        let path = Path::new(path);
+        let theme = match document::read(path) {
+            Ok(theme) => theme,
+            Err(Failure::Bad(message)) => {
+                // One that cannot be read does not stop the others.
+                eprintln!("{message}");
+                printer.mark_bad();
+                continue;
+            }
+            Err(failure) => return Err(failure),
+        };
+        check(args, path, theme, printer)?;
+    }
+    Ok(())
+}
+
+fn check(
+    args: &CheckArgs,
+    path: &Path,
+    theme: Resolved,
+    printer: &mut Printer,
+) -> Result<(), Failure> {
+    let place = path.display().to_string();
+    let told = |p| document::told(&place, &p);
+    let theme = if args.fix {
+        let mended = mend_all(&theme).map_err(told)?;
+        mended
+            .done
+            .iter()
+            .for_each(|line| eprintln!("{place}: {line}"));
+        let text = format!("{:#}\n", mended.document.to_json());
+        if args.in_place {
+            fs::write(path, text).map_err(|cause| Failure::Io {
+                place: place.clone(),
+                cause,
+            })?;
+        } else {
+            printer.raw(&text)?;
+        }
+        theme.with_document(mended.document)
+    } else {
+        theme
+    };
+    let derived = derive(&theme).map_err(|p| document::told(&place, &p))?;
+    let report = reported(&theme, &derived);
+    mark(args, &report, printer);
+    if args.fix && !args.in_place {
+        // The document stands on standard output: what is left is told beside it.
+        let left = report
+            .findings
+            .iter()
+            .filter(|f| f.counts(Severity::Warning));
+        left.for_each(|f| eprintln!("{place}: {}", line(f)));
+        return Ok(());
+    }
+    match args.format {
+        CheckFormat::Sarif => {
+            let text = fs::read_to_string(path).unwrap_or_default();
+            printer.raw(&format!("{:#}\n", sarif(&report, &place, &text)))
+        }
+        CheckFormat::Html => printer.raw(&html(&report, &derived)),
+        CheckFormat::Text => print(&report, &derived, printer),
+    }
+}
+
+fn brands(args: &CheckArgs, printer: &mut Printer) -> Result<(), Failure> {
+    let stdin = args.values.is_empty() || args.values == ["-"];
+    let mut one = |item: &Item| {
+        let theme = input::brand(&item.text)
+            .map(|colors| Resolved::alone(Document::from_brand("Theme", &colors)));
+        let checked = theme.and_then(|theme| {
+            let derived = derive(&theme).map_err(|p| p.to_string())?;
+            Ok((reported(&theme, &derived), derived))
+        });
+        match checked {
+            Ok((report, derived)) => {
+                mark(args, &report, printer);
+                print(&report, &derived, printer)
+            }
+            Err(e) => printer.bad(&item.place, &item.text, &e, &Refused::new(&item.text, &e)),
+        }
+    };
+    if stdin {
+        return input::each(&args.values, |item| one(&item));
+    }
+    one(&Item {
+        place: "arguments".to_owned(),
+        text: args.values.join("\t"),
+    })
+}
+
+/// The theme's findings and those of the targets that it is handed to.
+fn reported(theme: &Resolved, derived: &Derived) -> CheckReport {
+    let stamp = Stamp {
+        theme: derived.name.clone(),
+        ..Stamp::default()
+    };
+    let source = Source {
+        decided: theme,
+        theme: derived,
+        stamp: &stamp,
+    };
+    CheckReport::new(theme, derived, target_findings(&source, &ticked(theme)))
+}
+
+/// The targets that the theme is packed for.
+fn ticked(theme: &Resolved) -> Vec<&'static Target> {
+    let merged = &theme.merged;
+    let ids: Vec<&str> = match &merged.pack {
+        Some(ids) => ids.iter().map(|id| id.as_str()).collect(),
+        None => merged.handoff.keys().map(|id| id.as_str()).collect(),
+    };
+    ids.into_iter().filter_map(|id| find(id).ok()).collect()
+}
+
+fn mark(args: &CheckArgs, report: &CheckReport, printer: &mut Printer) {
+    let least = match args.fail_on {
+        FailOn::Error => Severity::Error,
+        FailOn::Warning => Severity::Warning,
+    };
+    if report.findings.iter().any(|f| f.counts(least)) {
+        printer.mark_failed();
+    }
+}
+
+fn print(report: &CheckReport, derived: &Derived, printer: &mut Printer) -> Result<(), Failure> {
+    printer.result(report, || {
+        let mut lines: Vec<String> = report.findings.iter().map(line).collect();
+        let readable = derived.pairs.iter().filter(|p| p.pass).count();
+        let counting = report
+            .findings
+            .iter()
+            .filter(|f| f.counts(Severity::Warning));
+        lines.push(format!(
+            "{}: {readable} of {} pairs readable in both modes, {} intents, {} findings",
+            derived.name,
+            derived.pairs.len(),
+            derived.intents.len(),
+            counting.count()
+        ));
+        lines.join("\n")
+    })
+}
+
+/// `error contrast: Muted text on … Mended by: …`
+fn line(finding: &FindingReport) -> String {
+    let mended = match (&finding.accepted, &finding.fix) {
+        (Some(accepted), _) => format!(" Accepted: {}", accepted.reason),
+        (None, Some(fix)) => format!(" Mended by: {}.", fix.label),
+        (None, None) => String::new(),
+    };
+    format!(
+        "{} {}: {}{mended}",
+        finding.severity.id(),
+        finding.id,
+        finding.message
+    )
+}

@@ -21,6 +21,14 @@ const VIEWS = {
       await page.waitForTimeout(600);
     },
   },
+  check: { path: `${theme}/check?page=parts` },
+  eyes: {
+    path: `${theme}/stave?page=dashboard`,
+    act: async (page) => {
+      await page.getByLabel("Eyes").selectOption("deutan");
+      await page.waitForTimeout(400);
+    },
+  },
   finder: {
     path: `${theme}/stave`,
     act: async (page) => {

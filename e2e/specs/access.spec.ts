@@ -2,7 +2,7 @@ import AxeBuilder from "@axe-core/playwright";
 import { expect, half, open, test } from "./rhodon";
 
 for (const appearance of ["light", "dark"] as const) {
-  for (const stage of ["brand", "stave", "ledger", "handoff"] as const) {
+  for (const stage of ["brand", "stave", "ledger", "check", "handoff"] as const) {
     test(`axe finds nothing on ${stage}, ${appearance} room`, async ({ page, slug }) => {
       await page.addInitScript(
         (value) => localStorage.setItem("mantine-color-scheme-value", value),
@@ -10,6 +10,7 @@ for (const appearance of ["light", "dark"] as const) {
       );
       await open(page, slug, stage);
       if (stage === "handoff") await expect(page.getByText("--petrol-600").first()).toBeVisible();
+      if (stage === "check") await expect(page.getByRole("table")).toBeVisible();
       const { violations } = await new AxeBuilder({ page }).analyze();
       expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(" ")}`)).toEqual([]);
     });

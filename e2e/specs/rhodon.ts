@@ -34,7 +34,11 @@ export const test = base.extend<{ slug: string; faults: string[] }>({
   ],
 });
 
-export async function open(page: Page, slug: string, stage: "brand" | "stave" | "ledger" | "handoff") {
+export async function open(
+  page: Page,
+  slug: string,
+  stage: "brand" | "stave" | "ledger" | "check" | "handoff",
+) {
   await page.goto(`/themes/${slug}/${stage}`);
   await expect(half(page, "light").getByRole("heading", { name: "Sailings from Port Anlow" })).toBeVisible();
   await expect(page.getByText("every pair readable")).toBeVisible();

@@ -55,6 +55,24 @@ impl Vision {
         }))
     }
 
+    /// Vision that tells lightness alone, at a severity from 0 to 1: linear sRGB is drawn towards its
+    /// luminance (WCAG 2.2, "relative luminance").
+    pub fn without_color(severity: f64) -> Self {
+        let share = severity.clamp(0.0, 1.0);
+        let weights = [0.2126, 0.7152, 0.0722];
+        Self(std::array::from_fn(|r| {
+            std::array::from_fn(|c| {
+                let own = if r == c { 1.0 - share } else { 0.0 };
+                own + share * weights[c]
+            })
+        }))
+    }
+
+    /// What linear sRGB is multiplied with, row by row.
+    pub fn matrix(&self) -> [[f64; 3]; 3] {
+        self.0
+    }
+
     /// The colour as it is seen.
     pub fn see(&self, color: Rgb8) -> Rgb8 {
         Rgb8::from_linear_clipped(apply(&self.0, color.to_linear()))

@@ -3,7 +3,7 @@
 
 use rhodon_formats::Group;
 use rhodon_theme::scale::METHODS;
-use rhodon_theme::{Document, Mode, Origin, Section, Share, TokenKind};
+use rhodon_theme::{Document, Mode, Origin, Section, Severity, Share, TokenKind};
 use serde_json::{Value, json};
 use utoipa::OpenApi;
 use utoipa::openapi::schema::{OneOfBuilder, Schema, Type};
@@ -55,6 +55,11 @@ pub(crate) fn optional_mode_schema() -> RefOr<Schema> {
 /// Who decided a value.
 pub(crate) fn origin_schema() -> RefOr<Schema> {
     words(Origin::ALL.map(Origin::id))
+}
+
+/// How much a finding matters.
+pub(crate) fn severity_schema() -> RefOr<Schema> {
+    words(Severity::ALL.map(Severity::id))
 }
 
 /// The kind of place a token has.

@@ -7,6 +7,7 @@ use utoipa::ToSchema;
 
 use crate::bench::derived;
 use crate::error::ApiError;
+use crate::route::check::{CountsView, counts};
 use crate::view::DerivedView;
 
 /// What the screens show of a document.
@@ -15,6 +16,8 @@ pub struct Preview<'a> {
     derived: DerivedView<'a>,
     /// The exported style sheets that paint the proof, in the order in which they are loaded.
     sheets: Vec<String>,
+    /// How many findings count.
+    counts: CountsView,
     #[serde(skip_serializing_if = "Option::is_none")]
     wake: Option<WakeView>,
 }
@@ -98,6 +101,7 @@ pub(crate) fn preview_of<'a>(
     Ok(Preview {
         derived: DerivedView::from(made),
         sheets,
+        counts: counts(theme, made),
         wake,
     })
 }

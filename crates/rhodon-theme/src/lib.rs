@@ -29,8 +29,8 @@ mod vocabulary;
 
 pub use self::palette::{IntentScale, NamedScale};
 pub use audit::{
-    AcceptedReport, CheckReport, Finding, FindingReport, Fix, FixReport, Mended, Severity, audit,
-    mend, mend_all,
+    AcceptedReport, CheckReport, Finding, FindingReport, Fix, FixReport, Matrix, Mended, Severity,
+    audit, mend, mend_all,
 };
 pub use change::{Change, Changed, Diff, NewBrand, Operation, apply, diff, opacity_note};
 pub use derive::{Derived, derive};

@@ -55,6 +55,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Findings with what mends them, and the contrast of every foreground on every ground. */
+        post: operations["check_theme"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/color": {
         parameters: {
             query?: never;
@@ -580,6 +597,16 @@ export interface components {
             notes: string[];
             spec: components["schemas"]["ThemeDocument"];
         };
+        /** @description What a check comes to. */
+        CheckView: {
+            /** @description By what matters most. */
+            findings: components["schemas"]["FindingView"][];
+            intents: number;
+            matrix: components["schemas"]["MatrixView"];
+            pairs: number;
+            /** @description Pairs that are readable, of all, in both modes. */
+            readable: number;
+        };
         /**
          * @description What becomes of the themes that extend one that is deleted.
          * @enum {string}
@@ -660,6 +687,11 @@ export interface components {
             /** @description Every hue at the same lightness and strength, from this colour's hue on. */
             wheel: string[];
         };
+        /** @description How many findings count, by severity. */
+        CountsView: {
+            errors: number;
+            warnings: number;
+        };
         /** @description A document to create a theme from. */
         CreateRequest: {
             spec: components["schemas"]["ThemeDocument"];
@@ -719,12 +751,45 @@ export interface components {
             usage: string;
             warnings: components["schemas"]["WarningView"][];
         };
+        /** @description A kind of vision: for each tenth of severity, from none to full, the matrix of linear sRGB. */
+        EyesView: {
+            id: string;
+            matrices: number[][];
+            name: string;
+        };
         /** @description One file. */
         FileView: {
             /** @description How many lines at its head tell where it comes from; they change with every revision. */
             head: number;
             path: string;
             text: string;
+        };
+        /** @description Something that is wrong, or good to know. */
+        FindingView: {
+            /** @description Why it was accepted. */
+            accepted?: string | null;
+            figures: {
+                [key: string]: number;
+            };
+            fix?: components["schemas"]["FixView"] | null;
+            id: string;
+            /** Format: double */
+            measure: number;
+            message: string;
+            mode?: ("light" | "dark") | null;
+            rule: string;
+            /** @enum {string} */
+            severity: "error" | "warning" | "note";
+            /** @description Paths of the tokens concerned, the one at fault first. */
+            tokens: string[];
+        };
+        /** @description What mends a finding without harm. */
+        FixView: {
+            /** @description What the first token comes to. */
+            becomes?: string | null;
+            label: string;
+            /** @description JSON Patch (RFC 6902) of the document. */
+            patch: Record<string, never>[];
         };
         /** @description Contrast limits against the page. */
         GuideView: {
@@ -761,6 +826,16 @@ export interface components {
             lightness: number;
             /** Format: double */
             ratio: number;
+        };
+        /** @description Foregrounds down, grounds across. */
+        MatrixView: {
+            dark: number[];
+            grounds: string[];
+            inks: string[];
+            /** @description Contrast ratios, ink by ink. */
+            light: number[];
+            /** @description The ratio that a declared pair needs; 0 where none is declared. */
+            needs: number[];
         };
         /** @description A theme has another current revision. */
         MovedView: {
@@ -853,6 +928,8 @@ export interface components {
         };
         /** @description What the screens show of a document. */
         Preview: {
+            /** @description How many findings count. */
+            counts: components["schemas"]["CountsView"];
             derived: components["schemas"]["DerivedView"];
             /** @description The exported style sheets that paint the proof, in the order in which they are loaded. */
             sheets: string[];
@@ -1103,6 +1180,8 @@ export interface components {
         /** @description Lists of what there is to choose from, each in the order in which it is shown. */
         VocabularyView: {
             aim: components["schemas"]["Aim"];
+            /** @description Eyes other than the usual ones. */
+            eyes: components["schemas"]["EyesView"][];
             groups: components["schemas"]["ChoiceView"][];
             intents: string[];
             kinds: string[];
@@ -1271,6 +1350,27 @@ export interface components {
              */
             accent: number;
         };
+        /** @description A finding that somebody lets stand. */
+        Accepted: {
+            /** @description Its kind, as in `contrast`. */
+            id: string;
+            /** @description Paths of the tokens concerned, the one at fault first. */
+            tokens: string[];
+            /** @description In which mode; none where it holds for both. */
+            mode?: components["schemas"]["Mode"] | null;
+            /** @description Why it stands, 1 to 200 characters. */
+            reason: string;
+            /**
+             * Format: double
+             * @description What was measured when it was accepted; what is worse than that counts again.
+             */
+            measure: number;
+        };
+        /**
+         * @description Light or dark.
+         * @enum {string}
+         */
+        Mode: "light" | "dark";
         /**
          * Rhodon theme
          * @description A theme document: what the user decided.
@@ -1322,6 +1422,8 @@ export interface components {
             };
             /** @description Ids of the targets that the archive packs. Without this list: those with options here. */
             pack?: components["schemas"]["Slug"][] | null;
+            /** @description Findings that stand for a reason. */
+            accepted?: components["schemas"]["Accepted"][];
             /**
              * @description Design tokens of types that have no place in a theme, as they were read, by their path in
              *     the file. They are given back when design tokens are written.
@@ -1440,6 +1542,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChangedView"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    check_theme: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeriveRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckView"];
                 };
             };
             422: {

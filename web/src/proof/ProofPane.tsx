@@ -10,6 +10,7 @@ import { documentOf, themeOf, tokensOf } from "../editor/selectors";
 import { Swatch } from "../ui/Swatch";
 import { WakeList } from "../ui/WakeList";
 import { Divide } from "./Divide";
+import { EyesBand, EyesChoice } from "./EyesBar";
 import type { Paint } from "./inspect";
 import { ProofFrame } from "./ProofFrame";
 import classes from "./ProofPane.module.css";
@@ -103,6 +104,7 @@ export function ProofPane() {
               </option>
             ))}
         </select>
+        <EyesChoice />
         <button
           type="button"
           className={classes.choice}
@@ -135,6 +137,7 @@ export function ProofPane() {
           </button>
         ))}
       </div>
+      <EyesBand />
       {comparing && (
         <div className={classes.versus}>
           <span>

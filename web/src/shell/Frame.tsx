@@ -2,6 +2,7 @@ import { Outlet, useLoaderData, useNavigate } from "@tanstack/react-router";
 import { useCallback } from "react";
 import type { Theme } from "../api/client";
 import { EditorProvider } from "../editor/EditorProvider";
+import { EyesFilter } from "../proof/EyesFilter";
 import { ProofPane } from "../proof/ProofPane";
 import { ClashDialog } from "./ClashDialog";
 import { Commands } from "./Commands";
@@ -41,6 +42,7 @@ function ThemeFrame({ theme }: { theme: Theme }) {
         <ProofPane />
         <Wake />
       </div>
+      <EyesFilter />
       <Commands />
       <ClashDialog />
       <DeletedNotice />

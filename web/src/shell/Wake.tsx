@@ -37,7 +37,15 @@ function Calm() {
   const event = useEditorState((s) => s.event);
   const wake = useEditorState((s) => s.preview?.wake);
   const failed = useEditorState((s) => s.preview?.derived.pairs.filter((p) => !p.pass).length ?? 0);
+  const counts = useEditorState((s) => s.preview?.counts);
+  const found = (counts?.errors ?? 0) + (counts?.warnings ?? 0);
   const navigate = useNavigate();
+  const showFindings = () =>
+    void navigate({
+      to: "/themes/$slug/$stage",
+      params: (p) => ({ slug: p.slug ?? "", stage: "check" }),
+      search: (s) => s,
+    });
   const [open, setOpen] = useState(false);
   const showFailing = () =>
     void navigate({
@@ -65,6 +73,14 @@ function Calm() {
         <UnstyledButton className={`${classes.wakeButton} ${classes.alarm}`} onClick={showFailing}>
           {failed === 1 ? "1 pair below its limit" : `${failed} pairs below their limit`}
         </UnstyledButton>
+      )}
+      {found > 0 && (
+        <>
+          <span>·</span>
+          <UnstyledButton className={classes.wakeButton} onClick={showFindings}>
+            {found === 1 ? "1 finding" : `${found} findings`}
+          </UnstyledButton>
+        </>
       )}
       <Modal opened={open} onClose={() => setOpen(false)} title="What moved" size="lg">
         {wake && <WakeList wake={wake} />}

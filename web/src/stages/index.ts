@@ -62,9 +62,19 @@ export const STAGES: Stage[] = [
     load: () => import("./ledger/LedgerStage"),
   },
   {
+    id: "check",
+    name: "Check",
+    hotkey: "4",
+    help: "What is wrong with the theme, mended at a click; the contrast of everything on everything.",
+    stands: ({ preview }) =>
+      preview ? counted(preview.counts.errors + preview.counts.warnings, "finding") : "",
+    keys: [{ keys: "Shift click", does: "copy the ratio of a pair alone" }],
+    load: () => import("./check/CheckStage"),
+  },
+  {
     id: "handoff",
     name: "Handoff",
-    hotkey: "4",
+    hotkey: "5",
     help: "The files for a build, live: copy, download, export an archive.",
     stands: ({ document }) => {
       const chosen = packed(document).length;

@@ -21,7 +21,7 @@ use crate::view::DerivedView;
 #[serde(deny_unknown_fields)]
 pub struct DeriveRequest {
     #[schema(schema_with = crate::openapi::spec_schema)]
-    spec: Value,
+    pub(crate) spec: Value,
 }
 
 /// All tokens and pairs of a document.

@@ -2,6 +2,7 @@
 
 pub(crate) mod brand;
 pub(crate) mod change;
+pub(crate) mod check;
 pub(crate) mod color;
 pub(crate) mod companion;
 pub(crate) mod deleted;
@@ -38,6 +39,7 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(health::health))
             .routes(routes!(brand::add))
             .routes(routes!(brand::rename))
+            .routes(routes!(check::check_theme))
             .routes(routes!(color::color))
             .routes(routes!(color::colors))
             .routes(routes!(companion::companions))

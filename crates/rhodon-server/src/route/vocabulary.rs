@@ -1,7 +1,7 @@
 //! What the rules offer, listed once in the core: the interface asks instead of knowing.
 
 use axum::Json;
-use rhodon_color::RELATIONS;
+use rhodon_color::{RELATIONS, Vision, VisionKind};
 use rhodon_formats::read::READERS;
 use rhodon_formats::{Group, PaintRule, paint_rules};
 use rhodon_theme::scale::METHODS;
@@ -22,8 +22,18 @@ pub struct VocabularyView {
     /// The balance of a page that holds where a theme says nothing else.
     #[schema(schema_with = crate::openapi::aim_schema)]
     aim: Aim,
+    /// Eyes other than the usual ones.
+    eyes: Vec<EyesView>,
     /// What paints the parts of the components, in the order of the cascade.
     paints: Vec<PaintView>,
+}
+
+/// A kind of vision: for each tenth of severity, from none to full, the matrix of linear sRGB.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct EyesView {
+    id: &'static str,
+    name: &'static str,
+    matrices: Vec<Vec<f64>>,
 }
 
 /// Which property paints a part of what a selector matches.
@@ -123,6 +133,25 @@ pub(crate) async fn vocabulary() -> Json<VocabularyView> {
             })
             .collect(),
         aim: Aim::USUAL,
+        eyes: eyes(),
         paints: paint_rules().iter().map(PaintView::from).collect(),
     })
+}
+
+fn eyes() -> Vec<EyesView> {
+    let tenths = |see: &dyn Fn(f64) -> Vision| {
+        let matrix = |tenth: u8| see(f64::from(tenth) / 10.0).matrix().concat();
+        (0..=10).map(matrix).collect()
+    };
+    let kinds = VisionKind::ALL.map(|kind| EyesView {
+        id: kind.id(),
+        name: kind.id(),
+        matrices: tenths(&|severity| Vision::new(kind, severity)),
+    });
+    let without_color = EyesView {
+        id: "none",
+        name: "no colour",
+        matrices: tenths(&Vision::without_color),
+    };
+    kinds.into_iter().chain([without_color]).collect()
 }

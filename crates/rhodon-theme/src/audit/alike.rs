@@ -95,7 +95,7 @@ fn finding(scene: &Scene<'_>, earlier: &IntentScale, later: &IntentScale) -> Opt
         ],
         figures: BTreeMap::from([("difference", distance), ("need", APART)]),
         measure: distance,
-        rule: "engine document, status intents; CIEDE2000 (CIE 142), vision by Machado and others 2009",
+        rule: "intents are told apart by every eye: CIEDE2000 (CIE 142), vision after Machado, Oliveira and Fernandes 2009",
         accepted: None,
         edits: vec![Edit::Apart(moving.name.clone())],
     })

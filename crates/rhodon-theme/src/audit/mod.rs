@@ -7,6 +7,7 @@ mod edit;
 mod fix;
 mod gamut;
 mod literal;
+mod matrix;
 mod mode;
 mod near_brand;
 mod order;
@@ -29,6 +30,7 @@ use crate::token::Mode;
 
 pub(crate) use edit::Edit;
 pub use fix::{Fix, Mended, mend, mend_all};
+pub use matrix::Matrix;
 pub use report::{AcceptedReport, CheckReport, FindingReport, FixReport};
 use scene::Scene;
 

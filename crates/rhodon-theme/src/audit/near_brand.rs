@@ -21,6 +21,10 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
         found.is_some_and(|i| i.origin == Origin::Derived)
     };
     for brand in &scene.theme.merged.brand {
+        let scale = scene.derived.scales.iter().find(|s| s.slug == brand.slug);
+        let Some(own) = scale.map(|s| s.step_path(s.scale.base)) else {
+            continue;
+        };
         let code = brand.color.to_rgb8();
         for intent in [
             Intent::Success,
@@ -39,7 +43,7 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
             let status = scene.derived.intent_scale(intent.id());
             let status = status.map(|s| s.scale.base_step().color.to_string());
             let message = format!(
-                "{} will be read as {}: CIEDE2000 {gap:.1} from its usual colour. {} is {} for it.",
+                "{} will be read as {}: CIEDE2000 {gap:.1} from its usual colour. The theme paints {} with {}.",
                 brand.name,
                 intent.id(),
                 intent.id(),
@@ -50,10 +54,10 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
                 severity: Severity::Warning,
                 message,
                 mode: None,
-                tokens: vec![brand.slug.as_str().into(), IntentPart::Fill.of(intent.id())],
+                tokens: vec![own.clone(), IntentPart::Fill.of(intent.id())],
                 figures: BTreeMap::from([("difference", gap), ("need", APART)]),
                 measure: gap,
-                rule: "engine document, status intents from a brand",
+                rule: "status colours are tuned to the brand and stay apart from each other",
                 accepted: None,
                 edits: Vec::new(),
             });

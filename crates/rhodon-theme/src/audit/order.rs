@@ -37,7 +37,7 @@ fn finding(
         tokens: vec![scale.step_path(index)],
         figures: BTreeMap::from([("gap", gap)]),
         measure: -gap,
-        rule: "engine document, scales: steps fall in lightness",
+        rule: "steps of a scale fall in lightness",
         accepted: None,
         edits,
     }

@@ -57,7 +57,7 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
                 tokens: vec![state.clone(), rest.clone()],
                 figures: BTreeMap::from([("difference", gap), ("need", LEAST)]),
                 measure: gap,
-                rule: "engine document, roles; CIEDE2000 (CIE 142)",
+                rule: "a state is seen: CIEDE2000 (CIE 142)",
                 accepted: None,
                 edits,
             });

@@ -44,7 +44,7 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
                 tokens: vec![second, first],
                 figures: BTreeMap::from([("difference", gap), ("limit", limit)]),
                 measure: if gap < LEAST { gap } else { -gap },
-                rule: "engine document, scales; CIEDE2000 (CIE 142)",
+                rule: "neighbouring steps are two and not far apart: CIEDE2000 (CIE 142)",
                 accepted: None,
                 edits,
             });

@@ -47,7 +47,7 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
                 tokens: tokens.clone(),
                 figures: BTreeMap::from([("difference", gap), ("need", VISIBLE)]),
                 measure: gap,
-                rule: "engine document, a fill that can be told from its page",
+                rule: "a fill can be told from its page: CIEDE2000 (CIE 142)",
                 accepted: None,
                 edits,
             };

@@ -186,6 +186,15 @@ impl Document {
         serde_json::to_value(self).unwrap_or_default()
     }
 
+    /// Ids of the targets that the theme is handed to: those of the archive, else those with options.
+    pub fn packed(&self) -> impl Iterator<Item = &str> {
+        let with_options = || self.handoff.keys().collect::<Vec<_>>();
+        let ids = self.pack.as_ref().map(|ids| ids.iter().collect());
+        ids.unwrap_or_else(with_options)
+            .into_iter()
+            .map(Slug::as_str)
+    }
+
     /// The settings of a scale, or the defaults.
     pub fn scale(&self, slug: &Slug) -> ScaleSettings {
         self.scales.get(slug).cloned().unwrap_or_default()

@@ -4,7 +4,7 @@ use std::fs;
 use std::path::Path;
 
 use rhodon_formats::report::{html, sarif, target_findings};
-use rhodon_formats::{Source, Stamp, Target, find};
+use rhodon_formats::{Source, Stamp, find};
 use rhodon_theme::{
     CheckReport, Derived, Document, FindingReport, Resolved, Severity, derive, mend_all,
 };
@@ -119,6 +119,11 @@ fn brands(args: &CheckArgs, printer: &mut Printer) -> Result<(), Failure> {
 
 /// The theme's findings and those of the targets that it is handed to.
 fn reported(theme: &Resolved, derived: &Derived) -> CheckReport {
+    let targets: Vec<_> = theme
+        .merged
+        .packed()
+        .filter_map(|id| find(id).ok())
+        .collect();
     let stamp = Stamp {
         theme: derived.name.clone(),
         ..Stamp::default()
@@ -128,17 +133,7 @@ fn reported(theme: &Resolved, derived: &Derived) -> CheckReport {
         theme: derived,
         stamp: &stamp,
     };
-    CheckReport::new(theme, derived, target_findings(&source, &ticked(theme)))
-}
-
-/// The targets that the theme is packed for.
-fn ticked(theme: &Resolved) -> Vec<&'static Target> {
-    let merged = &theme.merged;
-    let ids: Vec<&str> = match &merged.pack {
-        Some(ids) => ids.iter().map(|id| id.as_str()).collect(),
-        None => merged.handoff.keys().map(|id| id.as_str()).collect(),
-    };
-    ids.into_iter().filter_map(|id| find(id).ok()).collect()
+    CheckReport::new(theme, derived, target_findings(&source, &targets))
 }
 
 fn mark(args: &CheckArgs, report: &CheckReport, printer: &mut Printer) {

@@ -1,0 +1,176 @@
+//! What is wrong with a document, what mends it, and the contrast of everything on everything.
+
+use axum::Json;
+use axum::extract::State;
+use rhodon_formats::report::target_findings;
+use rhodon_formats::{Source, Stamp, find};
+use rhodon_theme::{CheckReport, Derived, FindingReport, Matrix, Resolved, Severity};
+use serde::Serialize;
+use serde_json::Value;
+use std::collections::BTreeMap;
+use utoipa::ToSchema;
+
+use super::derive::DeriveRequest;
+use crate::bench::{Bench, derived};
+use crate::error::ApiError;
+use crate::json::JsonBody;
+
+/// What a check comes to.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct CheckView {
+    /// Pairs that are readable, of all, in both modes.
+    readable: usize,
+    pairs: usize,
+    intents: usize,
+    /// By what matters most.
+    findings: Vec<FindingView>,
+    matrix: MatrixView,
+}
+
+/// Something that is wrong, or good to know.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct FindingView {
+    id: String,
+    #[schema(schema_with = crate::openapi::severity_schema)]
+    severity: &'static str,
+    message: String,
+    /// `light`, `dark`, or none for both.
+    #[schema(schema_with = crate::openapi::optional_mode_schema)]
+    mode: Option<&'static str>,
+    /// Paths of the tokens concerned, the one at fault first.
+    tokens: Vec<String>,
+    figures: BTreeMap<String, f64>,
+    rule: String,
+    fix: Option<FixView>,
+    /// Why it was accepted.
+    accepted: Option<String>,
+    measure: f64,
+}
+
+/// What mends a finding without harm.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct FixView {
+    label: String,
+    /// JSON Patch (RFC 6902) of the document.
+    #[schema(value_type = Vec<Object>)]
+    patch: Value,
+    /// What the first token comes to.
+    becomes: Option<String>,
+}
+
+/// Foregrounds down, grounds across.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct MatrixView {
+    inks: Vec<String>,
+    grounds: Vec<String>,
+    /// Contrast ratios, ink by ink.
+    light: Vec<f64>,
+    dark: Vec<f64>,
+    /// The ratio that a declared pair needs; 0 where none is declared.
+    needs: Vec<f64>,
+}
+
+impl From<FindingReport> for FindingView {
+    fn from(f: FindingReport) -> Self {
+        Self {
+            id: f.id,
+            severity: f.severity.id(),
+            message: f.message,
+            mode: f.mode.map(|m| m.id()),
+            tokens: f.tokens,
+            figures: f.figures,
+            rule: f.rule,
+            fix: f.fix.map(|fix| FixView {
+                label: fix.label,
+                patch: fix.patch,
+                becomes: fix.becomes,
+            }),
+            accepted: f.accepted.map(|a| a.reason),
+            measure: f.measure,
+        }
+    }
+}
+
+impl From<Matrix> for MatrixView {
+    fn from(m: Matrix) -> Self {
+        let texts = |paths: Vec<std::sync::Arc<str>>| paths.iter().map(|p| p.to_string()).collect();
+        // A tenth of a hundredth is more than anybody reads.
+        let short = |all: Vec<f64>| {
+            all.into_iter()
+                .map(|r| (r * 1000.0).round() / 1000.0)
+                .collect()
+        };
+        let [light, dark] = m.ratios;
+        Self {
+            inks: texts(m.inks),
+            grounds: texts(m.grounds),
+            light: short(light),
+            dark: short(dark),
+            needs: m.needs.into_iter().map(Option::unwrap_or_default).collect(),
+        }
+    }
+}
+
+/// Findings with what mends them, and the contrast of every foreground on every ground.
+#[utoipa::path(
+    post, path = "/check", request_body = DeriveRequest,
+    responses((status = 200, body = CheckView), (status = 422, body = ApiError))
+)]
+pub(crate) async fn check_theme(
+    State(bench): State<Bench>,
+    JsonBody(body): JsonBody<DeriveRequest>,
+) -> Result<Json<CheckView>, ApiError> {
+    let theme = bench.read(body.spec).await?;
+    let job = move || {
+        let made = derived(&theme).map_err(|p| ApiError::invalid("/spec", p))?;
+        Ok::<_, ApiError>(checked(&theme, &made))
+    };
+    Ok(Json(bench.work.run(job).await??))
+}
+
+fn checked(theme: &Resolved, made: &Derived) -> CheckView {
+    let stamp = Stamp {
+        theme: made.name.clone(),
+        ..Stamp::default()
+    };
+    let source = Source {
+        decided: theme,
+        theme: made,
+        stamp: &stamp,
+    };
+    let targets: Vec<_> = theme
+        .merged
+        .packed()
+        .filter_map(|id| find(id).ok())
+        .collect();
+    let report = CheckReport::new(theme, made, target_findings(&source, &targets));
+    CheckView {
+        readable: made.pairs.iter().filter(|p| p.pass).count(),
+        pairs: made.pairs.len(),
+        intents: made.intents.len(),
+        findings: report.findings.into_iter().map(FindingView::from).collect(),
+        matrix: Matrix::of(made).into(),
+    }
+}
+
+/// How many findings count, by severity.
+#[derive(Clone, Copy, Debug, Serialize, ToSchema)]
+pub struct CountsView {
+    errors: usize,
+    warnings: usize,
+}
+
+/// Of a theme alone, without its targets.
+pub(crate) fn counts(theme: &Resolved, made: &Derived) -> CountsView {
+    let findings = rhodon_theme::audit(theme, made);
+    let of = |severity: Severity| {
+        let counting = findings
+            .iter()
+            .filter(|f| f.severity == severity && f.stands());
+        counting.count()
+    };
+    CountsView {
+        errors: of(Severity::Error),
+        warnings: of(Severity::Warning),
+    }
+}

@@ -1,0 +1,120 @@
+import type { Page } from "@playwright/test";
+import { expect, half, open, saved, savedSpec, test } from "./rhodon";
+
+async function damage(page: Page, slug: string, change: Record<string, unknown>) {
+  const theme = await (await page.request.get(`/api/themes/${slug}`)).json();
+  const done = await page.request.put(`/api/themes/${slug}`, {
+    headers: { "If-Match": `"${theme.revision}"` },
+    data: { spec: { ...theme.spec, ...change }, label: "damaged" },
+  });
+  expect(done.status()).toBe(200);
+}
+
+test("a finding is shown as it is and as it would be, tried on the proof, mended and undone", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await damage(page, slug, { roles: { "text.muted": { light: "#9aa5ad" } } });
+  await open(page, slug, "check").catch(() => undefined);
+  const findings = page.getByRole("region", { name: "Findings" });
+  const finding = findings.getByRole("listitem").filter({ hasText: "Muted text on the base surface" });
+  await expect(finding).toContainText(/has 2\.\d : 1 in light; text needs 4\.5\. \w+ \d+ has \d\.\d/);
+  await expect(page.getByRole("link", { name: /^Check/ })).toContainText("finding");
+  const fix = finding.getByRole("button", { name: /let go of text\.muted in light/ });
+  const muted = () =>
+    half(page, "light")
+      .locator("html")
+      .evaluate((html) => getComputedStyle(html).getPropertyValue("--text-muted"));
+  await fix.hover();
+  await expect.poll(muted).not.toContain("#9aa5ad");
+  await page.mouse.move(0, 0);
+  await expect.poll(muted).toContain("#9aa5ad");
+  await fix.click();
+  await saved(page, 3);
+  await expect(finding).toHaveCount(0);
+  expect((await savedSpec(request, slug)).roles).toBeUndefined();
+  await page.keyboard.press("Control+z");
+  await expect(finding).toBeVisible();
+});
+
+test("a finding is accepted with a reason, and counts again when asked", async ({ page, slug, request }) => {
+  await damage(page, slug, { roles: { "primary.fill-hover": { light: "{petrol.600}" } } });
+  await open(page, slug, "check");
+  const finding = page.getByRole("listitem").filter({ hasText: "Primary fill hover differs" });
+  await finding.getByRole("button", { name: "accept …" }).click();
+  await finding.getByLabel("Why it may stand").fill("the crew asked for it");
+  await finding.getByRole("button", { name: "accept", exact: true }).click();
+  await saved(page, 3);
+  expect((await savedSpec(request, slug)).accepted[0].reason).toBe("the crew asked for it");
+  await page.getByRole("button", { name: "1 accepted" }).click();
+  await expect(page.getByText("accepted: the crew asked for it")).toBeVisible();
+  await page.getByRole("button", { name: "count again" }).click();
+  await saved(page, 4);
+  expect((await savedSpec(request, slug)).accepted ?? []).toEqual([]);
+});
+
+test("the matrix shows every ground, is filtered by word, and copies a pair or its ratio", async ({
+  page,
+  slug,
+}) => {
+  await open(page, slug, "check");
+  const matrix = page.getByRole("region", { name: "Matrix" });
+  await expect(matrix.getByRole("row")).not.toHaveCount(0);
+  await matrix.getByLabel("Find a foreground").fill("text.muted");
+  await expect(matrix.getByRole("row")).toHaveCount(2);
+  const cell = matrix.getByRole("button", { name: /^text\.muted on surface\.base/ });
+  const ratio = (await cell.getAttribute("aria-label"))?.split(": ")[1] ?? "";
+  await cell.click();
+  const copied = () => page.evaluate(() => navigator.clipboard.readText());
+  expect(await copied()).toMatch(/^text\.muted #\w{6} on surface\.base #\w{6}: \d\.\d\d : 1$/);
+  await cell.click({ modifiers: ["Shift"] });
+  expect(Number(await copied()).toFixed(1)).toBe(ratio);
+  await matrix.getByRole("button", { name: "dark" }).click();
+  await expect(cell).not.toHaveAttribute("aria-label", `text.muted on surface.base: ${ratio}`);
+  await matrix.getByLabel("Grounds").selectOption("danger");
+  await matrix.getByLabel("Find a foreground").fill("");
+  await expect(matrix.getByRole("rowheader", { name: "danger.fill-text" })).toBeVisible();
+});
+
+/** The code of a point of the window as it is shown. */
+async function shown(page: Page, x: number, y: number): Promise<number[]> {
+  const png = await page.screenshot({ clip: { x, y, width: 2, height: 2 } });
+  return page.evaluate(async (base64) => {
+    const bytes = Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
+    const bitmap = await createImageBitmap(new Blob([bytes], { type: "image/png" }));
+    const canvas = new OffscreenCanvas(2, 2);
+    const context = canvas.getContext("2d");
+    context?.drawImage(bitmap, 0, 0);
+    return [...(context?.getImageData(0, 0, 1, 1).data ?? [])].slice(0, 3);
+  }, png.toString("base64"));
+}
+
+test("what is seen with other eyes is what the core measures", async ({ page, slug, request }) => {
+  await open(page, slug, "stave");
+  const { eyes } = await (await request.get("/api/vocabulary")).json();
+  const bar = half(page, "light").locator(".bar").first();
+  const box = await bar.boundingBox();
+  const at: [number, number] = [(box?.x ?? 0) + 3, (box?.y ?? 0) + 3];
+  const linear = (v: number) => (v / 255 <= 0.04045 ? v / 255 / 12.92 : ((v / 255 + 0.055) / 1.055) ** 2.4);
+  const coded = (v: number) => {
+    const cut = Math.min(1, Math.max(0, v));
+    return 255 * (cut <= 0.0031308 ? 12.92 * cut : 1.055 * cut ** (1 / 2.4) - 0.055);
+  };
+  const own = await shown(page, ...at);
+  expect(own).toEqual([0x0f, 0x5c, 0x7a]);
+  for (const { id, name, matrices } of eyes) {
+    await page.getByLabel("Eyes").selectOption(id);
+    await expect(page.getByRole("status").filter({ hasText: "seen with" })).toContainText(name);
+    const moved = await bar.boundingBox();
+    const seen = await shown(page, (moved?.x ?? 0) + 3, (moved?.y ?? 0) + 3);
+    const full: number[] = matrices[10];
+    const wanted = [0, 3, 6].map((row) =>
+      coded([0, 1, 2].reduce((sum, c) => sum + (full[row + c] ?? 0) * linear(own[c] ?? 0), 0)),
+    );
+    for (const [i, value] of seen.entries())
+      expect(Math.abs(value - (wanted[i] ?? 0)), `${id} ${i}`).toBeLessThanOrEqual(2);
+  }
+  await page.getByRole("button", { name: "back to my own" }).click();
+  await expect(page.getByRole("button", { name: "back to my own" })).toHaveCount(0);
+});

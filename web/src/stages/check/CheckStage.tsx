@@ -1,0 +1,51 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { answer, api, type Token } from "../../api/client";
+import { numberOf } from "../../api/numberOf";
+import { useEditorState } from "../../editor/EditorProvider";
+import { documentOf, tokensOf } from "../../editor/selectors";
+import type { EditorState } from "../../editor/store";
+import classes from "./CheckStage.module.css";
+import { FindingList } from "./FindingList";
+import { MatrixTable } from "./MatrixTable";
+
+const NONE: Token[] = [];
+
+/** What stands without a draft: a fix that is only tried changes nothing in the list. */
+function useSettled<T>(select: (state: EditorState) => T): T {
+  const now = useEditorState(select);
+  const drafting = useEditorState((s) => s.status === "drafting");
+  const [settled, setSettled] = useState(now);
+  if (!drafting && settled !== now) setSettled(() => now);
+  return settled;
+}
+
+/** What is wrong with the theme, mended at a click, and the contrast of everything on everything. */
+export default function CheckStage() {
+  const spec = useSettled(documentOf);
+  const tokens = useSettled(tokensOf) ?? NONE;
+  const { data } = useQuery({
+    queryKey: ["check", numberOf(spec)],
+    queryFn: () => answer(api.POST("/api/check", { body: { spec } })),
+    placeholderData: keepPreviousData,
+    gcTime: 60_000,
+    retry: false,
+  });
+  if (!data) return <div className={classes.stage} aria-busy="true" />;
+  const open = data.findings.filter((f) => !f.accepted);
+  const counting = open.filter((f) => f.severity !== "note").length;
+  const apart = !open.some((f) => f.id === "alike" && f.severity !== "note");
+  return (
+    <div className={classes.stage}>
+      <h1 className={classes.sum}>
+        {data.readable === data.pairs
+          ? `${data.pairs} pairs readable in both modes`
+          : `${data.readable} of ${data.pairs} pairs readable`}
+        {apart && ` · ${data.intents} intents apart`}
+        {` · ${counting} finding${counting === 1 ? "" : "s"}`}
+      </h1>
+      <FindingList findings={data.findings} tokens={tokens} />
+      <MatrixTable matrix={data.matrix} tokens={tokens} />
+    </div>
+  );
+}

@@ -35,6 +35,9 @@ fn laid(ground: Rgb8, over: Rgb8, share: f64) -> Rgb8 {
     Rgb8::new(mix(a, x), mix(b, y), mix(c, z))
 }
 
+/// A colour mixed with white or black.
+type Mix = fn(Rgb8, f64) -> Rgb8;
+
 fn lighter(color: Rgb8, share: f64) -> Rgb8 {
     laid(color, Rgb8::WHITE, share)
 }
@@ -115,7 +118,7 @@ fn react(theme: &Made) -> Vec<Drawn> {
                     TEXT,
                 ));
             }
-            let (mixed, ground): (fn(Rgb8, f64) -> Rgb8, fn(Rgb8, f64) -> Rgb8) = match mode {
+            let (mixed, ground): (Mix, Mix) = match mode {
                 Mode::Light => (darker, lighter),
                 Mode::Dark => (lighter, darker),
             };

@@ -119,9 +119,9 @@ async fn an_archive_holds_the_files_and_a_page_that_says_where_they_go() {
     let page = &files["README.md"];
     for expected in [
         "# Tern, revision 3\n",
-        "- `_before.scss`\n- `_after.scss`\n",
+        "- `_before.scss`\n- `_after.scss`\n- `_states.scss`\n",
         "Load theme.css before your own styles.",
-        "rhodon export theme.rhodon.json --target css --set prefix=bsf --out .",
+        "rhodon export theme.rhodon.json --target css --set prefix=bsf --revision 3 --out .",
         "- the format holds only colours: type.family.body, ",
     ] {
         assert!(page.contains(expected), "{expected}\n{page}");
@@ -203,4 +203,39 @@ async fn an_export_equals_what_the_command_writes() {
         (status, &problem["problems"][0]["pointer"]),
         (StatusCode::UNPROCESSABLE_ENTITY, &json!("/options"))
     );
+}
+
+/// A check tells what is wrong with what mends it, and the contrast of everything on everything; the
+/// preview of every screen counts the same.
+#[tokio::test]
+async fn a_check_tells_findings_and_the_matrix() {
+    let server = Server::start().await;
+    let mut spec = tern("#0f5c7a");
+    spec["roles"] = json!({ "text.muted": { "light": "#9aa5ad" } });
+    let (status, check) = server.post("/api/check", json!({ "spec": spec })).await;
+    assert_eq!(status, StatusCode::OK);
+    let first = &check["findings"][0];
+    assert_eq!(
+        (&first["id"], &first["severity"]),
+        (&json!("contrast"), &json!("error"))
+    );
+    assert_eq!(first["fix"]["patch"][0]["path"], "/roles");
+    let matrix = &check["matrix"];
+    let at = |list: &str, path: &str| {
+        let all = matrix[list].as_array().unwrap();
+        all.iter().position(|p| p == path).unwrap()
+    };
+    let width = matrix["grounds"].as_array().unwrap().len();
+    let cell = at("inks", "text.muted") * width + at("grounds", "surface.base");
+    let ratio = matrix["light"][cell].as_f64().unwrap();
+    assert!((ratio - first["figures"]["ratio"].as_f64().unwrap()).abs() < 0.001);
+    assert_eq!(matrix["needs"][cell], 4.5);
+    let (_, preview) = server.post("/api/preview", json!({ "spec": spec })).await;
+    let errors = check["findings"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .filter(|f| f["severity"] == "error")
+        .count();
+    assert_eq!(preview["counts"]["errors"], errors);
 }

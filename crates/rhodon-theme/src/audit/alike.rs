@@ -84,6 +84,10 @@ fn finding(scene: &Scene<'_>, earlier: &IntentScale, later: &IntentScale) -> Opt
     } else {
         later
     };
+    let edits = match severity {
+        Severity::Note => Vec::new(),
+        _ => vec![Edit::Apart(moving.name.clone())],
+    };
     Some(Finding {
         id: "alike",
         severity,
@@ -97,7 +101,7 @@ fn finding(scene: &Scene<'_>, earlier: &IntentScale, later: &IntentScale) -> Opt
         measure: distance,
         rule: "intents are told apart by every eye: CIEDE2000 (CIE 142), vision after Machado, Oliveira and Fernandes 2009",
         accepted: None,
-        edits: vec![Edit::Apart(moving.name.clone())],
+        edits,
     })
 }
 
@@ -126,22 +130,28 @@ pub(super) fn moves(scene: &Scene<'_>, name: &Slug) -> Vec<Edit> {
                 .filter_map(|mode| fill(scene, i, mode))
         })
         .collect();
+    let mut candidates: Vec<(f64, Rgb8)> = moved(own)
+        .map(|code| (difference(code, own), code))
+        .collect();
+    candidates.sort_by(|a, b| a.0.total_cmp(&b.0));
+    // Nearest first, so that few are measured against every other intent.
+    let apart = |code: &Rgb8| others.iter().all(|other| nearest(*code, *other).0 >= APART);
+    let best = candidates.into_iter().map(|(_, code)| code).filter(apart);
+    best.take(TRIED)
+        .map(|code| Edit::Recolor(intent.name.clone(), code))
+        .collect()
+}
+
+/// A colour turned in hue and moved in lightness, as far as the gamut lets it keep its strength.
+fn moved(own: Rgb8) -> impl Iterator<Item = Rgb8> {
     let lch = own.to_oklch();
-    let mut found: Vec<(f64, Rgb8)> = Vec::new();
-    for turn in (-40..=40).step_by(4) {
+    (-40..=40).step_by(4).flat_map(move |turn| {
         let slice = HueSlice::new(lch.h + f64::from(turn));
-        for lift in (-32..=32).step_by(4) {
+        (-32..=32).step_by(4).map(move |lift| {
             let lightness = (own.lightness() + f64::from(lift)).clamp(8.0, 94.0);
             let y = luminance_from_lightness(lightness);
             let chroma = lch.c.min(slice.max_chroma(y));
-            let code = Rgb8::from_linear_clipped(slice.linear_at(y, chroma));
-            if others.iter().all(|other| nearest(code, *other).0 >= APART) {
-                found.push((difference(code, own), code));
-            }
-        }
-    }
-    found.sort_by(|a, b| a.0.total_cmp(&b.0));
-    let best = found.into_iter().take(TRIED);
-    best.map(|(_, code)| Edit::Recolor(intent.name.clone(), code))
-        .collect()
+            Rgb8::from_linear_clipped(slice.linear_at(y, chroma))
+        })
+    })
 }

@@ -16,7 +16,8 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
         let steps = &scale.scale.steps;
         for (i, two) in steps.windows(2).enumerate() {
             let gap = difference(two[0].color, two[1].color);
-            if (LEAST..=MOST).contains(&gap) {
+            // A step 0 is white beside the first, on purpose.
+            if (LEAST..=MOST).contains(&gap) || two[0].label.as_str() == "0" {
                 continue;
             }
             let [first, second] = [i, i + 1].map(|n| scale.step_path(n));

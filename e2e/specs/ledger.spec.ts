@@ -107,3 +107,31 @@ test("tokens are shown and found by their names in the target at hand", async ({
   await page.getByRole("link", { name: /^Handoff/ }).click();
   await expect(page.getByRole("heading", { name: "Android resources" })).toBeVisible();
 });
+
+test("setting the step that is a brand colour itself asks what is meant", async ({ page, slug, request }) => {
+  await open(page, slug, "ledger");
+  await page.getByRole("textbox", { name: "Search tokens" }).fill("petrol.600");
+  const row = page.getByRole("row", { name: /^petrol\.600/ });
+  await row.getByRole("button", { name: "#0f5c7a" }).first().click();
+  const field = page.getByRole("textbox", { name: "petrol.600, light" });
+  await field.fill("146080");
+  await field.press("Enter");
+  const asked = page.getByRole("group", { name: "petrol.600 is Petrol itself" });
+  await expect(asked).toBeVisible();
+  await asked.getByRole("button", { name: "change Petrol" }).click();
+  await saved(page, 2);
+  const theme = await (await request.get(`/api/themes/${slug}`)).json();
+  expect(theme.spec.brand[0].color).toBe("#146080");
+  expect(theme.spec.scales).toBeUndefined();
+});
+
+test("the ledger shows only tokens with a finding", async ({ page, slug }) => {
+  const theme = await (await page.request.get(`/api/themes/${slug}`)).json();
+  const spec = { ...theme.spec, roles: { "primary.fill-hover": { light: "{petrol.600}" } } };
+  const data = { spec, label: "damaged" };
+  await page.request.put(`/api/themes/${slug}`, { headers: { "If-Match": `"${theme.revision}"` }, data });
+  await open(page, slug, "ledger");
+  await page.getByLabel("with a finding").check();
+  await expect(page.getByRole("row", { name: /^primary\.fill-hover/ })).toBeVisible();
+  await expect(page.getByRole("row", { name: /^surface\.base/ })).toHaveCount(0);
+});

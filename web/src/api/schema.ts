@@ -690,6 +690,8 @@ export interface components {
         /** @description How many findings count, by severity. */
         CountsView: {
             errors: number;
+            /** @description Paths of the tokens that are at fault. */
+            tokens: string[];
             warnings: number;
         };
         /** @description A document to create a theme from. */

@@ -8,6 +8,7 @@ use super::fit_steps::{TEN, fitted, left_out};
 use super::heading::{self, HEADINGS};
 use super::intent_color::readable;
 use super::script::Literal;
+use super::tones::tone;
 use super::{css_value, losses};
 use crate::name;
 use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, all_steps};
@@ -66,8 +67,13 @@ const PARTS: [(&str, IntentPart); 7] = [
 /// Variables of each colour that are text on the page, and outlines of the same colour.
 const READABLE: [&str; 2] = ["text", "outline"];
 
-/// Neutral colours that the framework paints its grounds and borders with.
-const NEUTRALS: [&str; 2] = ["gray", "dark"];
+/// Neutral colours that the framework paints with where it asks no variable, and the L\* of each of
+/// their ten: grounds, borders, placeholders and text of light mode; text, borders and grounds of dark
+/// mode, which stand where the theme's own surfaces do.
+const NEUTRALS: [(&str, [u8; 10]); 2] = [
+    ("gray", [98, 96, 93, 90, 84, 73, 58, 34, 24, 15]),
+    ("dark", [90, 82, 70, 48, 28, 15, 11, 8, 6, 4]),
+];
 
 /// Text on a filled ground is the theme's, in both modes.
 const RESOLVER: &str = "(input) => {
@@ -134,17 +140,19 @@ fn intent_colors(job: &Job<'_>, there: &[(String, Literal)]) -> Vec<(String, Lit
         .collect()
 }
 
-/// The framework's greys from the neutral scale, the dark ones from light to dark as it has them.
+/// The framework's greys from the neutral scale, where the theme has no colour of their names.
 fn neutrals(job: &Job<'_>, there: &[(String, Literal)]) -> Vec<(String, Literal)> {
     let Some(scale) = job.theme.intent_scale(Intent::Neutral.id()) else {
         return Vec::new();
     };
-    let steps: Vec<Step<'_>> = all_steps(scale).collect();
     let free = NEUTRALS
         .iter()
-        .filter(|n| !there.iter().any(|(name, _)| name == *n));
-    free.map(|name| ((*name).to_owned(), tuple(&fitted(&steps, &TEN))))
-        .collect()
+        .filter(|(name, _)| !there.iter().any(|(own, _)| own == name));
+    free.map(|(name, tones)| {
+        let codes = tones.map(|l| Literal::text(tone(scale, l).to_string()));
+        ((*name).to_owned(), Literal::List(codes.into()))
+    })
+    .collect()
 }
 
 /// Colours that are painted with the roles of an intent: each intent by its name, and its scale,

@@ -154,10 +154,12 @@ fn checked(theme: &Resolved, made: &Derived) -> CheckView {
 }
 
 /// How many findings count, by severity.
-#[derive(Clone, Copy, Debug, Serialize, ToSchema)]
+#[derive(Clone, Debug, Serialize, ToSchema)]
 pub struct CountsView {
     errors: usize,
     warnings: usize,
+    /// Paths of the tokens that are at fault.
+    tokens: Vec<String>,
 }
 
 /// Of a theme alone, without its targets.
@@ -169,8 +171,14 @@ pub(crate) fn counts(theme: &Resolved, made: &Derived) -> CountsView {
             .filter(|f| f.severity == severity && f.stands());
         counting.count()
     };
+    let counting = findings
+        .iter()
+        .filter(|f| f.severity > Severity::Note && f.stands());
     CountsView {
         errors: of(Severity::Error),
         warnings: of(Severity::Warning),
+        tokens: counting
+            .filter_map(|f| f.tokens.first().map(|t| t.to_string()))
+            .collect(),
     }
 }

@@ -15,6 +15,7 @@ import { useNames } from "./useNames";
 const ORIGINS = ["set", "derived", "inherited"];
 /** Height of a row in px, before it is measured. */
 const ROW = 25;
+const NONE: string[] = [];
 /** Rows drawn beyond what is seen. */
 const BEYOND = 12;
 
@@ -24,7 +25,12 @@ export default function LedgerStage() {
   const { token: chosen, failing } = useSearch({ from: "/themes/$slug" });
   const navigate = useNavigate();
   const [own, setFilter] = useState<Omit<Filter, "failing">>({ word: "", origin: "", group: "" });
-  const filter = useDeferredValue(useMemo(() => ({ ...own, failing: failing ?? false }), [own, failing]));
+  const atFault = useEditorState((s) => s.preview?.counts.tokens);
+  const [onlyFound, setOnlyFound] = useState(false);
+  const found = onlyFound ? (atFault ?? NONE) : undefined;
+  const filter = useDeferredValue(
+    useMemo(() => ({ ...own, failing: failing ?? false, found }), [own, failing, found]),
+  );
   const rows = useMemo(() => (derived ? makeRows(derived) : []), [derived]);
   const { targets, target, names, take } = useNames();
   const shown = useMemo(() => filtered(rows, filter, names), [rows, filter, names]);
@@ -68,6 +74,12 @@ export default function LedgerStage() {
           label="below a limit"
           checked={failing ?? false}
           onChange={(e) => setFailing(e.currentTarget.checked)}
+        />
+        <Checkbox
+          size="xs"
+          label="with a finding"
+          checked={onlyFound}
+          onChange={(e) => setOnlyFound(e.currentTarget.checked)}
         />
         <output>
           {shown.length} of {rows.length}

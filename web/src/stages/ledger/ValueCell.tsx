@@ -1,8 +1,9 @@
 import { UnstyledButton } from "@mantine/core";
 import { type FormEvent, type KeyboardEvent, useState } from "react";
 import { answer, api, type Mode, refusalIn, type Token } from "../../api/client";
-import { useEditor } from "../../editor/EditorProvider";
-import { type Edit, setToken } from "../../editor/edits";
+import { useEditor, useEditorState } from "../../editor/EditorProvider";
+import { type Edit, setBrand, setToken } from "../../editor/edits";
+import type { EditorState } from "../../editor/store";
 import { refusalOf } from "../../ui/refusal";
 import { Swatch } from "../../ui/Swatch";
 import classes from "./Ledger.module.css";
@@ -19,6 +20,13 @@ export async function writtenValue(kind: Token["kind"], text: string): Promise<s
   return (await answer(api.POST("/api/color", { body: { text: trimmed } }))).css;
 }
 
+/** The brand colour that a step holds exactly, where it is the step that the colour stands at. */
+function brandAt(state: EditorState, token: Token) {
+  if (token.section !== "scales") return undefined;
+  const scale = state.preview?.derived.scales.find((s) => s.steps[s.base]?.path === token.path);
+  return state.document.brand?.find((b) => b.slug === scale?.slug);
+}
+
 /** One value, edited in place: a colour, a `{reference}`, or back to derived. */
 export function ValueCell({ token, mode }: Props) {
   const editor = useEditor();
@@ -28,21 +36,29 @@ export function ValueCell({ token, mode }: Props) {
   const editable = token.section === "roles" || token.section === "own" || token.section === "scales";
   const written = cell.alias ? `{${cell.alias}}` : cell.value;
 
+  const [asked, setAsked] = useState<string>();
+  // The step that is a brand colour itself: to set it is to change the colour, or to hold a second one.
+  const brand = useEditorState((s) => brandAt(s, token));
+
   const stop = () => {
     setText(undefined);
     setRefusal(undefined);
+    setAsked(undefined);
+  };
+  const take = async (change: Edit, value: string) => {
+    const label = `${token.path} (${mode}): ${written} → ${value}`;
+    // What was typed stays until it is taken.
+    const { problem } = await editor.commit(change, label, { atField: true });
+    if (problem) setRefusal(refusalOf(problem));
+    else stop();
   };
   const save = async (event: FormEvent) => {
     event.preventDefault();
     if (text === undefined || text.trim() === written) return stop();
     try {
       const value = await writtenValue(token.kind, text);
-      const change: Edit = (d) => setToken(d, token, mode, value);
-      const label = `${token.path} (${mode}): ${written} → ${value}`;
-      // What was typed stays until it is taken.
-      const { problem } = await editor.commit(change, label, { atField: true });
-      if (problem) setRefusal(refusalOf(problem));
-      else stop();
+      if (brand) setAsked(value);
+      else await take((d) => setToken(d, token, mode, value), value);
     } catch (error) {
       setRefusal(refusalIn(error));
     }
@@ -69,9 +85,26 @@ export function ValueCell({ token, mode }: Props) {
           onChange={(e) => {
             setText(e.currentTarget.value);
             setRefusal(undefined);
+            setAsked(undefined);
           }}
           onKeyDown={press}
         />
+        {brand && asked && (
+          <fieldset className={classes.asked} aria-label={`${token.path} is ${brand.name} itself`}>
+            <span>
+              {token.path} is {brand.name} itself.
+            </span>
+            <button
+              type="button"
+              onClick={() => void take((d) => setBrand(d, brand.slug ?? "", { color: asked }), asked)}
+            >
+              <Swatch colors={[asked]} /> change {brand.name}
+            </button>
+            <button type="button" onClick={() => void take((d) => setToken(d, token, mode, asked), asked)}>
+              <Swatch colors={[cell.value, asked]} /> hold both
+            </button>
+          </fieldset>
+        )}
         {refusal && (
           <span className={classes.refusal} role="alert">
             {refusal}

@@ -14,6 +14,8 @@ export interface Filter {
   origin: string;
   group: string;
   failing: boolean;
+  /** Tokens at fault in a finding, where only those are asked for. */
+  found?: string[];
 }
 
 export function makeRows(derived: Derived): Row[] {
@@ -41,7 +43,7 @@ export function groupsOf(rows: Row[]): string[] {
 
 export function filtered(
   rows: Row[],
-  { word, origin, group, failing }: Filter,
+  { word, origin, group, failing, found }: Filter,
   names: Record<string, string>,
 ): Row[] {
   const words = word.toLowerCase().split(/\s+/).filter(Boolean);
@@ -49,6 +51,7 @@ export function filtered(
     const { token } = row;
     if (group && token.path.split(".")[0] !== group) return false;
     if (origin && token.light.origin !== origin && token.dark?.origin !== origin) return false;
+    if (found && !found.includes(token.path)) return false;
     if (failing && !Object.values(row.ratio).some((r) => r.ratio < r.need)) return false;
     const { path, css, light, dark } = token;
     const parts = [path, css, names[path], light.value, dark?.value, light.alias, dark?.alias];

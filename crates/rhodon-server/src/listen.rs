@@ -22,15 +22,12 @@ const PAUSE: Duration = Duration::from_millis(50);
 
 /// Serves connections until `stopped` resolves, and then those that are open for a while.
 pub(crate) async fn serve(listener: TcpListener, app: Router, stopped: impl Future<Output = ()>) {
-    let mut builder = Builder::new(TokioExecutor::new());
+    // Browsers speak HTTP/1.1 without TLS. Waiting to hear which version it is would have no limit.
+    let mut builder = Builder::new(TokioExecutor::new()).http1_only();
     builder
         .http1()
         .timer(TokioTimer::new())
         .header_read_timeout(HEAD_TIME);
-    builder
-        .http2()
-        .timer(TokioTimer::new())
-        .keep_alive_interval(HEAD_TIME);
     let open = GracefulShutdown::new();
     let mut stopped = std::pin::pin!(stopped);
     loop {

@@ -96,8 +96,13 @@ async fn half_sent_requests_hold_nobody_up_and_the_server_ends_all_the_same() {
 #[tokio::test]
 async fn connections_that_say_no_more_are_given_up_by_the_server() {
     let server = Server::start(&fresh_database("limits").await);
-    let streams = ["", "PRI * HT", "GET /api/health HTTP/1.1\r\nHost: HO", HEALTH]
-        .map(|said| server.connect(said));
+    let streams = [
+        "",
+        "PRI * HT",
+        "GET /api/health HTTP/1.1\r\nHost: HO",
+        HEALTH,
+    ]
+    .map(|said| server.connect(said));
     for mut stream in streams {
         stream
             .set_read_timeout(Some(Duration::from_secs(30)))

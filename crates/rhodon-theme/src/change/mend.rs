@@ -5,6 +5,7 @@
 //! - roles of an intent that plays another part now move there; those of one that is no more go;
 //! - what refers to something that moved follows; a role whose reference is lost goes back to
 //!   derived; a token of the user's own keeps its colour, written out;
+//! - what a parent set and what would dangle here alone is set here, to what it referred to;
 //! - a role that comes to refer to itself by all this goes back to derived.
 
 use std::cell::OnceCell;
@@ -31,7 +32,8 @@ pub(super) struct Renamed<'a> {
 /// Mends a document that a change made from a theme.
 ///
 /// # Errors
-/// What cannot be mended, such as a theme without any colour.
+/// What cannot be mended, such as a theme without any colour, or a parent's role that leads nowhere
+/// here.
 pub(super) fn mend(
     before: &Resolved,
     document: Document,
@@ -46,8 +48,11 @@ pub(super) fn mend(
     let ground = Ground::new(before, &mending.document, renamed)?;
     mending.roles(&ground);
     mending.references(&ground);
+    mending.inherited(&ground);
     mending.circles();
     let document = mending.document.checked()?;
+    // What a parent set for a part that only now is played here may lead nowhere: then it is told.
+    derive(&before.with_document(document.clone()))?;
     Ok(Changed {
         document,
         notes: mending.notes,
@@ -165,13 +170,7 @@ impl Mending<'_> {
 
     fn references(&mut self, ground: &Ground<'_>) {
         let whole = self.before.with_document(self.document.clone()).merged;
-        let is_lost = |value: &Typed<Written>| {
-            let target = value.target()?;
-            let known = ground.outline.has(target)
-                || whole.tokens.contains_key(target)
-                || whole.roles.contains_key(target);
-            (!known).then(|| target.clone())
-        };
+        let is_lost = |value: &Typed<Written>| ground.lost(&whole, value);
         let notes = &mut self.notes;
         for (path, values) in &mut self.document.roles {
             for mode in Mode::BOTH {
@@ -210,6 +209,54 @@ impl Mending<'_> {
         self.document.tokens.retain(|_, token| complete(token));
     }
 
+    /// A parent keeps what it set; a child in which that leads nowhere sets it anew.
+    fn inherited(&mut self, ground: &Ground<'_>) {
+        let whole = self.before.with_document(self.document.clone()).merged;
+        let lost = |value: Option<&Typed<Written>>| ground.lost(&whole, value?);
+        for (path, token) in &whole.tokens {
+            let mut own = token.clone();
+            let slots = [
+                (&mut own.value, Mode::Light),
+                (&mut own.light, Mode::Light),
+                (&mut own.dark, Mode::Dark),
+            ];
+            for (slot, mode) in slots {
+                let Some(target) = lost(slot.as_ref()) else {
+                    continue;
+                };
+                *slot = ground.replacement(&target, mode);
+                if let Some(value) = slot {
+                    let note = format!("the token {path}, a parent's, is set here to {value}");
+                    self.notes.push(note);
+                }
+            }
+            if own != *token {
+                self.document.tokens.insert(path.clone(), own);
+            }
+        }
+        for (path, values) in whole
+            .roles
+            .iter()
+            .filter(|(path, _)| ground.outline.has(path))
+        {
+            for mode in Mode::BOTH {
+                let Some(target) = lost(values.get(mode)) else {
+                    continue;
+                };
+                if let Some(value) = ground.replacement(&target, mode) {
+                    let note = format!("the role {path}, a parent's, is set here to {value}");
+                    self.notes.push(note);
+                    *self
+                        .document
+                        .roles
+                        .entry(path.clone())
+                        .or_default()
+                        .slot(mode) = Some(value);
+                }
+            }
+        }
+    }
+
     /// A role that moved to where its own reference points would refer to itself.
     fn circles(&mut self) {
         let whole = self.before.with_document(self.document.clone());
@@ -235,6 +282,15 @@ impl Mending<'_> {
 }
 
 impl Ground<'_> {
+    /// Where a reference leads that leads nowhere any more.
+    fn lost(&self, whole: &Document, value: &Typed<Written>) -> Option<TokenPath> {
+        let target = value.target()?;
+        let known = self.outline.has(target)
+            || whole.tokens.contains_key(target)
+            || whole.roles.contains_key(target);
+        (!known).then(|| target.clone())
+    }
+
     /// What takes the place of a reference that is lost: the role that moved, or what it came to.
     fn replacement(&self, lost: &TokenPath, mode: Mode) -> Option<Typed<Written>> {
         if let Some(moved) = self.moved(lost) {

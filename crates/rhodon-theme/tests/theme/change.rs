@@ -294,4 +294,39 @@ proptest! {
         let changed = apply(&operation, &theme).map_err(|e| TestCaseError::fail(e.to_string()))?;
         prop_assert!(derive(&Resolved::alone(changed.document)).is_ok());
     }
+
+    /// The same three generations down, where colours, intents and roles come from a parent and from its
+    /// parent.
+    #[test]
+    fn no_operation_of_a_grandchild_makes_a_document_that_is_refused(
+        above in hanging(),
+        extra in hanging(),
+        which in 0..4,
+    ) {
+        let read = |mut spec: Value, extra: &Value| {
+            for (key, value) in extra.as_object().unwrap() {
+                spec[key] = value.clone();
+            }
+            Document::read(&spec)
+        };
+        let eldest = json!({ "format": 1, "name": "Eldest", "brand": four(json!({})).document().to_json()["brand"] });
+        let middle = json!({ "format": 1, "name": "Middle", "extends": "eldest", "brand": [{ "name": "Kelp", "slug": "kelp", "color": "#2f6b3a" }] });
+        let own = json!({ "format": 1, "name": "Own", "extends": "middle", "brand": [{ "name": "Spray", "slug": "spray", "color": "#7fb7c9" }], "intents": { "accent": { "scale": "spray" } } });
+        let (Ok(eldest), Ok(middle), Ok(own)) = (read(eldest, &json!({})), read(middle, &above), read(own, &extra)) else {
+            return Ok(());
+        };
+        let theme = Resolved::alone(eldest).extended_by(middle).extended_by(own);
+        prop_assume!(derive(&theme).is_ok());
+        let brand = slug("spray");
+        let operation = match which {
+            0 => Operation::RemoveBrand(brand),
+            1 => Operation::MoveBrand { brand, to: 0 },
+            2 => Operation::RenameBrand { brand, name: "Sea Wall".into(), slug: None },
+            _ => Operation::SetIntent { intent: slug("secondary"), paint: Some(IntentChoice::Scale(brand)) },
+        };
+        // What cannot be done is refused; what is done comes to something.
+        if let Ok(changed) = apply(&operation, &theme) {
+            prop_assert!(derive(&theme.with_document(changed.document)).is_ok());
+        }
+    }
 }

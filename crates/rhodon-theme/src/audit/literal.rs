@@ -2,7 +2,7 @@
 
 use std::collections::BTreeMap;
 
-use rhodon_color::difference;
+use rhodon_color::{Rgb8, difference};
 
 use super::scene::{Scene, sentence};
 use super::{Edit, Finding, Severity};
@@ -11,6 +11,13 @@ use crate::value::Origin;
 
 /// CIEDE2000 below which two colours are taken for one.
 const SAME: f64 = 1.0;
+
+/// Whether two codes are near enough to be measured: thousands of literals meet hundreds of steps.
+fn may_be_same(a: Rgb8, b: Rgb8) -> bool {
+    const MOST: u8 = 16;
+    let pairs = a.channels().into_iter().zip(b.channels());
+    pairs.into_iter().all(|(a, b)| a.abs_diff(b) <= MOST)
+}
 
 pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
     let written = |section: Section| matches!(section, Section::Roles | Section::Own);
@@ -30,6 +37,7 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
             }
             let near = scene
                 .steps()
+                .filter(|(_, code)| may_be_same(*code, color.code))
                 .map(|(path, code)| (difference(code, color.code), path, code));
             let Some((gap, step, code)) = near.min_by(|a, b| a.0.total_cmp(&b.0)) else {
                 continue;

@@ -122,6 +122,11 @@ impl Finding {
         (self.id, self.mode, &self.tokens) == (other.id, other.mode, &other.tokens)
     }
 
+    /// Whether there is anything to try.
+    pub(crate) fn may_be_mended(&self) -> bool {
+        !self.edits.is_empty()
+    }
+
     /// Whether it counts: nobody accepted it.
     pub fn stands(&self) -> bool {
         self.accepted.is_none()

@@ -64,12 +64,21 @@ pub struct CheckReport {
     pub findings: Vec<FindingReport>,
 }
 
+/// Tokens that may be derived anew while fixes are tried, so that no document costs more than a moment.
+const TRIES: usize = 20_000;
+/// How many findings get a fix at least, and at most; the others get theirs once these are mended.
+const FEWEST: usize = 4;
+const MOST: usize = 60;
+
 impl CheckReport {
     /// Of a theme, with more findings from elsewhere behind its own.
     pub fn new(theme: &Resolved, derived: &Derived, more: Vec<Finding>) -> Self {
         let findings = audit(theme, derived);
+        let mut left = (TRIES / derived.tokens.len().max(1)).clamp(FEWEST, MOST);
         let reported = findings.iter().map(|f| {
-            let fix = f.stands().then(|| mend(theme, &findings, f)).flatten();
+            let tried = f.stands() && left > 0;
+            left -= usize::from(tried && f.may_be_mended());
+            let fix = tried.then(|| mend(theme, &findings, f)).flatten();
             FindingReport::new(
                 f,
                 fix.map(|fix| FixReport {

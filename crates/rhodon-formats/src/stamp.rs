@@ -45,15 +45,15 @@ const EXPORT: &str = ", export \u{e0e0}";
 
 /// Puts the hash of all files of an export beside each file's own, where there are several.
 pub(crate) fn seal(files: &mut [File]) {
-    let all = files
-        .iter()
-        .fold(blake3::Hasher::new(), |mut hasher, file| {
-            hasher.update(file.text.as_bytes());
-            hasher
-        });
-    let hash = match files.len() {
-        0 | 1 => String::new(),
-        _ => format!(", export {}", short(&all.finalize())),
+    // A file alone has its own hash already.
+    let hash = if files.len() < 2 {
+        String::new()
+    } else {
+        let mut all = blake3::Hasher::new();
+        for file in files.iter() {
+            all.update(file.text.as_bytes());
+        }
+        format!(", export {}", short(&all.finalize()))
     };
     for file in files {
         if let Some(at) = file.text.find(EXPORT) {

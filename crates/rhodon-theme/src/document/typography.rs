@@ -55,12 +55,18 @@ fn whole(field: &'static NumberField) -> impl Fn(&Node<'_>, &mut Problems) -> Op
 fn families(node: &Node<'_>, problems: &mut Problems) -> Option<Vec<String>> {
     let found = node.list(20, problems, |n, p| {
         let text = n.text(200, p)?;
-        // An entry may be a whole list as CSS has it; a plain name is taken as it stands.
+        // An entry may be a whole list as CSS has it; a plain name is taken as it stands, and so is
+        // what CSS would read as nothing.
         let is_list = text.contains([',', '"', '\'']);
-        Some(if is_list {
+        let listed = if is_list {
             font_families(&text)
         } else {
+            Vec::new()
+        };
+        Some(if listed.is_empty() {
             vec![text]
+        } else {
+            listed
         })
     });
     let found: Vec<String> = found.into_iter().flatten().collect();

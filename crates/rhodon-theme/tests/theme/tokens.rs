@@ -217,6 +217,29 @@ fn families_and_weights_are_the_set_ones_and_headings_follow_text() {
     );
 }
 
+/// An entry may be a list as style sheets have it; what is no list is a name as it stands.
+#[test]
+fn families_are_read_as_style_sheets_write_them() {
+    for (written, read) in [
+        (
+            "\"Harbour, Grotesk\", 'Anlow' , serif",
+            "Harbour, Grotesk, Anlow, serif",
+        ),
+        ("Anlow  Sans, serif", "Anlow Sans, serif"),
+        ("Harbour \"Grotesk\"", "Harbour \"Grotesk\""),
+        ("2nd  Berth", "2nd  Berth"),
+        ("a\\b", "a\\b"),
+        ("'", "'"),
+    ] {
+        let theme = derived(json!({ "type": { "body": [written] } }));
+        assert_eq!(
+            value(&theme, "type.family.body", Mode::Light),
+            read,
+            "{written}"
+        );
+    }
+}
+
 #[test]
 fn corners_are_shares_of_one_radius_and_a_square_theme_rounds_nothing() {
     let radii = |radius: Value| {

@@ -5,10 +5,11 @@
 //! the gamut's limit and the search for a chroma into roots of cubics: no nested search,
 //! no cube root inside a loop.
 
-use crate::Oklch;
+use crate::lightness::luminance_from_lightness;
 use crate::matrix::{Mat3, product};
 use crate::oklab::{LMS_TO_LUMINANCE, LMS_TO_SRGB, OKLAB_TO_LMS};
 use crate::space::SRGB_TO_P3;
+use crate::{Oklch, Rgb8};
 
 /// Coefficients of a cubic, lowest power first.
 type Cubic = [f64; 4];
@@ -84,6 +85,13 @@ impl HueSlice {
         let s = self.ratio(y, c);
         let scale = y / eval(&self.luminance, s);
         std::array::from_fn(|i| eval(&self.channels[i], s) * scale)
+    }
+
+    /// The code at CIE L\* `lightness` and chroma `c`, which the caller keeps within
+    /// [`Self::max_chroma`].
+    pub fn code_at(&self, lightness: f64, c: f64) -> Rgb8 {
+        let y = luminance_from_lightness(lightness);
+        Rgb8::from_linear_clipped(self.linear_at(y, c))
     }
 
     fn oklab_lightness(&self, y: f64, s: f64) -> f64 {

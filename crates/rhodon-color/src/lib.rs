@@ -37,7 +37,7 @@ pub use css::{ColorError, Notation, NotationError};
 pub use difference::{Lab65, difference, lab_d65};
 pub use hue_slice::HueSlice;
 pub use lightness::{lightness_from_luminance, luminance_from_lightness};
-pub use oklab::{Oklab, Oklch};
+pub use oklab::{Oklab, Oklch, hue_turn};
 pub use relation::{RELATIONS, Relation, companions, drawn};
 pub use rgb8::{Rgb8, Rgb8Error};
 pub use space::Space;

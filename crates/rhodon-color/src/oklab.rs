@@ -118,6 +118,11 @@ impl Oklch {
     }
 }
 
+/// Degrees from one hue to another, on the shorter way: −180 to 180.
+pub fn hue_turn(from: f64, to: f64) -> f64 {
+    (to - from + 540.0).rem_euclid(360.0) - 180.0
+}
+
 impl From<Oklab> for Oklch {
     fn from(lab: Oklab) -> Self {
         let [l, c, h] = to_polar([lab.l, lab.a, lab.b]);

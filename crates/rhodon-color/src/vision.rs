@@ -3,6 +3,8 @@
 //! The tables are theirs, one matrix per tenth of severity; between tenths the two
 //! neighbours are mixed.
 
+use std::sync::LazyLock;
+
 use crate::Rgb8;
 use crate::matrix::{Mat3, apply};
 
@@ -28,6 +30,13 @@ impl VisionKind {
             Self::Deutan => "deutan",
             Self::Tritan => "tritan",
         }
+    }
+
+    /// Vision of this kind, full; prepared once.
+    pub fn full(self) -> &'static Vision {
+        static FULL: LazyLock<[Vision; 3]> =
+            LazyLock::new(|| VisionKind::ALL.map(|kind| Vision::new(kind, 1.0)));
+        &FULL[self as usize]
     }
 
     fn table(self) -> &'static [Mat3; 10] {

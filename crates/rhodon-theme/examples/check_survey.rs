@@ -2,46 +2,36 @@
 //! ones: what is found, and how near fills come to their surfaces.
 //! `cargo run --release -p rhodon-theme --example check_survey`
 
+mod brands;
+
 use std::collections::BTreeMap;
 use std::time::{Duration, Instant};
 
-use rhodon_color::{Color, Rgb8, difference};
-use rhodon_theme::{Document, Mode, Resolved, Severity, audit, derive};
+use rhodon_color::{Color, difference};
+use rhodon_theme::{Document, Mode, Resolved, Role, Severity, audit, derive};
 
-/// Colours of brand sheets that vanish on one page or the other, and what is hard for other reasons.
+use brands::{Draw, HARD, THEMES};
+
+/// Colours of brand sheets that vanish on one page or the other.
 const USUAL: &[&str] = &[
-    "#000000", "#001f3f", "#111827", "#0a0a23", "#0b132b", "#1a1a2e", "#14213d", "#212529",
-    "#343a40", "#1d3557", "#2b2d42", "#0d1b2a", "#22223b", "#222222", "#333333", "#444444",
-    "#555555", "#666666", "#777777", "#888888", "#999999", "#aaaaaa", "#bbbbbb", "#cccccc",
-    "#dddddd", "#eeeeee", "#e0e0e0", "#f5f5f5", "#fafafa", "#ffffff", "#fdf0d5", "#f1faee",
-    "#faedcd", "#fefae0", "#edf2f4", "#e9ecef", "#ffe8d6", "#fff1e6", "#f8edeb", "#ffff00",
-    "#808080", "#7f8081", "#010101", "#fefefe", "#00ff00", "#0000ff", "#ff0000", "#00ffff",
-    "#ff00ff", "#16c72e", "#39ff14", "#f2c200", "#3a00b8", "#767676",
+    "#001f3f", "#111827", "#0a0a23", "#0b132b", "#1a1a2e", "#14213d", "#212529", "#343a40",
+    "#1d3557", "#2b2d42", "#0d1b2a", "#22223b", "#222222", "#333333", "#444444", "#555555",
+    "#666666", "#888888", "#999999", "#aaaaaa", "#bbbbbb", "#cccccc", "#dddddd", "#eeeeee",
+    "#e0e0e0", "#f5f5f5", "#fafafa", "#fdf0d5", "#f1faee", "#faedcd", "#fefae0", "#edf2f4",
+    "#e9ecef", "#ffe8d6", "#fff1e6", "#f8edeb",
 ];
 
-fn brands() -> Vec<Vec<Color>> {
-    let mut state = 0x9e37_79b9_7f4a_7c15u64;
-    let mut next = || {
-        state ^= state << 13;
-        state ^= state >> 7;
-        state ^= state << 17;
-        state
-    };
-    let named: Vec<Color> = USUAL.iter().filter_map(|h| Color::parse(h).ok()).collect();
+fn all_brands() -> Vec<Vec<Color>> {
+    let named = USUAL.iter().chain(HARD);
+    let named: Vec<Color> = named.filter_map(|h| Color::parse(h).ok()).collect();
     let mut out: Vec<Vec<Color>> = named.iter().map(|c| vec![*c]).collect();
     out.extend(named.windows(2).map(<[Color]>::to_vec));
-    out.extend((0..10_000).map(|i| {
-        let color = |_| {
-            let [r, g, b, ..] = next().to_le_bytes();
-            Color::from(Rgb8::new(r, g, b))
-        };
-        (0..=i % 4).map(color).collect()
-    }));
+    out.extend(Draw(THEMES).brands(10_000));
     out
 }
 
 fn main() -> Result<(), Box<dyn std::error::Error>> {
-    let brands = brands();
+    let brands = all_brands();
     let mut found: BTreeMap<(&str, Severity), (usize, String)> = BTreeMap::new();
     let (mut near, mut spent, mut pairs) = (0, Duration::ZERO, 0);
     for brand in &brands {
@@ -66,10 +56,9 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
                 let Some(fill) = code(&format!("{}.fill", intent.name)) else {
                     continue;
                 };
-                let surfaces = ["base", "raised", "sunken", "overlay"];
-                let grounds = surfaces
+                let grounds = Role::SURFACES
                     .iter()
-                    .filter_map(|s| code(&format!("surface.{s}")));
+                    .filter_map(|surface| code(surface.path()));
                 near += grounds.filter(|g| difference(fill, *g) < 16.0).count();
             }
         }

@@ -1,29 +1,22 @@
 //! Measures scales over random and hard brands: order, even gaps, hue drift, and time.
 //! `cargo run --release -p rhodon-theme --example scale_survey -- natural`
 
+mod brands;
+
 use std::time::Instant;
 
-use rhodon_color::{Rgb8, difference};
+use rhodon_color::{Rgb8, difference, hue_turn};
 use rhodon_theme::scale::{self, Request};
+
+use brands::Draw;
 
 fn main() -> Result<(), Box<dyn std::error::Error>> {
     let method = std::env::args()
         .nth(1)
         .unwrap_or_else(|| "natural".to_owned())
         .parse()?;
-    let mut state = 0x2545_f491_4f6c_dd1du64;
-    let mut next = || {
-        state ^= state << 13;
-        state ^= state >> 7;
-        state ^= state << 17;
-        state
-    };
-    let brands: Vec<Rgb8> = (0..10_000)
-        .map(|_| {
-            let [r, g, b, ..] = next().to_le_bytes();
-            Rgb8::new(r, g, b)
-        })
-        .collect();
+    let mut draw = Draw(0x2545_f491_4f6c_dd1d);
+    let brands: Vec<Rgb8> = (0..10_000).map(|_| draw.code()).collect();
     let (mut broken, mut drifts, mut spreads, mut gaps, mut jumps, mut off) =
         (0, vec![], vec![], vec![], vec![], vec![]);
     let start = Instant::now();
@@ -67,7 +60,7 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
                 .iter()
                 .map(|s| s.color.to_oklch())
                 .filter(|c| c.c > 0.02);
-            drifts.extend(drift.map(|c| ((c.h - own.h + 540.0).rem_euclid(360.0) - 180.0).abs()));
+            drifts.extend(drift.map(|c| hue_turn(own.h, c.h).abs()));
         }
     }
     let show = |name: &str, mut v: Vec<f64>| {

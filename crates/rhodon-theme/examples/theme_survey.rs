@@ -2,38 +2,22 @@
 //! colours, hover distance, and time.
 //! `cargo run --release -p rhodon-theme --example theme_survey`
 
+mod brands;
+
 use std::collections::BTreeMap;
 use std::time::Instant;
 
 use rhodon_color::{Color, Rgb8, Vision, VisionKind, difference};
 use rhodon_theme::{Document, Mode, Resolved, derive, status_colors};
 
-const HARD: &[&str] = &[
-    "#000000", "#ffffff", "#ffff00", "#00ff00", "#0000ff", "#ff0000", "#00ffff", "#ff00ff",
-    "#808080", "#7f8081", "#010101", "#fefefe", "#767676", "#777777", "#16c72e", "#39ff14",
-    "#f2c200", "#3a00b8",
-];
+use brands::{Draw, HARD, THEMES};
 
 fn main() -> Result<(), Box<dyn std::error::Error>> {
-    let mut state = 0x9e37_79b9_7f4a_7c15u64;
-    let mut next = || {
-        state ^= state << 13;
-        state ^= state >> 7;
-        state ^= state << 17;
-        state
-    };
     let mut brands: Vec<Vec<Color>> = HARD
         .iter()
         .map(|h| vec![Color::parse(h).expect("valid")])
         .collect();
-    brands.extend((0..10_000).map(|i| {
-        (0..=i % 4)
-            .map(|_| {
-                let [r, g, b, ..] = next().to_le_bytes();
-                Color::from(Rgb8::new(r, g, b))
-            })
-            .collect()
-    }));
+    brands.extend(Draw(THEMES).brands(10_000));
     let specs: Vec<Resolved> = brands
         .iter()
         .map(|b| Resolved::alone(Document::from_brand("Survey", b)))

@@ -38,10 +38,14 @@ impl Derived {
         self.tokens.iter().find(|t| *t.path == *path)
     }
 
+    /// An intent by its name.
+    pub fn intent(&self, name: &str) -> Option<&IntentScale> {
+        self.intents.iter().find(|i| i.name.as_str() == name)
+    }
+
     /// The scale of an intent.
     pub fn intent_scale(&self, intent: &str) -> Option<&NamedScale> {
-        let found = self.intents.iter().find(|i| i.name.as_str() == intent)?;
-        self.scales.get(found.scale)
+        self.scales.get(self.intent(intent)?.scale)
     }
 }
 

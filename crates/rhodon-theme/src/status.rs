@@ -1,10 +1,10 @@
 //! Status colours tuned to a brand, and still told apart by every eye.
 
-use std::sync::LazyLock;
-
 use crate::vocabulary::Intent;
 use palette::color_difference::Ciede2000;
-use rhodon_color::{HueSlice, Lab65, Rgb8, Vision, VisionKind, lab_d65, luminance_from_lightness};
+use rhodon_color::{
+    HueSlice, Lab65, Rgb8, VisionKind, hue_turn, lab_d65, luminance_from_lightness,
+};
 
 /// One status intent before it is tuned (engine document, "Status intents from a brand").
 struct Anchor {
@@ -44,9 +44,6 @@ const ANCHORS: [Anchor; 4] = [
 /// Least CIEDE2000 between any two status colours, in every kind of vision.
 pub const APART: f64 = 10.0;
 
-static VISIONS: LazyLock<[Vision; 3]> =
-    LazyLock::new(|| VisionKind::ALL.map(|kind| Vision::new(kind, 1.0)));
-
 /// The four status colours of a brand.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub struct Status {
@@ -70,9 +67,9 @@ impl Status {
     /// Least CIEDE2000 between any two, in normal, protan, deutan and tritan vision.
     pub fn least_difference(&self) -> f64 {
         let normal = self.colors.map(lab_d65);
-        VISIONS
+        VisionKind::ALL
             .iter()
-            .map(|v| self.colors.map(|c| lab_d65(v.see(c))))
+            .map(|kind| self.colors.map(|c| lab_d65(kind.full().see(c))))
             .fold(least(&normal), |m, seen| m.min(least(&seen)))
     }
 }
@@ -92,8 +89,14 @@ const STRENGTH: f64 = 0.85;
 
 /// A colour of a hue and an L\* at the strength of the status colours.
 pub(crate) fn anchored(hue: f64, lightness: f64) -> Rgb8 {
-    let (slice, y) = (HueSlice::new(hue), luminance_from_lightness(lightness));
-    Rgb8::from_linear_clipped(slice.linear_at(y, STRENGTH * slice.max_chroma(y)))
+    toned(hue, lightness, STRENGTH)
+}
+
+/// A hue at an L\*, with a share of the most chroma that the gamut holds there.
+fn toned(hue: f64, lightness: f64, share: f64) -> Rgb8 {
+    let slice = HueSlice::new(hue);
+    let most = slice.max_chroma(luminance_from_lightness(lightness));
+    slice.code_at(lightness, share * most)
 }
 
 /// The status colours for a brand colour: tuned to it as far as they stay apart.
@@ -107,13 +110,12 @@ pub fn tuned(brand: Rgb8) -> Status {
     let at = |t: f64| Status {
         colors: std::array::from_fn(|i| {
             let anchor = &ANCHORS[i];
-            let away = (lch.h - anchor.hue + 540.0).rem_euclid(360.0) - 180.0;
+            let away = hue_turn(anchor.hue, lch.h);
             let pull = t * (lch.c / 0.05).min(1.0) * (0.15 * away).clamp(-8.0, 8.0);
             let hue = (anchor.hue + pull).clamp(anchor.range.0, anchor.range.1);
             let l = anchor.lightness + t * (0.15 * (lightness - 50.0)).clamp(-4.0, 4.0);
-            let (slice, y) = (HueSlice::new(hue), luminance_from_lightness(l));
             let share = STRENGTH + (strength - STRENGTH) * t;
-            Rgb8::from_linear_clipped(slice.linear_at(y, share * slice.max_chroma(y)))
+            toned(hue, l, share)
         }),
     };
     let tuned = [1.0, 0.75, 0.5, 0.25]

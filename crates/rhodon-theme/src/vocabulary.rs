@@ -84,6 +84,16 @@ roles! {
     CHART_8 = "chart.8",
 }
 
+impl Role {
+    /// The grounds of a page, on which everything else stands.
+    pub const SURFACES: [Self; 4] = [
+        Self::SURFACE_BASE,
+        Self::SURFACE_RAISED,
+        Self::SURFACE_SUNKEN,
+        Self::SURFACE_OVERLAY,
+    ];
+}
+
 /// The path of a part of an intent, put together when this is compiled.
 macro_rules! intent_paths {
     ($intent:expr, $part:expr, $($variant:ident $name:literal),*) => {

@@ -2,9 +2,9 @@
 
 use std::collections::BTreeMap;
 
-use rhodon_color::{HueSlice, Rgb8, difference, luminance_from_lightness};
+use rhodon_color::{HueSlice, Rgb8, VisionKind, difference, luminance_from_lightness};
 
-use super::scene::{Scene, eyes, sentence};
+use super::scene::{Scene, sentence};
 use super::{Edit, Finding, Severity};
 use crate::label::Slug;
 use crate::palette::IntentScale;
@@ -31,10 +31,11 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
 /// Least CIEDE2000 between two colours, and the eyes that see them so.
 fn nearest(a: Rgb8, b: Rgb8) -> (f64, &'static str) {
     let usual = (difference(a, b), "normal");
-    let others = eyes()
-        .iter()
-        .map(|(name, eye)| (difference(eye.see(a), eye.see(b)), *name));
-    others.fold(
+    let others = VisionKind::ALL.map(|kind| {
+        let eye = kind.full();
+        (difference(eye.see(a), eye.see(b)), kind.id())
+    });
+    others.into_iter().fold(
         usual,
         |best, next| if next.0 < best.0 { next } else { best },
     )
@@ -115,7 +116,7 @@ fn is_status(intent: &IntentScale) -> bool {
 
 /// The smallest moves of hue or lightness that hold an intent apart from every other.
 pub(super) fn moves(scene: &Scene<'_>, name: &Slug) -> Vec<Edit> {
-    let Some(intent) = scene.derived.intents.iter().find(|i| i.name == *name) else {
+    let Some(intent) = scene.derived.intent(name.as_str()) else {
         return Vec::new();
     };
     let own = scene.derived.scales[intent.scale].scale.base_step().color;
@@ -149,9 +150,8 @@ fn moved(own: Rgb8) -> impl Iterator<Item = Rgb8> {
         let slice = HueSlice::new(lch.h + f64::from(turn));
         (-32..=32).step_by(4).map(move |lift| {
             let lightness = (own.lightness() + f64::from(lift)).clamp(8.0, 94.0);
-            let y = luminance_from_lightness(lightness);
-            let chroma = lch.c.min(slice.max_chroma(y));
-            Rgb8::from_linear_clipped(slice.linear_at(y, chroma))
+            let most = slice.max_chroma(luminance_from_lightness(lightness));
+            slice.code_at(lightness, lch.c.min(most))
         })
     })
 }

@@ -6,12 +6,11 @@ use rhodon_color::{Rgb8, contrast_ratio, difference};
 
 use super::scene::{Scene, sentence};
 use super::{Edit, Finding, Severity};
+use crate::role::TEXT;
 use crate::token::{Mode, Pair};
 
 /// How many steps are tried.
 const TRIED: usize = 3;
-/// The least ratio of text (WCAG 2.2, 1.4.3).
-const TEXT: f64 = 4.5;
 
 pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
     for pair in scene.derived.pairs.iter().filter(|p| !p.pass) {

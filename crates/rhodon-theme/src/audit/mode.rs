@@ -2,6 +2,8 @@
 
 use std::collections::BTreeMap;
 
+use rhodon_color::hue_turn;
+
 use super::scene::{Scene, sentence};
 use super::{Edit, Finding, Severity};
 use crate::token::Mode;
@@ -26,7 +28,7 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
             continue;
         };
         let (set, left) = (set.to_oklch(), left.to_oklch());
-        let turn = ((set.h - left.h + 540.0).rem_euclid(360.0) - 180.0).abs();
+        let turn = hue_turn(left.h, set.h).abs();
         if set.c < HUED || left.c < HUED || turn < UNLIKE {
             continue;
         }

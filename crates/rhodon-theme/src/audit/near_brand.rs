@@ -13,11 +13,7 @@ use crate::vocabulary::{Intent, IntentPart};
 pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
     let untuned = Status::untuned();
     let is_own = |intent: Intent| {
-        let found = scene
-            .derived
-            .intents
-            .iter()
-            .find(|i| i.name.as_str() == intent.id());
+        let found = scene.derived.intent(intent.id());
         found.is_some_and(|i| i.origin == Origin::Derived)
     };
     for brand in &scene.theme.merged.brand {

@@ -14,7 +14,7 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
     for scale in &scene.derived.scales {
         lightness(scene, scale, out);
         pins(scene, scale, out);
-        place(scene, scale, out);
+        place(scale, out);
     }
 }
 
@@ -81,7 +81,7 @@ fn pins(scene: &Scene<'_>, scale: &NamedScale, out: &mut Vec<Finding>) {
     }
 }
 
-fn place(scene: &Scene<'_>, scale: &NamedScale, out: &mut Vec<Finding>) {
+fn place(scale: &NamedScale, out: &mut Vec<Finding>) {
     let Some(label) = &scale.settings.at else {
         return;
     };
@@ -101,6 +101,5 @@ fn place(scene: &Scene<'_>, scale: &NamedScale, out: &mut Vec<Finding>) {
         Edit::At(scale.slug.clone(), Some(base.label.clone())),
         Edit::At(scale.slug.clone(), None),
     ];
-    let _ = scene;
     out.push(finding(scale, asked, message, gap, edits));
 }

@@ -3,8 +3,7 @@
 use std::collections::HashMap;
 use std::sync::Arc;
 
-use rhodon_color::{Rgb8, Vision, VisionKind};
-use std::sync::LazyLock;
+use rhodon_color::Rgb8;
 
 use crate::derive::Derived;
 use crate::document::Resolved;
@@ -16,14 +15,6 @@ pub(super) struct Scene<'a> {
     pub theme: &'a Resolved,
     pub derived: &'a Derived,
     by_path: HashMap<&'a str, &'a Token>,
-}
-
-static EYES: LazyLock<[(&'static str, Vision); 3]> =
-    LazyLock::new(|| VisionKind::ALL.map(|kind| (kind.id(), Vision::new(kind, 1.0))));
-
-/// Every kind of vision but the usual one, full.
-pub(super) fn eyes() -> &'static [(&'static str, Vision); 3] {
-    &EYES
 }
 
 impl<'a> Scene<'a> {

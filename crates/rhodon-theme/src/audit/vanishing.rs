@@ -11,13 +11,6 @@ use crate::role::visible::VISIBLE;
 use crate::token::Mode;
 use crate::vocabulary::{IntentPart, Role};
 
-const SURFACES: [Role; 4] = [
-    Role::SURFACE_BASE,
-    Role::SURFACE_RAISED,
-    Role::SURFACE_SUNKEN,
-    Role::SURFACE_OVERLAY,
-];
-
 pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
     for intent in &scene.derived.intents {
         let path = IntentPart::Fill.of(intent.name.as_str());
@@ -29,7 +22,7 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
             let Some(code) = scene.code(&path, mode) else {
                 continue;
             };
-            let grounds = SURFACES
+            let grounds = Role::SURFACES
                 .into_iter()
                 .filter_map(|s| Some((s, scene.code(s.path(), mode)?)));
             let nearest = grounds

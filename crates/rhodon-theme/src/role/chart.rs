@@ -6,9 +6,7 @@
 
 use std::sync::LazyLock;
 
-use rhodon_color::{
-    ContrastOn, HueSlice, Oklab, Rgb8, Vision, VisionKind, luminance_from_lightness,
-};
+use rhodon_color::{ContrastOn, HueSlice, Oklab, Rgb8, VisionKind, luminance_from_lightness};
 
 use super::GRAPHIC;
 use super::painter::{Choice, Painter};
@@ -42,7 +40,7 @@ struct Seen {
 impl Seen {
     fn new(code: Rgb8) -> Self {
         let lab = |c: Rgb8| Oklab::from_linear(c.to_linear());
-        let [p, d, t] = VISIONS.each_ref().map(|vision| lab(vision.see(code)));
+        let [p, d, t] = VisionKind::ALL.map(|kind| lab(kind.full().see(code)));
         Self {
             code,
             eyes: [lab(code), p, d, t],
@@ -58,9 +56,6 @@ impl Seen {
             .fold(f64::INFINITY, f64::min) as f32
     }
 }
-
-static VISIONS: LazyLock<[Vision; 3]> =
-    LazyLock::new(|| VisionKind::ALL.map(|kind| Vision::new(kind, 1.0)));
 
 /// The colours to choose from, and how far apart any two are. Both are the same for every theme.
 struct Candidates {
@@ -85,9 +80,7 @@ impl Candidates {
                 let y = luminance_from_lightness(*tone);
                 for (share, most) in STRENGTHS {
                     let chroma = (share * slice.max_chroma(y)).min(most);
-                    colors.push(Seen::new(Rgb8::from_linear_clipped(
-                        slice.linear_at(y, chroma),
-                    )));
+                    colors.push(Seen::new(slice.code_at(*tone, chroma)));
                 }
             }
         }

@@ -60,8 +60,8 @@ fn paint_once(mode: Mode, on: &Backdrop<'_>, ahead: &Ahead) -> Painted {
 }
 
 /// Least contrast of running text (WCAG 2.2, 1.4.3).
-const TEXT: f64 = 4.5;
+pub const TEXT: f64 = 4.5;
 /// Least contrast of main text (WCAG 2.2, 1.4.6).
 const MAIN_TEXT: f64 = 7.0;
 /// Least contrast of what must be seen but not read (WCAG 2.2, 1.4.11).
-const GRAPHIC: f64 = 3.0;
+pub const GRAPHIC: f64 = 3.0;

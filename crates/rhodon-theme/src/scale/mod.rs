@@ -17,7 +17,7 @@ pub use method::{METHODS, Method};
 pub use pin::Pin;
 pub use targets::default_labels;
 
-use rhodon_color::{Color, HueSlice, Oklch, Rgb8, luminance_from_lightness};
+use rhodon_color::{Color, HueSlice, Oklch, Rgb8, hue_turn, luminance_from_lightness};
 
 use crate::label::StepLabel;
 
@@ -258,7 +258,7 @@ impl Scale {
         let Some(own) = self.base_step().oklch.hue() else {
             return 0.0;
         };
-        let turn = |h: f64| ((h - own + 540.0).rem_euclid(360.0) - 180.0).abs();
+        let turn = |h: f64| hue_turn(own, h).abs();
         self.steps
             .iter()
             .filter_map(|s| s.oklch.hue())
@@ -284,7 +284,7 @@ impl Scale {
             0.0
         };
         let hue = match (h0, h1) {
-            (Some(a), Some(b)) => a + ((b - a + 540.0).rem_euclid(360.0) - 180.0) * t,
+            (Some(a), Some(b)) => a + hue_turn(a, b) * t,
             (a, b) => a.or(b).unwrap_or(0.0),
         };
         let slice = HueSlice::new(hue.rem_euclid(360.0));

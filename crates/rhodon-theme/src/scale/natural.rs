@@ -1,7 +1,7 @@
 //! **natural**: the pins keep their exact colour, the steps around them follow in lightness,
 //! strength and hue.
 
-use rhodon_color::{HueSlice, Oklch, Rgb8, luminance_from_lightness};
+use rhodon_color::{HueSlice, Oklch, Rgb8, hue_turn, luminance_from_lightness};
 
 use crate::scale::chroma::{Strength, limit};
 use crate::scale::manual_lightness::adjusted;
@@ -123,7 +123,7 @@ impl Course {
 
     pub(crate) fn hue(&self, lightness: f64) -> f64 {
         let (a, b, share) = self.between(lightness);
-        let across = (b.hue - a.hue + 540.0).rem_euclid(360.0) - 180.0;
+        let across = hue_turn(a.hue, b.hue);
         let away = (a.lightness - lightness) / TURN_SPAN;
         let turned = if self.turn == 0.0 || share > 0.0 {
             0.0

@@ -72,11 +72,11 @@ pub struct CheckArgs {
     /// The values are brand colours.
     #[arg(long)]
     pub brands: bool,
-    /// How the report is written.
-    #[arg(long, value_enum, default_value_t = CheckFormat::Text)]
+    /// How the report is written; a page and SARIF are of one document.
+    #[arg(long, value_enum, default_value_t = CheckFormat::Text, conflicts_with = "brands")]
     pub format: CheckFormat,
     /// Write the document with every fix of errors and warnings applied.
-    #[arg(long)]
+    #[arg(long, conflicts_with = "brands")]
     pub fix: bool,
     /// With --fix: over the file instead of to standard output.
     #[arg(long, requires = "fix")]

@@ -3,8 +3,7 @@
 use std::fs;
 use std::path::Path;
 
-use rhodon_formats::report::{html, sarif, target_findings};
-use rhodon_formats::{Source, Stamp, find};
+use rhodon_formats::report::{check as checked, html, sarif};
 use rhodon_theme::{
     CheckReport, Derived, Document, FindingReport, Resolved, Severity, derive, mend_all,
 };
@@ -25,6 +24,18 @@ pub fn run(args: &CheckArgs, printer: &mut Printer) -> Result<(), Failure> {
     } else {
         &args.values
     };
+    let single = args.format != CheckFormat::Text || (args.fix && !args.in_place);
+    if single && paths.len() > 1 {
+        let wanted = if args.fix {
+            "--fix without --in-place"
+        } else {
+            "--format"
+        };
+        let found = paths.len();
+        return Err(Failure::bad(format!(
+            "{wanted}: expected one document, found {found}"
+        )));
+    }
     for path in paths {
         let path = Path::new(path);
         let theme = match document::read(path) {
@@ -70,7 +81,7 @@ fn check(
         theme
     };
     let derived = derive(&theme).map_err(|p| document::told(&place, &p))?;
-    let report = reported(&theme, &derived);
+    let report = checked(&theme, &derived);
     mark(args, &report, printer);
     if args.fix && !args.in_place {
         // The document stands on standard output: what is left is told beside it.
@@ -98,7 +109,7 @@ fn brands(args: &CheckArgs, printer: &mut Printer) -> Result<(), Failure> {
             .map(|colors| Resolved::alone(Document::from_brand("Theme", &colors)));
         let checked = theme.and_then(|theme| {
             let derived = derive(&theme).map_err(|p| p.to_string())?;
-            Ok((reported(&theme, &derived), derived))
+            Ok((checked(&theme, &derived), derived))
         });
         match checked {
             Ok((report, derived)) => {
@@ -115,25 +126,6 @@ fn brands(args: &CheckArgs, printer: &mut Printer) -> Result<(), Failure> {
         place: "arguments".to_owned(),
         text: args.values.join("\t"),
     })
-}
-
-/// The theme's findings and those of the targets that it is handed to.
-fn reported(theme: &Resolved, derived: &Derived) -> CheckReport {
-    let targets: Vec<_> = theme
-        .merged
-        .packed()
-        .filter_map(|id| find(id).ok())
-        .collect();
-    let stamp = Stamp {
-        theme: derived.name.clone(),
-        ..Stamp::default()
-    };
-    let source = Source {
-        decided: theme,
-        theme: derived,
-        stamp: &stamp,
-    };
-    CheckReport::new(theme, derived, target_findings(&source, &targets))
 }
 
 fn mark(args: &CheckArgs, report: &CheckReport, printer: &mut Printer) {

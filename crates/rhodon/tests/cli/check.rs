@@ -151,6 +151,28 @@ fn mending_writes_a_document_that_passes_and_mends_no_further() {
     assert_eq!(std::fs::read_to_string(&path).unwrap(), printed.out);
     let again = rhodon(&["check", "--fix", place], "");
     assert_eq!(again.out, printed.out);
-    let refused = rhodon(&["check", "--in-place", place], "");
-    assert_eq!(refused.code, 2);
+    for (refused, told) in [
+        (vec!["check", "--in-place", place], "--fix"),
+        (
+            vec!["check", "--fix", place, place],
+            "--fix without --in-place: expected one document, found 2",
+        ),
+        (
+            vec!["check", "--format", "sarif", place, place],
+            "--format: expected one document, found 2",
+        ),
+        (
+            vec!["check", "--brands", "--fix", "#000"],
+            "cannot be used with",
+        ),
+        (vec!["check", "--fail-on", "note", place], "error, warning"),
+    ] {
+        let run = rhodon(&refused, "");
+        assert!(
+            run.code == 2 && run.err.contains(told),
+            "{refused:?}: {}",
+            run.err
+        );
+        assert!(run.out.is_empty(), "{refused:?}");
+    }
 }

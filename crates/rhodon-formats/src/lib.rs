@@ -4,6 +4,7 @@
 //! live in that file; the command line, the API and the interface only ask.
 
 mod archive;
+mod job;
 mod name;
 mod option;
 pub mod read;

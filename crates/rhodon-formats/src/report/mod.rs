@@ -6,4 +6,28 @@ mod target_finding;
 
 pub use html::html;
 pub use sarif::sarif;
-pub use target_finding::target_findings;
+
+use rhodon_theme::{CheckReport, Derived, Resolved};
+
+use crate::stamp::Stamp;
+use crate::target::{Source, find};
+use target_finding::target_findings;
+
+/// What is wrong with a theme, and with the files of the targets that it is handed to.
+pub fn check(theme: &Resolved, derived: &Derived) -> CheckReport {
+    let stamp = Stamp {
+        theme: derived.name.clone(),
+        ..Stamp::default()
+    };
+    let source = Source {
+        decided: theme,
+        theme: derived,
+        stamp: &stamp,
+    };
+    let targets: Vec<_> = theme
+        .merged
+        .packed()
+        .filter_map(|id| find(id).ok())
+        .collect();
+    CheckReport::new(theme, derived, target_findings(&source, &targets))
+}

@@ -9,7 +9,7 @@ use crate::target::{ExportError, Source, Target};
 const NAMED: usize = 4;
 
 /// What is wrong with a theme in some targets.
-pub fn target_findings(source: &Source<'_>, targets: &[&'static Target]) -> Vec<Finding> {
+pub(super) fn target_findings(source: &Source<'_>, targets: &[&'static Target]) -> Vec<Finding> {
     let mut out = Vec::new();
     for target in targets {
         let settings = target.settings_of(source.decided, []);

@@ -5,9 +5,10 @@ use rhodon_theme::{ColorValue, Intent, IntentPart, Mode, Role, Token, TokenKind,
 use super::language::JAVA;
 use super::xml::{DECLARATION, Element};
 use super::{length, losses};
+use crate::job::{Comment, Job};
 use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{Comment, ExportError, File, Group, Job, Output, Target};
+use crate::target::{ExportError, File, Group, Output, Target};
 
 /// See its help.
 const STYLE: TargetOption = TargetOption {

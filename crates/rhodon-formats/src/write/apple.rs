@@ -8,8 +8,9 @@ use super::code::{self, CodeStyle, decimal};
 use super::intent_color::readable;
 use super::language::SWIFT;
 use super::losses;
+use crate::job::{Comment, Job};
 use crate::name;
-use crate::target::{Comment, ExportError, File, Group, Job, Output, Target};
+use crate::target::{ExportError, File, Group, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

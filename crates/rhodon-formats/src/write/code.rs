@@ -3,8 +3,8 @@
 use rhodon_theme::{ColorValue, Mode, Token, TokenKind, Value};
 
 use super::length;
+use crate::job::Job;
 use crate::name::Names;
-use crate::target::Job;
 
 /// How a language writes values.
 pub(crate) trait CodeStyle {

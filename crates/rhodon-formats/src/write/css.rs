@@ -5,9 +5,10 @@ use rhodon_theme::{ColorValue, Mode, Section, Token, Value};
 
 use super::css_tree::{Node, print_all};
 use super::{css_value, losses};
+use crate::job::{Comment, Job};
 use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+use crate::target::{ExportError, Group, Output, Target};
 
 /// See its help.
 const MODE: TargetOption = TargetOption {
@@ -61,7 +62,14 @@ pub(crate) static TARGET: Target = Target {
     write,
 };
 
-const DARK_ATTRIBUTE: &str = ":root[data-mode=\"dark\"]";
+/// The root where data-mode asks for dark.
+pub(crate) const DARK_ATTRIBUTE: &str = ":root[data-mode=\"dark\"]";
+/// The root where data-mode does not ask for light.
+pub(crate) const NOT_LIGHT: &str = ":root:not([data-mode=\"light\"])";
+/// The media query of a system that asks for dark.
+pub(crate) const DARK_SYSTEM: &str = "@media (prefers-color-scheme: dark)";
+/// The class that asks for dark.
+pub(crate) const DARK_CLASS: &str = ".dark";
 
 /// How dark mode is switched on.
 #[derive(Clone, Copy, PartialEq)]
@@ -182,10 +190,10 @@ impl CssWriter<'_> {
                 Node::rule(":root", light()),
                 Node::rule(DARK_ATTRIBUTE, dark()),
             ],
-            Strategy::Class => vec![Node::rule(":root", light()), Node::rule(".dark", dark())],
+            Strategy::Class => vec![Node::rule(":root", light()), Node::rule(DARK_CLASS, dark())],
             _ => {
-                let by_system = Node::rule(":root:not([data-mode=\"light\"])", dark());
-                let media = Node::at("@media (prefers-color-scheme: dark)", vec![by_system]);
+                let by_system = Node::rule(NOT_LIGHT, dark());
+                let media = Node::at(DARK_SYSTEM, vec![by_system]);
                 vec![
                     Node::rule(":root", light()),
                     media,

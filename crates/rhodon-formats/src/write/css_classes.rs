@@ -5,9 +5,10 @@ use foldhash::{HashMap, HashMapExt};
 use rhodon_theme::{Section, Token};
 
 use super::{css_tree, losses};
+use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+use crate::target::{ExportError, Group, Output, Target};
 
 const fn pattern(key: &'static str, default: &'static str, help: &'static str) -> TargetOption {
     TargetOption {

@@ -1,8 +1,9 @@
 //! `css-components`: the common components in every state, from the custom properties alone.
 
+use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+use crate::target::{ExportError, Group, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

@@ -1,7 +1,10 @@
 //! Values in CSS syntax, shared by every target that writes style sheets.
 
 use rhodon_color::Notation;
-use rhodon_theme::{ColorValue, Value};
+use rhodon_theme::{ColorValue, Mode, Token, Value};
+
+use crate::job::Job;
+use crate::name::Names;
 
 /// Generic families and other keywords that must not be quoted.
 const KEYWORDS: &[&str] = &[
@@ -43,6 +46,15 @@ pub(crate) fn in_map(value: &Value) -> String {
     } else {
         text
     }
+}
+
+/// Every token of a mode as entries of a map, each line behind `pad`.
+pub(crate) fn map_entries(job: &Job<'_>, names: &Names<'_>, mode: Mode, pad: &str) -> String {
+    let line = |token: &Token| {
+        let value = in_map(&token.cell(mode).value);
+        format!("{pad}\"{}\": {value},\n", names[&*token.path])
+    };
+    job.tokens().map(line).collect()
 }
 
 /// A colour: what lies outside sRGB is kept where the notation can hold it.

@@ -6,8 +6,9 @@ use super::code::{self, CodeStyle, argb, decimal};
 use super::intent_color::MAIN;
 use super::language::DART;
 use super::{losses, role_map};
+use crate::job::{Comment, Job};
 use crate::name;
-use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+use crate::target::{ExportError, Group, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

@@ -1,6 +1,7 @@
 //! Steps for frameworks that demand certain labels.
 
-use crate::target::{Step, Warning};
+use crate::job::Step;
+use crate::target::Warning;
 
 /// Labels of the ten steps that several frameworks demand.
 pub(crate) const TEN: [&str; 10] = [

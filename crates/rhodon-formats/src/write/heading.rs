@@ -3,7 +3,7 @@
 use rhodon_theme::{Mode, Unit, Value};
 
 use super::length;
-use crate::target::Job;
+use crate::job::Job;
 
 /// Keys of the headings, the largest first.
 pub(crate) const HEADINGS: [&str; 6] = ["h1", "h2", "h3", "h4", "h5", "h6"];

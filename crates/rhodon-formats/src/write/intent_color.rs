@@ -1,10 +1,10 @@
 //! One colour of an intent for frameworks that paint grounds, text and outlines with it.
 
 use rhodon_color::{Rgb8, contrast_ratio, ink_on};
-use rhodon_theme::{ColorValue, IntentPart, IntentScale, Mode, Role};
+use rhodon_theme::{ColorValue, IntentPart, IntentScale, Mode, Role, TEXT_RATIO};
 
+use crate::job::Job;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::Job;
 
 /// Which colour such a framework gets.
 pub(crate) const MAIN: TargetOption = TargetOption {
@@ -14,15 +14,6 @@ pub(crate) const MAIN: TargetOption = TargetOption {
     help: "An intent's main colour, which the framework also uses for text and outlines: the fill where that reads on every surface and else the readable colour, or always the exact fill.",
 };
 
-/// What such a colour stands on.
-const SURFACES: [Role; 4] = [
-    Role::SURFACE_BASE,
-    Role::SURFACE_RAISED,
-    Role::SURFACE_SUNKEN,
-    Role::SURFACE_OVERLAY,
-];
-/// Contrast of text (WCAG 2.2, 1.4.3).
-const TEXT: f64 = 4.5;
 /// What shows that a colour is another one: L\* between the main colour and its neighbours.
 const STEP: f64 = 10.0;
 /// The most of a colour that is laid over its ground where it is text.
@@ -100,7 +91,7 @@ impl Page {
         let code = |path: &str| job.role(path, mode).code;
         let tints = [IntentPart::Tint, IntentPart::TintHover];
         Self {
-            surfaces: SURFACES.map(|s| code(s.path())),
+            surfaces: Role::SURFACES.map(|s| code(s.path())),
             tints: tints.map(|p| code(&p.of(intent.name.as_str()))),
         }
     }
@@ -110,14 +101,14 @@ impl Page {
     /// some of that is laid over it.
     fn reads(&self, color: ColorValue, ink: Rgb8) -> bool {
         let code = color.code;
-        let on = |ground: &Rgb8| contrast_ratio(code, *ground) >= TEXT;
+        let on = |ground: &Rgb8| contrast_ratio(code, *ground) >= TEXT_RATIO;
         color.alpha >= 1.0
             && self.tints.iter().all(on)
             && self
                 .surfaces
                 .iter()
                 .all(|g| on(g) && on(&mixed(*g, code, WASH)))
-            && contrast_ratio(ink, mixed(code, ink, STATE)) >= TEXT
+            && contrast_ratio(ink, mixed(code, ink, STATE)) >= TEXT_RATIO
     }
 }
 
@@ -130,7 +121,7 @@ fn lighter(main: Rgb8, steps: &[Rgb8]) -> Rgb8 {
 
 fn darker(main: Rgb8, ink: Rgb8, steps: &[Rgb8]) -> Rgb8 {
     let most = main.lightness() - STEP / 2.0;
-    let reads = |ground: Rgb8| contrast_ratio(ink, ground) >= TEXT && holds_dark_ink(ground);
+    let reads = |ground: Rgb8| contrast_ratio(ink, ground) >= TEXT_RATIO && holds_dark_ink(ground);
     let found = steps.iter().filter(|s| s.lightness() <= most && reads(**s));
     let nearest = found.max_by(|a, b| a.lightness().total_cmp(&b.lightness()));
     // Between the steps, as far from the main colour as its text allows.
@@ -138,7 +129,9 @@ fn darker(main: Rgb8, ink: Rgb8, steps: &[Rgb8]) -> Rgb8 {
         let shades = (1..=20)
             .rev()
             .map(|n| mixed(main, Rgb8::BLACK, f64::from(n) / 100.0));
-        shades.into_iter().find(|s| contrast_ratio(ink, *s) >= TEXT)
+        shades
+            .into_iter()
+            .find(|s| contrast_ratio(ink, *s) >= TEXT_RATIO)
     };
     nearest
         .copied()
@@ -150,7 +143,7 @@ fn darker(main: Rgb8, ink: Rgb8, steps: &[Rgb8]) -> Rgb8 {
 /// 4.5 : 1, else black that is not quite opaque.
 fn holds_dark_ink(ground: Rgb8) -> bool {
     let dark = mixed(ground, Rgb8::BLACK, DARK_INK);
-    contrast_ratio(Rgb8::WHITE, ground) >= TEXT || contrast_ratio(dark, ground) >= TEXT
+    contrast_ratio(Rgb8::WHITE, ground) >= TEXT_RATIO || contrast_ratio(dark, ground) >= TEXT_RATIO
 }
 
 /// `share` of a colour laid over another, channel by channel, as frameworks mix.

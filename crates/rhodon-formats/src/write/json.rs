@@ -5,10 +5,11 @@ use rhodon_theme::{Mode, Value as TokenValue};
 use serde_json::{Map, Value, json};
 
 use super::{css_value, losses};
+use crate::job::Job;
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
 use crate::stamp::Stamp;
-use crate::target::{ExportError, File, Group, Job, Output, Target};
+use crate::target::{ExportError, File, Group, Output, Target};
 
 /// See its help.
 const NAMES: TargetOption = TargetOption {

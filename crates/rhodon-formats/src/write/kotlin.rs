@@ -6,9 +6,10 @@ use super::code::{self, CodeStyle, argb, decimal};
 use super::intent_color::MAIN;
 use super::language::KOTLIN;
 use super::{losses, role_map};
+use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+use crate::target::{ExportError, Group, Output, Target};
 
 /// See its help.
 const PACKAGE: TargetOption = TargetOption {

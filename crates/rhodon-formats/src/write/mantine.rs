@@ -8,10 +8,10 @@ use super::fit_steps::{TEN, fitted, left_out};
 use super::heading::{self, HEADINGS};
 use super::intent_color::readable;
 use super::script::Literal;
-use super::tones::tone;
 use super::{css_value, losses};
+use crate::job::{Comment, Job, Step, all_steps};
 use crate::name;
-use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, all_steps};
+use crate::target::{ExportError, Group, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -149,7 +149,8 @@ fn neutrals(job: &Job<'_>, there: &[(String, Literal)]) -> Vec<(String, Literal)
         .iter()
         .filter(|(name, _)| !there.iter().any(|(own, _)| own == name));
     free.map(|(name, tones)| {
-        let codes = tones.map(|l| Literal::text(tone(scale, l).to_string()));
+        let codes =
+            tones.map(|l| Literal::text(scale.scale.at_lightness(f64::from(l)).to_string()));
         ((*name).to_owned(), Literal::List(codes.into()))
     })
     .collect()
@@ -263,13 +264,14 @@ fn resolver(job: &Job<'_>) -> Result<Literal, ExportError> {
             .filter(|t| !t.is_modeless())
             .map(|t| entry(t, mode))
             .collect();
-        let text = |color: ColorValue| Literal::text(color.to_string());
+        let text = |color: ColorValue| Literal::color(&color);
         entries.extend(VARIABLES.map(|(key, path)| (key.to_owned(), text(job.role(path, mode)))));
         for (color, intent) in painted(job) {
             let key = |part: &str| format!("--mantine-color-{color}-{part}");
             let role = |part: IntentPart| job.role(&part.of(intent.name.as_str()), mode);
             entries.extend(PARTS.map(|(name, part)| (key(name), text(role(part)))));
-            entries.extend(READABLE.map(|name| (key(name), text(readable(job, intent, mode)))));
+            let readable = readable(job, intent, mode);
+            entries.extend(READABLE.map(|name| (key(name), text(readable))));
         }
         let primary = |part: &str| format!("--mantine-primary-color-{part}");
         for (name, part) in PARTS {

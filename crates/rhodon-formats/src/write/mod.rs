@@ -42,7 +42,6 @@ mod site_css;
 mod site_palette;
 mod spec;
 pub(crate) mod tokens;
-mod tones;
 mod typescript;
 mod utility;
 mod utility_css;

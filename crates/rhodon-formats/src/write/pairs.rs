@@ -7,8 +7,9 @@ use super::{
     json::{flat, stamped},
     length, losses,
 };
+use crate::job::Job;
 use crate::stamp::Stamp;
-use crate::target::{ExportError, Group, Job, Output, Target};
+use crate::target::{ExportError, Group, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

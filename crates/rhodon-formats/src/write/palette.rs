@@ -4,8 +4,9 @@ use foldhash::HashMap;
 use rhodon_theme::{ColorValue, Mode, Token};
 
 use super::losses;
+use crate::job::Job;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, File, Group, Job, Output, Target};
+use crate::target::{ExportError, File, Group, Output, Target};
 
 /// See its help.
 const GROUPS: TargetOption = TargetOption {

@@ -1,14 +1,15 @@
 //! `react-theme`: light and dark options of a React component framework, typed.
 
-use rhodon_theme::{IntentPart, Mode, Role, Token, TokenKind, Value};
+use rhodon_theme::{IntentPart, Mode, Role, TEXT_RATIO, Token, TokenKind, Value};
 
 use super::heading::{self, HEADINGS};
 use super::intent_color::{IntentColor, MAIN};
 use super::losses;
 use super::script::Literal;
+use crate::job::{Comment, Job};
 use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{Comment, ExportError, Group, Job, Output, Target, Warning};
+use crate::target::{ExportError, Group, Output, Target, Warning};
 
 /// See its help.
 const AUGMENT: TargetOption = TargetOption {
@@ -139,19 +140,19 @@ fn renamed(job: &Job<'_>) -> Vec<Warning> {
 }
 
 fn palette(job: &Job<'_>, mode: Mode) -> Result<Literal, ExportError> {
-    let role = |path: &str| Literal::text(job.role(path, mode).to_string());
+    let role = |path: &str| Literal::color(&job.role(path, mode));
     let mut entries = vec![
         Literal::demanded("mode", Literal::Code(format!("\"{}\" as const", mode.id()))),
         // Text that the framework chooses by itself is readable too (WCAG 2.2, 1.4.3).
-        Literal::demanded("contrastThreshold", Literal::Number(4.5)),
+        Literal::demanded("contrastThreshold", Literal::Number(TEXT_RATIO)),
     ];
     for intent in &job.theme.intents {
         let color = IntentColor::of(job, intent, mode);
         let parts = Literal::object([
             ("light", Literal::text(color.lighter.to_string())),
-            ("main", Literal::text(color.main.to_string())),
+            ("main", Literal::color(&color.main)),
             ("dark", Literal::text(color.darker.to_string())),
-            ("contrastText", Literal::text(color.ink.to_string())),
+            ("contrastText", Literal::color(&color.ink)),
         ]);
         entries.push((key(intent.name.as_str()), intent.name.to_string(), parts));
     }
@@ -198,7 +199,7 @@ fn palette(job: &Job<'_>, mode: Mode) -> Result<Literal, ExportError> {
 
 /// The bar, which the framework would paint grey in dark mode.
 fn components(job: &Job<'_>, mode: Mode) -> Literal {
-    let role = |role: Role| Literal::text(job.role(role.path(), mode).to_string());
+    let role = |role: Role| Literal::color(&job.role(role.path(), mode));
     let bar = || {
         Literal::object([
             ("backgroundColor", role(Role::BAR_FILL)),
@@ -216,7 +217,7 @@ fn components(job: &Job<'_>, mode: Mode) -> Literal {
 /// Both modes for the framework's variables mode, with its keys for the bar.
 fn schemes(job: &Job<'_>) -> Literal {
     Literal::object(Mode::BOTH.map(|mode| {
-        let role = |role: Role| Literal::text(job.role(role.path(), mode).to_string());
+        let role = |role: Role| Literal::color(&job.role(role.path(), mode));
         let bar = Literal::object([
             ("defaultBg", role(Role::BAR_FILL)),
             ("darkBg", role(Role::BAR_FILL)),

@@ -3,7 +3,7 @@
 use rhodon_theme::{ColorValue, Intent, IntentPart, Mode, Role};
 
 use super::intent_color::IntentColor;
-use crate::target::Job;
+use crate::job::Job;
 
 /// Roles by the key under which Sass frameworks and app platforms expect them.
 pub(crate) const PAGE: [(&str, &str); 4] = [
@@ -116,8 +116,7 @@ const CONTAINER_KEYS: [(SchemeKey, Role); 8] = [
 pub(crate) fn scheme(job: &Job<'_>, mode: Mode) -> Vec<(SchemeKey, ColorValue)> {
     let mut out = Vec::with_capacity(40);
     for (intent, [color_key, ink_key]) in INTENT_KEYS {
-        let mut all = job.theme.intents.iter();
-        if let Some(found) = all.find(|i| i.name.as_str() == intent.id()) {
+        if let Some(found) = job.theme.intent(intent.id()) {
             let color = IntentColor::of(job, found, mode);
             out.extend([(color_key, color.main), (ink_key, color.ink)]);
         }

@@ -4,9 +4,10 @@ use rhodon_theme::Mode;
 
 use super::losses;
 use super::variables::{MapManner, Variables};
+use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+use crate::target::{ExportError, Group, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

@@ -1,16 +1,17 @@
 //! `sass-overrides`: variables to load before a Sass component framework, what its maps of colours
 //! are made of, and the states of its components.
 
-use rhodon_theme::{Intent, IntentPart, IntentScale, Mode, Role};
+use rhodon_theme::{Intent, IntentPart, IntentScale, Mode, Role, TEXT_RATIO};
 
 use super::css_value;
 use super::heading;
 use super::intent_color::readable;
 use super::losses;
 use super::role_map::PAGE;
+use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+use crate::target::{ExportError, Group, Output, Target};
 
 /// See its help.
 const MAP: TargetOption = TargetOption {
@@ -167,7 +168,7 @@ fn before(job: &Job<'_>) -> String {
         set(key, &color(role.path(), Mode::Light));
     }
     // Text that the framework chooses by itself is readable (WCAG 2.2, 1.4.3).
-    set("min-contrast-ratio", "4.5");
+    set("min-contrast-ratio", &TEXT_RATIO.to_string());
     for (key, path) in MEASURES {
         if let Some(token) = job.token(path) {
             set(key, &css_value::in_map(&token.cell(Mode::Light).value));
@@ -210,15 +211,8 @@ fn after(job: &Job<'_>) -> Result<String, ExportError> {
     }
     if job.settings.get(&TargetOption::TOKENS) == "all" {
         for mode in Mode::BOTH {
-            out.push_str(&format!("\n$theme-{}: (\n", mode.id()));
-            for token in job.tokens() {
-                out.push_str(&format!(
-                    "  \"{}\": {},\n",
-                    names[&*token.path],
-                    css_value::in_map(&token.cell(mode).value)
-                ));
-            }
-            out.push_str(");\n");
+            let entries = css_value::map_entries(job, &names, mode, "  ");
+            out.push_str(&format!("\n$theme-{}: (\n{entries});\n", mode.id()));
         }
     }
     Ok(out)

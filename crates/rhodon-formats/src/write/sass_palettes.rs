@@ -2,15 +2,15 @@
 //! for the framework's newer interface tones and the roles of a page.
 
 use rhodon_color::{Rgb8, contrast_ratio, ink_on};
-use rhodon_theme::{Intent, IntentPart, IntentScale, Mode};
+use rhodon_theme::{Intent, IntentPart, IntentScale, Mode, TEXT_RATIO};
 
 use super::fit_steps::{TEN, fitted, left_out};
 use super::intent_color::MAIN;
-use super::tones::{GROUND_TONES, TONES, tone};
 use super::{css_value, losses, role_map};
+use crate::job::{Comment, Job, Step, all_steps};
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, all_steps};
+use crate::target::{ExportError, Group, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -45,6 +45,13 @@ const DEMANDED: [(&str, Intent); 3] = [
     ("warn", Intent::Danger),
 ];
 
+/// The tones of a colour, in L\*.
+const TONES: [u8; 18] = [
+    0, 5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 90, 95, 98, 99, 100,
+];
+/// Those that grounds are taken from beside them.
+const GROUND_TONES: [u8; 10] = [4, 6, 12, 17, 22, 24, 87, 92, 94, 96];
+
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let names = name::unique(job.tokens(), |path| name::kebab("", path))?;
     check_keys(job)?;
@@ -60,8 +67,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     for mode in Mode::BOTH {
         body.push_str(&format!("${}-theme: (\n  color: (\n", mode.id()));
         for (key, intent) in DEMANDED {
-            let mut all = job.theme.intents.iter();
-            if let Some(intent) = all.find(|i| i.name.as_str() == intent.id()) {
+            if let Some(intent) = job.theme.intent(intent.id()) {
                 body.push_str(&theme_palette(job, key, intent, mode));
             }
         }
@@ -70,12 +76,8 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         }
         body.push_str(&format!("  ),\n  is-dark: {},\n", mode == Mode::Dark));
         if job.settings.get(&TargetOption::TOKENS) == "all" {
-            body.push_str("  tokens: (\n");
-            for token in job.tokens() {
-                let value = css_value::in_map(&token.cell(mode).value);
-                body.push_str(&format!("    \"{}\": {value},\n", names[&*token.path]));
-            }
-            body.push_str("  ),\n");
+            let entries = css_value::map_entries(job, &names, mode, "    ");
+            body.push_str(&format!("  tokens: (\n{entries}  ),\n"));
         }
         body.push_str(");\n\n");
     }
@@ -141,7 +143,7 @@ fn theme_palette(job: &Job<'_>, key: &str, intent: &IntentScale, mode: Mode) -> 
     };
     let (lighter, darker) = (nearest(at + 22.0), nearest(at - 12.0));
     let on = |ground: Rgb8| {
-        let own = contrast_ratio(ink.code, ground) >= 4.5;
+        let own = contrast_ratio(ink.code, ground) >= TEXT_RATIO;
         if own { ink.code } else { ink_on(ground) }
     };
     let text = super::intent_color::readable(job, intent, mode);
@@ -176,7 +178,7 @@ fn tones(job: &Job<'_>) -> String {
         let mut all: Vec<u8> = TONES.iter().chain(more).copied().collect();
         all.sort_unstable();
         all.into_iter()
-            .map(|l| format!("{pad}{l}: {},\n", tone(scale, l)))
+            .map(|l| format!("{pad}{l}: {},\n", scale.scale.at_lightness(f64::from(l))))
             .collect()
     };
     let mut out = format!("$tones: (\n{}", lines(Intent::Primary, false, "  "));

@@ -1,11 +1,11 @@
 //! Severities of the components of `scales-preset`: each intent's own colours in buttons,
 //! messages, tags and badges, where the framework would take stock scales.
 
-use rhodon_theme::{ColorValue, IntentPart, IntentScale, Mode, Role};
+use rhodon_theme::{IntentPart, IntentScale, Mode, Role};
 
 use super::intent_color::readable;
 use super::script::Literal;
-use crate::target::Job;
+use crate::job::Job;
 
 /// The framework's words for intents of the theme; those that it has not keep their names.
 fn severity(intent: &str, component: Component) -> &str {
@@ -37,10 +37,6 @@ pub(crate) fn components(job: &Job<'_>) -> Literal {
     ])
 }
 
-fn text(color: ColorValue) -> Literal {
-    Literal::text(color.to_string())
-}
-
 /// What a severity is painted with in a mode.
 struct Paint<'a, 'j> {
     job: &'j Job<'a>,
@@ -51,11 +47,11 @@ struct Paint<'a, 'j> {
 
 impl Paint<'_, '_> {
     fn part(&self, part: IntentPart) -> Literal {
-        text(self.job.role(&part.of(self.name), self.mode))
+        Literal::color(&self.job.role(&part.of(self.name), self.mode))
     }
 
     fn readable(&self) -> Literal {
-        text(readable(self.job, self.intent, self.mode))
+        Literal::color(&readable(self.job, self.intent, self.mode))
     }
 }
 
@@ -89,8 +85,8 @@ fn severities(
 }
 
 fn buttons(job: &Job<'_>, mode: Mode) -> Literal {
-    let role = |role: Role| text(job.role(role.path(), mode));
-    let inverse = |role: Role| text(job.role(role.path(), mode.other()));
+    let role = |role: Role| Literal::color(&job.role(role.path(), mode));
+    let inverse = |role: Role| Literal::color(&job.role(role.path(), mode.other()));
     let filled = |ground: [Literal; 3], ink: Literal, ring: Literal| {
         let [rest, hover, active] = ground;
         vec![
@@ -156,8 +152,8 @@ fn buttons(job: &Job<'_>, mode: Mode) -> Literal {
 }
 
 fn messages(job: &Job<'_>, mode: Mode) -> Literal {
-    let role = |role: Role| text(job.role(role.path(), mode));
-    let inverse = |role: Role| text(job.role(role.path(), mode.other()));
+    let role = |role: Role| Literal::color(&job.role(role.path(), mode));
+    let inverse = |role: Role| Literal::color(&job.role(role.path(), mode.other()));
     let lines = |ground: Literal, border: Literal, ink: Literal| {
         let outlined = [("color", ink.clone()), ("borderColor", border.clone())];
         vec![
@@ -209,10 +205,13 @@ fn labels(job: &Job<'_>, mode: Mode, [ground, ink]: [IntentPart; 2]) -> Literal 
         Component::Label,
         |p| vec![("background", p.part(ground)), ("color", p.part(ink))],
         vec![
-            ("background", text(job.role(Role::TEXT_MAIN.path(), mode))),
+            (
+                "background",
+                Literal::color(&job.role(Role::TEXT_MAIN.path(), mode)),
+            ),
             (
                 "color",
-                text(job.role(Role::TEXT_MAIN.path(), mode.other())),
+                Literal::color(&job.role(Role::TEXT_MAIN.path(), mode.other())),
             ),
         ],
     )

@@ -7,8 +7,9 @@ use super::family::families;
 use super::fit_steps::{ELEVEN, fitted};
 use super::script::Literal;
 use super::{losses, scales_components};
+use crate::job::{Comment, Job, Step, all_steps};
 use crate::option::TargetOption;
-use crate::target::{Comment, ExportError, Group, Job, Output, Step, Target, Warning, all_steps};
+use crate::target::{ExportError, Group, Output, Target, Warning};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -40,7 +41,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         // The labels of a role's scale are the framework's; own labels stay in `extend`.
         primitive.push((
             scale.slug.as_str(),
-            Literal::object(eleven.map(|(l, s)| (l, text(&s.color)))),
+            Literal::object(eleven.map(|(l, s)| (l, Literal::color(&s.color)))),
         ));
         let placed = |s: &&Step<'_>| s.label == "0" || eleven.iter().any(|(_, e)| e.path == s.path);
         let left = steps.iter().filter(|s| !placed(s));
@@ -96,10 +97,6 @@ fn radii(job: &Job<'_>) -> Literal {
     ])
 }
 
-fn text(color: &ColorValue) -> Literal {
-    Literal::text(color.to_string())
-}
-
 /// Every step of an intent's scale, left out of exports or not.
 fn intent_steps<'a>(job: &Job<'a>, intent: &str) -> Vec<Step<'a>> {
     job.theme
@@ -114,18 +111,18 @@ fn scale_of(job: &Job<'_>, intent: &str) -> Literal {
     if steps.is_empty() {
         return Literal::object::<&str>([]);
     }
-    Literal::object(fitted(&steps, &ELEVEN).map(|(label, s)| (label, text(&s.color))))
+    Literal::object(fitted(&steps, &ELEVEN).map(|(label, s)| (label, Literal::color(&s.color))))
 }
 
 fn scheme(job: &Job<'_>, mode: Mode) -> Result<Literal, ExportError> {
-    let role = |path: &str| text(&job.role(path, mode));
+    let role = |path: &str| Literal::color(&job.role(path, mode));
     let zero = intent_steps(job, "neutral")
         .first()
         .filter(|s| s.label == "0")
         .map(|s| s.color);
     let mut surface = vec![(
         "0".to_owned(),
-        text(&zero.unwrap_or(ColorValue::opaque(Rgb8::WHITE))),
+        Literal::color(&zero.unwrap_or(ColorValue::opaque(Rgb8::WHITE))),
     )];
     if let Literal::Object(steps) = scale_of(job, "neutral") {
         surface.extend(steps);
@@ -153,7 +150,7 @@ fn scheme(job: &Job<'_>, mode: Mode) -> Result<Literal, ExportError> {
 }
 
 fn role(job: &Job<'_>, role: Role, mode: Mode) -> Literal {
-    text(&job.role(role.path(), mode))
+    Literal::color(&job.role(role.path(), mode))
 }
 
 /// The framework's groups of a mode with the roles behind them.

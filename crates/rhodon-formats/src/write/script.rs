@@ -1,7 +1,7 @@
 //! Object literals of JavaScript and TypeScript, shared by every target that writes scripts.
 
 use foldhash::HashMap;
-use rhodon_theme::Value;
+use rhodon_theme::{ColorValue, Value};
 
 use super::css_value;
 use crate::target::ExportError;
@@ -26,6 +26,11 @@ pub(crate) enum Literal {
 impl Literal {
     pub(crate) fn text(text: impl Into<String>) -> Self {
         Self::Text(text.into())
+    }
+
+    /// The code of a colour.
+    pub(crate) fn color(color: &ColorValue) -> Self {
+        Self::Text(color.to_string())
     }
 
     /// An object from its entries.

@@ -8,7 +8,8 @@ use rhodon_theme::{ColorValue, Mode, Section, Token};
 
 use super::xml::{DECLARATION, Element};
 use super::{css_value, length, losses, sheet_html, sheet_svg};
-use crate::target::{Comment, ExportError, File, Group, Job, Output, Target};
+use crate::job::{Comment, Job};
+use crate::target::{ExportError, File, Group, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

@@ -6,9 +6,10 @@ use rhodon_theme::{Intent, IntentPart, Mode, Role};
 
 use super::css_tree::{self, Node};
 use super::{css, css_value, heading, losses};
+use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+use crate::target::{ExportError, Group, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -34,6 +35,20 @@ pub(crate) static TARGET: Target = Target {
 
 /// Selectors, and the properties with the tokens behind them.
 type Rule = (&'static str, &'static [(&'static str, &'static str)]);
+
+/// Everything that looks like a button, in a state.
+macro_rules! buttons {
+    ($state:literal, $link:literal) => {
+        concat!(
+            "button",
+            $state,
+            ", .button",
+            $link,
+            ", input:is([type=\"submit\"], [type=\"button\"], [type=\"reset\"])",
+            $state
+        )
+    };
+}
 
 /// Every state sets its ground together with its text, so that no rule for links in general, which
 /// weighs more than a class, leaves one of the two behind.
@@ -86,7 +101,7 @@ const RULES: &[Rule] = &[
         ],
     ),
     (
-        "button, .button, input:is([type=\"submit\"], [type=\"button\"], [type=\"reset\"])",
+        buttons!("", ""),
         &[
             (
                 "background-color",
@@ -102,7 +117,7 @@ const RULES: &[Rule] = &[
         ],
     ),
     (
-        "button:hover, .button:hover, input:is([type=\"submit\"], [type=\"button\"], [type=\"reset\"]):hover",
+        buttons!(":hover", ":hover"),
         &[
             (
                 "background-color",
@@ -112,7 +127,7 @@ const RULES: &[Rule] = &[
         ],
     ),
     (
-        "button:active, .button:active, input:is([type=\"submit\"], [type=\"button\"], [type=\"reset\"]):active",
+        buttons!(":active", ":active"),
         &[
             (
                 "background-color",
@@ -122,7 +137,7 @@ const RULES: &[Rule] = &[
         ],
     ),
     (
-        "button:disabled, .button[aria-disabled=\"true\"], input:is([type=\"submit\"], [type=\"button\"], [type=\"reset\"]):disabled",
+        buttons!(":disabled", "[aria-disabled=\"true\"]"),
         &[
             ("background-color", Role::DISABLED_FILL.path()),
             ("color", Role::DISABLED_TEXT.path()),

@@ -5,9 +5,10 @@ use rhodon_theme::{ColorValue, IntentPart, Mode, Section, Token};
 
 use super::css_tree::{self, Node};
 use super::losses;
+use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{Comment, ExportError, Group, Job, Output, Target, Warning};
+use crate::target::{ExportError, Group, Output, Target, Warning};
 
 /// What can be listed, in the words of the option.
 const PARTS: &[&str] = &["brand", "intents", "scales", "roles", "own"];

@@ -2,8 +2,9 @@
 
 use rhodon_theme::Document;
 
+use crate::job::Job;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, File, Group, Job, Output, Target};
+use crate::target::{ExportError, File, Group, Output, Target};
 
 /// See its help.
 const SCHEMA: TargetOption = TargetOption {

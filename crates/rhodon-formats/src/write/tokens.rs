@@ -9,7 +9,8 @@ use rhodon_color::Space;
 use rhodon_theme::{ColorValue, KeptPath, Mode, Token, Value as TokenValue};
 use serde_json::{Map, Value, json};
 
-use crate::target::{ExportError, File, Group, Job, Output, Target, Warning};
+use crate::job::Job;
+use crate::target::{ExportError, File, Group, Output, Target, Warning};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

@@ -4,9 +4,10 @@ use rhodon_theme::{Mode, Token};
 
 use super::losses;
 use super::script::Literal;
+use crate::job::{Comment, Job};
 use crate::name::{self, Names};
 use crate::option::TargetOption;
-use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+use crate::target::{ExportError, Group, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

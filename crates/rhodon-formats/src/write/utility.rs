@@ -5,8 +5,9 @@ use indexmap::IndexMap;
 use rhodon_theme::{IntentPart, Token};
 
 use super::family::families;
+use crate::job::Job;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Job, Warning};
+use crate::target::{ExportError, Warning};
 
 /// See its help.
 pub(crate) const STOCK: TargetOption = TargetOption {

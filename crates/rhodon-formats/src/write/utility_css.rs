@@ -7,9 +7,10 @@ use rhodon_theme::{Mode, Role, Section, Token, TokenKind};
 use super::css_tree::{self, Node};
 use super::utility::{KEEP, MODE, Place, STOCK, STOCK_FAMILIES, kept, placed};
 use super::{css_value, losses};
+use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{Comment, ExportError, Group, Job, Output, Target, Warning};
+use crate::target::{ExportError, Group, Output, Target, Warning};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

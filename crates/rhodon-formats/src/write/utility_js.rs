@@ -4,12 +4,14 @@ use indexmap::IndexMap;
 use rhodon_color::Notation;
 use rhodon_theme::{Mode, Role, Token, TokenKind};
 
+use super::css::{DARK_ATTRIBUTE, DARK_CLASS, DARK_SYSTEM, NOT_LIGHT};
 use super::script::Literal;
 use super::utility::{KEEP, MODE, Place, STOCK, kept, placed};
 use super::{css_value, losses};
+use crate::job::{Comment, Job};
 use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{Comment, ExportError, Group, Job, Output, Target, Warning};
+use crate::target::{ExportError, Group, Output, Target, Warning};
 
 /// See its help.
 const MODULE: TargetOption = TargetOption {
@@ -214,12 +216,12 @@ impl Preset<'_, '_> {
         let dark = block(Mode::Dark);
         let mut rules = vec![(":root".to_owned(), block(Mode::Light))];
         match self.job.settings.get(&MODE) {
-            "class" => rules.push((".dark".to_owned(), dark)),
-            "attribute" => rules.push((":root[data-mode=\"dark\"]".to_owned(), dark)),
+            "class" => rules.push((DARK_CLASS.to_owned(), dark)),
+            "attribute" => rules.push((DARK_ATTRIBUTE.to_owned(), dark)),
             _ => {
-                let inner = Literal::object([(":root:not([data-mode=\"light\"])", dark.clone())]);
-                rules.push(("@media (prefers-color-scheme: dark)".to_owned(), inner));
-                rules.push((":root[data-mode=\"dark\"]".to_owned(), dark));
+                let inner = Literal::object([(NOT_LIGHT, dark.clone())]);
+                rules.push((DARK_SYSTEM.to_owned(), inner));
+                rules.push((DARK_ATTRIBUTE.to_owned(), dark));
             }
         }
         format!(
@@ -233,7 +235,7 @@ impl Preset<'_, '_> {
 fn dark_mode(mode: &str) -> Literal {
     let list = |words: &[&str]| Literal::List(words.iter().map(|w| Literal::text(*w)).collect());
     match mode {
-        "class" => list(&["selector", ".dark"]),
+        "class" => list(&["selector", DARK_CLASS]),
         "attribute" => list(&["selector", "[data-mode=\"dark\"]"]),
         _ => Literal::List(vec![
             Literal::text("variant"),

@@ -7,8 +7,9 @@ use rhodon_color::Notation;
 use rhodon_theme::{Mode, Token};
 
 use super::css_value;
+use crate::job::{Job, Step};
 use crate::name::Names;
-use crate::target::{ExportError, Job, Step};
+use crate::target::ExportError;
 
 /// How a preprocessor writes a map.
 pub(crate) struct MapManner {

@@ -1,14 +1,15 @@
 //! `vue-theme`: light and dark themes of a Vue component framework.
 
 use rhodon_color::{Rgb8, contrast_ratio};
-use rhodon_theme::{ColorValue, Mode, Origin, Role};
+use rhodon_theme::{ColorValue, Mode, Origin, Role, TEXT_RATIO};
 
 use super::intent_color::{IntentColor, MAIN, mixed};
 use super::losses;
 use super::script::Literal;
+use crate::job::{Comment, Job};
 use crate::name::{self, Names};
 use crate::option::TargetOption;
-use crate::target::{Comment, ExportError, Group, Job, Output, Target};
+use crate::target::{ExportError, Group, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -67,7 +68,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
 }
 
 fn theme(job: &Job<'_>, names: &Names<'_>, mode: Mode) -> Result<Literal, ExportError> {
-    let text = |color: ColorValue| Literal::text(color.to_string());
+    let text = |color: ColorValue| Literal::color(&color);
     let role = |path: &str| text(job.role(path, mode));
     let mut colors = ROLES
         .map(|(key, path)| Literal::demanded(key, role(path)))
@@ -136,7 +137,7 @@ fn muted(job: &Job<'_>, mode: Mode) -> f64 {
     let wanted = contrast_ratio(code(Role::TEXT_MUTED), grounds[0]);
     let strong = |opacity: &f64| {
         let ratio = |ground: Rgb8| contrast_ratio(mixed(ground, text, *opacity), ground);
-        ratio(grounds[0]) >= wanted && grounds.iter().all(|g| ratio(*g) >= 4.5)
+        ratio(grounds[0]) >= wanted && grounds.iter().all(|g| ratio(*g) >= TEXT_RATIO)
     };
     (50..100)
         .map(|n| f64::from(n) / 100.0)

@@ -2,9 +2,8 @@
 
 use axum::Json;
 use axum::extract::State;
-use rhodon_formats::report::target_findings;
-use rhodon_formats::{Source, Stamp, find};
-use rhodon_theme::{CheckReport, Derived, FindingReport, Matrix, Resolved, Severity};
+use rhodon_formats::report::check;
+use rhodon_theme::{Derived, FindingReport, Matrix, Resolved, Severity};
 use serde::Serialize;
 use serde_json::Value;
 use std::collections::BTreeMap;
@@ -129,21 +128,7 @@ pub(crate) async fn check_theme(
 }
 
 fn checked(theme: &Resolved, made: &Derived) -> CheckView {
-    let stamp = Stamp {
-        theme: made.name.clone(),
-        ..Stamp::default()
-    };
-    let source = Source {
-        decided: theme,
-        theme: made,
-        stamp: &stamp,
-    };
-    let targets: Vec<_> = theme
-        .merged
-        .packed()
-        .filter_map(|id| find(id).ok())
-        .collect();
-    let report = CheckReport::new(theme, made, target_findings(&source, &targets));
+    let report = check(theme, made);
     CheckView {
         readable: made.pairs.iter().filter(|p| p.pass).count(),
         pairs: made.pairs.len(),

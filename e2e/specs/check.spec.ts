@@ -118,3 +118,41 @@ test("what is seen with other eyes is what the core measures", async ({ page, sl
   await page.getByRole("button", { name: "back to my own" }).click();
   await expect(page.getByRole("button", { name: "back to my own" })).toHaveCount(0);
 });
+
+test("the check and other eyes are found by the words people have for them", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  const find = async (words: string) => {
+    await page.keyboard.press("Control+k");
+    await page.getByRole("textbox", { name: "Find anything" }).fill(words);
+  };
+  await find("blindness deutan");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("status").filter({ hasText: "seen with" })).toBeVisible();
+  await find("eyes my own");
+  await page.getByText("Eyes: my own").click();
+  await expect(page.getByRole("status").filter({ hasText: "seen with" })).toHaveCount(0);
+  await find("accessibility");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/\/check/);
+});
+
+test("what a parent accepted says so, and is not taken back here", async ({ page, slug, request }) => {
+  await damage(page, slug, {
+    roles: { "primary.fill-hover": { light: "{petrol.600}" } },
+    accepted: [
+      {
+        id: "state",
+        tokens: ["primary.fill-hover", "primary.fill"],
+        mode: "light",
+        reason: "the crew asked for it",
+        measure: 0,
+      },
+    ],
+  });
+  const spec = { format: 1, name: `Child of ${slug}`, extends: slug };
+  const child = (await (await request.post("/api/themes", { data: { spec } })).json()).slug;
+  await open(page, child, "check");
+  await page.getByRole("button", { name: /^\d+ accepted/ }).click();
+  await expect(page.getByText("accepted by what it extends: the crew asked for it")).toBeVisible();
+  await expect(page.getByRole("button", { name: "count again" })).toHaveCount(0);
+});

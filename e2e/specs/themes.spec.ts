@@ -1,4 +1,4 @@
-import { buttonColor, expect, open, saved, test } from "./rhodon";
+import { buttonColor, expect, open, saved, savedSpec, test } from "./rhodon";
 
 test("create, rename, duplicate, delete and bring back", async ({ page, slug }) => {
   await open(page, slug, "brand");
@@ -35,6 +35,39 @@ test("create, rename, duplicate, delete and bring back", async ({ page, slug }) 
   await expect(menu).not.toHaveText(`Arctic ${name} copy ▾`);
   await page.getByRole("button", { name: "Bring back" }).click();
   await expect(menu).toHaveText(`Arctic ${name} copy ▾`);
+});
+
+test("a theme starts with a pasted list, each colour shown as it is read", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await open(page, slug, "brand");
+  await page.getByRole("banner").getByRole("button", { name: "▾" }).click();
+  await page.getByRole("menuitem", { name: "New theme …" }).click();
+  const dialog = page.getByRole("dialog", { name: "New theme" });
+  const name = `List ${Date.now()}`;
+  await dialog.getByRole("textbox", { name: "Name" }).fill(name);
+  const colors = dialog.getByRole("textbox", { name: "Brand colours" });
+  await colors.fill("#1b4965; #1b4966\nHeather: rgb(122 75 143), zz");
+  const read = dialog.getByRole("list", { name: "What was read" });
+  await expect(read.getByRole("listitem")).toHaveText([
+    /Deep blue #1b4965/,
+    /Deep blue #1b4966/,
+    /Heather rgb\(122 75 143\)/,
+    /zz: expected a CSS colour name/,
+  ]);
+  const seen = read.getByRole("listitem").nth(2).locator("[style]");
+  await expect(seen).toHaveCSS("background-color", "rgb(122, 75, 143)");
+  await dialog.getByRole("button", { name: "Create" }).click();
+  await expect(dialog.getByText("One colour was not read; mend or remove it")).toBeVisible();
+  await expect(colors).toHaveValue(/zz$/);
+  await colors.fill("#1b4965; #1b4966\nHeather: rgb(122 75 143)");
+  await colors.press("Enter");
+  await expect(page).toHaveURL(/\/themes\/list-/);
+  const made = page.url().match(/themes\/([^/]+)/)?.[1] ?? "";
+  const names = (await savedSpec(request, made)).brand.map((b: { name: string }) => b.name);
+  expect(names).toEqual(["Deep blue", "Deep blue 2", "Heather"]);
 });
 
 test("a theme that others extend says so instead of going", async ({ page }) => {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import type { ThemeDocument } from "../api/client";
+import type { Finding, ThemeDocument } from "../api/client";
 import { token } from "../testing/token";
 import * as edits from "./edits";
 
@@ -90,5 +90,54 @@ describe("changes of a document", () => {
     expect(edits.sameDocument(document, chosen)).toBe(false);
     expect(edits.derivesSame(document, edits.setBrand(document, "petrol", { color: "#111" }))).toBe(false);
     expect(edits.sameDocument(document, structuredClone(document))).toBe(true);
+  });
+});
+
+const finding: Finding = {
+  id: "contrast",
+  severity: "error",
+  mode: "light",
+  tokens: ["link.rest", "surface.base"],
+  measure: 3.2,
+  message: "link.rest on surface.base has 3.2 : 1",
+  rule: "text needs 4.5 : 1",
+} as Finding;
+
+describe("findings", () => {
+  const fix = {
+    label: "give link.rest petrol.800",
+    patch: [{ op: "replace", path: "/roles/link.rest/light", value: "{petrol.800}" }],
+  } as Finding["fix"];
+
+  test("a fix changes what its patch names and nothing else", () => {
+    const after = edits.mended(document, { ...finding, fix });
+    expect(after.roles?.["link.rest"]).toEqual({ light: "{petrol.800}", dark: "#fff" });
+    expect({ ...after, roles: document.roles }).toEqual(document);
+    expect(document.roles?.["link.rest"]?.light).toBe("{petrol.700}");
+  });
+
+  test("a fix that no longer fits changes nothing", () => {
+    const { roles: _, ...meanwhile } = document;
+    expect(edits.mended(meanwhile as ThemeDocument, { ...finding, fix })).toBe(meanwhile);
+    expect(edits.mended(document, finding)).toEqual(document);
+  });
+
+  test("an accepted finding stands with its reason and measure, until it counts again", () => {
+    const stands = edits.accept(document, finding, "a logo");
+    expect(stands.accepted).toEqual([
+      { id: "contrast", tokens: finding.tokens, mode: "light", reason: "a logo", measure: 3.2 },
+    ]);
+    expect(edits.isAccepted(stands, finding)).toBe(true);
+    expect(edits.isAccepted(document, finding)).toBe(false);
+    expect(edits.countAgain(stands, finding).accepted).toEqual([]);
+  });
+
+  test("what is accepted in one mode counts in the other, and of both modes in neither", () => {
+    const stands = edits.accept(document, { ...finding, mode: null }, "in both");
+    expect(stands.accepted?.[0]).not.toHaveProperty("mode");
+    expect(edits.isAccepted(stands, finding)).toBe(false);
+    expect(edits.isAccepted(stands, { ...finding, mode: undefined })).toBe(true);
+    const dark = edits.accept(stands, { ...finding, mode: "dark" }, "in the dark");
+    expect(edits.countAgain(dark, { ...finding, mode: "dark" }).accepted).toEqual(stands.accepted);
   });
 });

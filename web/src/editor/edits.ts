@@ -1,10 +1,12 @@
-import type { Mode, ThemeDocument, Token } from "../api/client";
+import { applyPatch, type Operation } from "fast-json-patch";
+import type { Finding, Mode, ThemeDocument, Token } from "../api/client";
 
 /** A change, made to whatever document is current by then. What it comes to, the server says. */
 export type Edit = (document: ThemeDocument) => ThemeDocument;
 
 type Brand = NonNullable<ThemeDocument["brand"]>[number];
 type ScaleSettings = NonNullable<ThemeDocument["scales"]>[string];
+type Accepted = NonNullable<ThemeDocument["accepted"]>[number];
 type TokenValues = NonNullable<ThemeDocument["tokens"]>[string];
 
 /** Whether two documents say the same. */
@@ -130,3 +132,36 @@ export function setPacked(document: ThemeDocument, ids: string[], on: boolean): 
   const others = packed(document).filter((id) => !ids.includes(id));
   return { ...document, pack: (on ? [...others, ...ids] : others).sort() };
 }
+
+/** The document with a finding mended. */
+export function mended(document: ThemeDocument, { fix }: Finding): ThemeDocument {
+  // A patch that no longer fits what somebody else changed meanwhile changes nothing.
+  try {
+    const patch = (fix?.patch ?? []) as Operation[];
+    return applyPatch(structuredClone(document), patch, true).newDocument;
+  } catch {
+    return document;
+  }
+}
+
+/** Lets a finding stand as it is, for a reason. */
+export function accept(document: ThemeDocument, finding: Finding, reason: string): ThemeDocument {
+  const { id, tokens, mode, measure } = finding;
+  const accepted = { id, tokens, ...(mode && { mode }), reason, measure };
+  return { ...document, accepted: [...(document.accepted ?? []), accepted] };
+}
+
+/** Whether this document itself, and not one that it extends, lets a finding stand. */
+export function isAccepted(document: ThemeDocument, finding: Finding): boolean {
+  return document.accepted?.some((a) => isOf(a, finding)) ?? false;
+}
+
+/** Takes back that a finding may stand. */
+export function countAgain(document: ThemeDocument, finding: Finding): ThemeDocument {
+  return { ...document, accepted: document.accepted?.filter((a) => !isOf(a, finding)) };
+}
+
+const isOf = (accepted: Accepted, finding: Finding) =>
+  accepted.id === finding.id &&
+  accepted.tokens.join() === finding.tokens.join() &&
+  (accepted.mode ?? null) === (finding.mode ?? null);

@@ -8,6 +8,7 @@ import { themesQuery, vocabularyQuery } from "../api/queries";
 import { useEditorState } from "../editor/EditorProvider";
 import { documentOf, themeOf, tokensOf } from "../editor/selectors";
 import { Swatch } from "../ui/Swatch";
+import { useGoTo } from "../ui/useGoTo";
 import { WakeList } from "../ui/WakeList";
 import { Divide } from "./Divide";
 import { EyesBand, EyesChoice } from "./EyesBar";
@@ -33,6 +34,7 @@ export function ProofPane() {
   const [listed, setListed] = useState(false);
   const comparing = against !== undefined && other !== undefined;
   const navigate = useNavigate();
+  const goTo = useGoTo();
   const { wide } = useWide();
   // In a narrow window the pages are seen from further away rather than cut.
   const narrow = useMediaQuery("(max-width: 1180px)");
@@ -52,12 +54,7 @@ export function ProofPane() {
   const pathOf = (css: string | undefined) => tokenOf(css)?.path;
   const pick = (picked: Paint) => {
     const path = pathOf(picked.ground) ?? pathOf(picked.text);
-    if (path)
-      void navigate({
-        to: "/themes/$slug/$stage",
-        params: (p) => ({ slug: p.slug ?? "", stage: "ledger" }),
-        search: (s) => ({ ...s, token: path }),
-      });
+    if (path) goTo("ledger", { token: path });
   };
   const half = (mode: "light" | "dark", grow: number, counted: boolean, others?: string[]) => (
     <ProofFrame

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { cellOf } from "../api/cellOf";
 import type { Mode, Token } from "../api/client";
 import { vocabularyQuery } from "../api/queries";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
@@ -25,10 +26,7 @@ export function Shares({ shares, tokenOf, mode }: Props) {
   const own = useEditorState((s) => s.document.aim);
   const aim = own ?? data?.aim;
   if (!aim) return null;
-  const colorOf = (css: string) => {
-    const token = tokenOf(css);
-    return (mode === "dark" ? (token?.dark ?? token?.light) : token?.light)?.value;
-  };
+  const colorOf = (css: string) => cellOf(tokenOf(css), mode)?.value;
   const partOf = (css: string): Part => tokenOf(css)?.share ?? "accent";
   /** The two others share what is left, in the proportion that they had. */
   const setAim = (part: Part, value: number) => {

@@ -5,8 +5,10 @@ import { useNavigate } from "@tanstack/react-router";
 import { useEffect, useMemo, useState } from "react";
 import { targetsQuery, themesQuery } from "../api/queries";
 import { useEditorState } from "../editor/EditorProvider";
-import { derivedOf, themeOf } from "../editor/selectors";
+import { derivedOf } from "../editor/selectors";
+import type { View } from "../router";
 import { Swatch } from "../ui/Swatch";
+import { useGoTo } from "../ui/useGoTo";
 import { dialogs } from "./dialogs";
 import classes from "./Finder.module.css";
 import { type Found, ranked } from "./finding";
@@ -59,19 +61,14 @@ export default function Finder({ actions }: { actions: Action[] }) {
 /** All that can be found, from the lists and the theme at hand. */
 function useEverything(actions: Action[]): Found[] {
   const derived = useEditorState(derivedOf);
-  const { slug } = useEditorState(themeOf);
+  const goTo = useGoTo();
   const { data: themes = [] } = useQuery(themesQuery);
   const { data: targets = [] } = useQuery(targetsQuery);
   const navigate = useNavigate();
   return useMemo(() => {
-    const go = (stage: string, search: { scale?: string; target?: string; token?: string }) => () =>
-      void navigate({
-        to: "/themes/$slug/$stage",
-        params: { slug, stage },
-        search: (s) => ({ ...s, ...search }),
-      });
+    const go = (stage: string, view: Partial<View>) => () => goTo(stage, view);
     return [
-      ...actions.map((a) => ({ ...a, words: `${a.name} ${a.help ?? ""}` })),
+      ...actions.map((a) => ({ ...a, words: `${a.name} ${a.help ?? ""} ${a.words ?? ""}` })),
       ...themes.map((t) => ({
         id: `theme-${t.id}`,
         group: "Themes",
@@ -108,5 +105,5 @@ function useEverything(actions: Action[]): Found[] {
         run: go("ledger", { token: t.path }),
       })),
     ];
-  }, [actions, themes, targets, derived, slug, navigate]);
+  }, [actions, themes, targets, derived, navigate, goTo]);
 }

@@ -1,8 +1,9 @@
 import { CloseButton, Modal, UnstyledButton } from "@mantine/core";
-import { useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
+import { counted } from "../ui/counted";
 import { Sentence } from "../ui/Sentence";
+import { useGoTo } from "../ui/useGoTo";
 import { WakeList } from "../ui/WakeList";
 import classes from "./Frame.module.css";
 
@@ -39,20 +40,8 @@ function Calm() {
   const failed = useEditorState((s) => s.preview?.derived.pairs.filter((p) => !p.pass).length ?? 0);
   const counts = useEditorState((s) => s.preview?.counts);
   const found = (counts?.errors ?? 0) + (counts?.warnings ?? 0);
-  const navigate = useNavigate();
-  const showFindings = () =>
-    void navigate({
-      to: "/themes/$slug/$stage",
-      params: (p) => ({ slug: p.slug ?? "", stage: "check" }),
-      search: (s) => s,
-    });
+  const goTo = useGoTo();
   const [open, setOpen] = useState(false);
-  const showFailing = () =>
-    void navigate({
-      to: "/themes/$slug/$stage",
-      params: (p) => ({ slug: p.slug ?? "", stage: "ledger" }),
-      search: (s) => ({ ...s, failing: true }),
-    });
   return (
     <footer className={classes.wake}>
       <b>
@@ -70,15 +59,18 @@ function Calm() {
       {failed === 0 ? (
         <span>every pair readable</span>
       ) : (
-        <UnstyledButton className={`${classes.wakeButton} ${classes.alarm}`} onClick={showFailing}>
+        <UnstyledButton
+          className={`${classes.wakeButton} ${classes.alarm}`}
+          onClick={() => goTo("ledger", { failing: true })}
+        >
           {failed === 1 ? "1 pair below its limit" : `${failed} pairs below their limit`}
         </UnstyledButton>
       )}
       {found > 0 && (
         <>
           <span>·</span>
-          <UnstyledButton className={classes.wakeButton} onClick={showFindings}>
-            {found === 1 ? "1 finding" : `${found} findings`}
+          <UnstyledButton className={classes.wakeButton} onClick={() => goTo("check")}>
+            {counted(found, "finding")}
           </UnstyledButton>
         </>
       )}

@@ -1,11 +1,15 @@
 import { useMantineColorScheme } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { useMemo } from "react";
+import { vocabularyQuery } from "../api/queries";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
+import { seeWith } from "../proof/eyes";
 import { PAGE_NAMES } from "../proof/pages";
 import { toggleWide } from "../proof/wide";
 import { STAGES } from "../stages";
+import { useGoTo } from "../ui/useGoTo";
 import { undoOrBringBack } from "./deletion";
 import { dialogs } from "./dialogs";
 import { useThemeActions } from "./useThemeActions";
@@ -20,6 +24,8 @@ export interface Action {
   /** Keys, as people read them. */
   keys?: string;
   help?: string;
+  /** What else people look for it by. */
+  words?: string;
   run: () => void;
 }
 
@@ -28,6 +34,8 @@ export function useActions(): Action[] {
   const editor = useEditor();
   const { slug, canUndo, canRedo } = useEditorState(themeOf);
   const navigate = useNavigate();
+  const goTo = useGoTo();
+  const { data: vocabulary } = useQuery(vocabularyQuery);
   const themes = useThemeActions();
   const { toggleColorScheme } = useMantineColorScheme();
   return useMemo(() => {
@@ -38,12 +46,8 @@ export function useActions(): Action[] {
       hotkeys: [stage.hotkey],
       keys: stage.hotkey,
       help: stage.help,
-      run: () =>
-        void navigate({
-          to: "/themes/$slug/$stage",
-          params: { slug, stage: stage.id },
-          search: (s) => s,
-        }),
+      words: stage.words,
+      run: () => goTo(stage.id),
     }));
     const pages: Action[] = PAGE_NAMES.map((page) => ({
       id: `page-${page}`,
@@ -64,6 +68,13 @@ export function useActions(): Action[] {
           to: ".",
           search: (s) => ({ ...s, proof: proof === "both" ? undefined : proof }),
         }),
+    }));
+    const eyes: Action[] = [{ id: "", name: "my own" }, ...(vocabulary?.eyes ?? [])].map(({ id, name }) => ({
+      id: `eyes-${id}`,
+      group: "Proof",
+      name: `Eyes: ${name}`,
+      words: "vision colour color blindness deficiency simulation",
+      run: () => seeWith(id ? { kind: id, tenths: 10 } : undefined),
     }));
     return [
       ...stages,
@@ -132,6 +143,7 @@ export function useActions(): Action[] {
       },
       ...halves,
       ...pages,
+      ...eyes,
       {
         id: "finder",
         group: "Rhodon",
@@ -156,5 +168,5 @@ export function useActions(): Action[] {
         run: () => toggleColorScheme(),
       },
     ];
-  }, [editor, slug, canUndo, canRedo, navigate, themes, toggleColorScheme]);
+  }, [editor, slug, canUndo, canRedo, navigate, goTo, vocabulary, themes, toggleColorScheme]);
 }

@@ -1,6 +1,7 @@
 import type { ComponentType } from "react";
 import { packed } from "../editor/edits";
 import type { EditorState } from "../editor/store";
+import { counted } from "../ui/counted";
 
 /** A key that works in a stage, and what it does there. */
 export interface StageKey {
@@ -17,13 +18,13 @@ export interface Stage {
   hotkey: string;
   /** What it is for, in a sentence. */
   help: string;
+  /** What else people look for it by. */
+  words?: string;
   /** How it stands, in a word or number. */
   stands: (state: EditorState) => string;
   keys: StageKey[];
   load: () => Promise<{ default: ComponentType }>;
 }
-
-const counted = (count: number, word: string) => `${count} ${word}${count === 1 ? "" : "s"}`;
 
 /** Every stage, in the order of the work. */
 export const STAGES: Stage[] = [
@@ -66,6 +67,7 @@ export const STAGES: Stage[] = [
     name: "Check",
     hotkey: "4",
     help: "What is wrong with the theme, mended at a click; the contrast of everything on everything.",
+    words: "accessibility findings warnings errors fixes accepted report matrix pairs ratio",
     stands: ({ preview }) =>
       preview ? counted(preview.counts.errors + preview.counts.warnings, "finding") : "",
     keys: [{ keys: "Shift click", does: "copy the ratio of a pair alone" }],

@@ -1,7 +1,7 @@
 import { Button, Textarea } from "@mantine/core";
-import { type FormEvent, useEffect, useRef, useState } from "react";
-import { answer, api, type ColorItem } from "../../api/client";
+import { type FormEvent, useState } from "react";
 import { useEditor } from "../../editor/EditorProvider";
+import { ColorList, useColors } from "../../ui/ColorList";
 import { refusalOf } from "../../ui/refusal";
 import classes from "./BrandStage.module.css";
 
@@ -10,21 +10,7 @@ export function AddBrand() {
   const editor = useEditor();
   const [refusal, setRefusal] = useState<string>();
   const [text, setText] = useState("");
-  const [items, setItems] = useState<ColorItem[]>([]);
-  const latest = useRef("");
-
-  useEffect(() => {
-    latest.current = text;
-    if (text.trim() === "") {
-      setItems([]);
-      return;
-    }
-    answer(api.POST("/api/colors", { body: { text } })).then(
-      (found) => latest.current === text && setItems(found),
-      () => undefined,
-    );
-  }, [text]);
-
+  const items = useColors(text);
   const good = items.filter((i) => i.css);
   const bad = items.filter((i) => i.error);
   const submit = async (event: FormEvent) => {
@@ -59,25 +45,7 @@ export function AddBrand() {
           if (e.key === "Enter" && (e.ctrlKey || e.metaKey)) void submit(e);
         }}
       />
-      {items.length > 0 && (
-        <ul className={classes.found} aria-label="What was read">
-          {items.map((item, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: entries have no identity but their place
-            <li key={`${i} ${item.input}`}>
-              {item.hex ? (
-                <>
-                  <span className={classes.dot} style={{ background: item.hex }} /> {item.name}{" "}
-                  <code>{item.css}</code> {item.note && <small>{item.note}</small>}
-                </>
-              ) : (
-                <span className={classes.refused}>
-                  <code>{item.input}</code>: {item.error}
-                </span>
-              )}
-            </li>
-          ))}
-        </ul>
-      )}
+      <ColorList items={items} />
       <Button type="submit" variant="default" disabled={good.length === 0}>
         {good.length > 1 ? `Add ${good.length} colours` : "Add colour"}
       </Button>

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { documentOf } from "../../editor/selectors";
+import { Swatch } from "../../ui/Swatch";
 import classes from "./BrandStage.module.css";
 import { HueWheel } from "./HueWheel";
 
@@ -71,8 +72,8 @@ export function Companions() {
                 aria-pressed={isKept(one.hex)}
                 onClick={() => toggle({ hex: one.hex, name: one.name })}
               >
-                <span className={classes.dot} style={{ background: one.hex }} /> {one.name}{" "}
-                <code>{one.hex}</code> {isKept(one.hex) ? "kept" : "keep"}
+                <Swatch colors={[one.hex]} /> {one.name} <code>{one.hex}</code>{" "}
+                {isKept(one.hex) ? "kept" : "keep"}
               </button>
             </li>
           ))}

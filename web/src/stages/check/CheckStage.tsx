@@ -5,6 +5,7 @@ import { numberOf } from "../../api/numberOf";
 import { useEditorState } from "../../editor/EditorProvider";
 import { documentOf, tokensOf } from "../../editor/selectors";
 import type { EditorState } from "../../editor/store";
+import { counted } from "../../ui/counted";
 import classes from "./CheckStage.module.css";
 import { FindingList } from "./FindingList";
 import { MatrixTable } from "./MatrixTable";
@@ -42,7 +43,7 @@ export default function CheckStage() {
           ? `${data.pairs} pairs readable in both modes`
           : `${data.readable} of ${data.pairs} pairs readable`}
         {apart && ` · ${data.intents} intents apart`}
-        {` · ${counting} finding${counting === 1 ? "" : "s"}`}
+        {` · ${counted(counting, "finding")}`}
       </h1>
       <FindingList findings={data.findings} tokens={tokens} />
       <MatrixTable matrix={data.matrix} tokens={tokens} />

@@ -1,10 +1,11 @@
-import { useNavigate } from "@tanstack/react-router";
-import { applyPatch, type Operation } from "fast-json-patch";
 import { useState } from "react";
-import type { Finding, Mode, ThemeDocument, Token } from "../../api/client";
-import { useEditor } from "../../editor/EditorProvider";
+import { cellOf } from "../../api/cellOf";
+import type { Finding, ThemeDocument, Token } from "../../api/client";
+import { useEditor, useEditorState } from "../../editor/EditorProvider";
+import { accept, countAgain, isAccepted, mended } from "../../editor/edits";
 import { Sentence } from "../../ui/Sentence";
 import { Swatch } from "../../ui/Swatch";
+import { useGoTo } from "../../ui/useGoTo";
 import classes from "./CheckStage.module.css";
 
 interface Props {
@@ -12,62 +13,21 @@ interface Props {
   tokens: Token[];
 }
 
-const valueIn = (token: Token | undefined, mode: Mode) =>
-  token && (mode === "dark" ? (token.dark ?? token.light) : token.light).value;
-
 /** A finding: the two colours at work as they are, the sentence, and what mends it with its outcome. */
 export function FindingItem({ finding, tokens }: Props) {
   const editor = useEditor();
-  const navigate = useNavigate();
+  const goTo = useGoTo();
   const [accepting, setAccepting] = useState(false);
   const [reason, setReason] = useState("");
   const mode = finding.mode ?? "light";
-  const [first, second] = finding.tokens.map((path) =>
-    valueIn(
-      tokens.find((t) => t.path === path),
-      mode,
-    ),
-  );
+  // What a parent accepted is counted again there.
+  const own = useEditorState((state) => isAccepted(state.document, finding));
+  const [first, second] = finding.tokens.map((path) => {
+    const token = tokens.find((t) => t.path === path);
+    return cellOf(token, mode)?.value;
+  });
   const { fix } = finding;
-  const mended = (document: ThemeDocument): ThemeDocument => {
-    const copy = structuredClone(document);
-    // A patch that no longer fits what somebody else changed meanwhile changes nothing.
-    try {
-      return applyPatch(copy, (fix?.patch ?? []) as unknown as Operation[], true).newDocument;
-    } catch {
-      return document;
-    }
-  };
-  const accept = () =>
-    editor.commit(
-      (document) => ({
-        ...document,
-        accepted: [
-          ...(document.accepted ?? []),
-          {
-            id: finding.id,
-            tokens: finding.tokens,
-            ...(finding.mode && { mode: finding.mode }),
-            reason,
-            measure: finding.measure,
-          },
-        ],
-      }),
-      `accepted: ${finding.message}`,
-    );
-  const restore = () =>
-    editor.commit(
-      (document) => ({
-        ...document,
-        accepted: document.accepted?.filter(
-          (a) =>
-            a.id !== finding.id ||
-            a.tokens.join() !== finding.tokens.join() ||
-            (a.mode ?? null) !== finding.mode,
-        ),
-      }),
-      `no longer accepted: ${finding.message}`,
-    );
+  const mend = (document: ThemeDocument) => mended(document, finding);
   return (
     <li className={classes.finding} data-severity={finding.severity}>
       <div className={classes.samples}>
@@ -83,11 +43,11 @@ export function FindingItem({ finding, tokens }: Props) {
             <button
               type="button"
               className={classes.apply}
-              onPointerEnter={() => editor.draft(mended)}
+              onPointerEnter={() => editor.draft(mend)}
               onPointerLeave={() => editor.discard()}
-              onFocus={() => editor.draft(mended)}
+              onFocus={() => editor.draft(mend)}
               onBlur={() => editor.discard()}
-              onClick={() => void editor.commit(mended, fix.label)}
+              onClick={() => void editor.commit(mend, fix.label)}
             >
               <Swatch colors={[fix.becomes ?? undefined]} />
               {fix.label}
@@ -95,10 +55,22 @@ export function FindingItem({ finding, tokens }: Props) {
           )}
           {finding.accepted ? (
             <>
-              <span>accepted: {finding.accepted}</span>
-              <button type="button" onClick={() => void restore()}>
-                count again
-              </button>
+              <span>
+                accepted{own ? "" : " by what it extends"}: {finding.accepted}
+              </span>
+              {own && (
+                <button
+                  type="button"
+                  onClick={() =>
+                    void editor.commit(
+                      (document) => countAgain(document, finding),
+                      `no longer accepted: ${finding.message}`,
+                    )
+                  }
+                >
+                  count again
+                </button>
+              )}
             </>
           ) : (
             finding.severity !== "note" && (
@@ -108,16 +80,7 @@ export function FindingItem({ finding, tokens }: Props) {
             )
           )}
           {finding.tokens[0]?.includes(".") && (
-            <button
-              type="button"
-              onClick={() =>
-                void navigate({
-                  to: "/themes/$slug/$stage",
-                  params: (p) => ({ slug: p.slug ?? "", stage: "ledger" }),
-                  search: (s) => ({ ...s, token: finding.tokens[0] }),
-                })
-              }
-            >
+            <button type="button" onClick={() => goTo("ledger", { token: finding.tokens[0] })}>
               show {finding.tokens[0]}
             </button>
           )}
@@ -127,7 +90,12 @@ export function FindingItem({ finding, tokens }: Props) {
             className={classes.acts}
             onSubmit={(e) => {
               e.preventDefault();
-              if (reason.trim()) void accept();
+              if (reason.trim()) {
+                void editor.commit(
+                  (document) => accept(document, finding, reason),
+                  `accepted: ${finding.message}`,
+                );
+              }
             }}
           >
             <input

@@ -1,27 +1,22 @@
 import { useState } from "react";
 import type { Finding, Token } from "../../api/client";
+import { counted } from "../../ui/counted";
 import classes from "./CheckStage.module.css";
 import { FindingItem } from "./FindingItem";
 
-const TITLES = { error: "Errors", warning: "Warnings", note: "Notes" } as const;
-
 /** Findings by what matters most; notes and what was accepted are folded. */
 export function FindingList({ findings, tokens }: { findings: Finding[]; tokens: Token[] }) {
-  const open = findings.filter((f) => !f.accepted);
   const accepted = findings.filter((f) => f.accepted);
+  const group = (severity: Finding["severity"], unfolded: boolean) => {
+    const own = findings.filter((f) => !f.accepted && f.severity === severity);
+    return <Group title={counted(own.length, severity)} findings={own} tokens={tokens} unfolded={unfolded} />;
+  };
   return (
     <section aria-label="Findings">
-      {(["error", "warning"] as const).map((severity) => (
-        <Group
-          key={severity}
-          title={TITLES[severity]}
-          findings={open.filter((f) => f.severity === severity)}
-          tokens={tokens}
-          unfolded
-        />
-      ))}
-      <Group title={TITLES.note} findings={open.filter((f) => f.severity === "note")} tokens={tokens} />
-      <Group title="Accepted" findings={accepted} tokens={tokens} />
+      {group("error", true)}
+      {group("warning", true)}
+      {group("note", false)}
+      <Group title={`${accepted.length} accepted`} findings={accepted} tokens={tokens} />
     </section>
   );
 }
@@ -40,8 +35,7 @@ function Group({ title, findings, tokens, unfolded = false }: GroupProps) {
     <>
       <h2 className={classes.title}>
         <button type="button" aria-expanded={shown} onClick={() => setShown((s) => !s)}>
-          {findings.length}{" "}
-          {findings.length === 1 ? title.toLowerCase().replace(/s$/, "") : title.toLowerCase()}
+          {title}
         </button>
       </h2>
       {shown && (

@@ -1,5 +1,6 @@
 import { useClipboard } from "@mantine/hooks";
 import { memo, useMemo, useState } from "react";
+import { cellOf } from "../../api/cellOf";
 import type { Check, Mode, Token } from "../../api/client";
 import classes from "./CheckStage.module.css";
 import { cellsOf, familiesOf, rowsOf } from "./matrix";
@@ -18,10 +19,7 @@ export function MatrixTable({ matrix, tokens }: Props) {
   const { copied, copy } = useClipboard({ timeout: 1500 });
   const [last, setLast] = useState("");
   const families = useMemo(() => familiesOf(matrix.grounds), [matrix.grounds]);
-  const colors = useMemo(() => {
-    const value = (t: Token) => (mode === "dark" ? (t.dark ?? t.light) : t.light).value;
-    return new Map(tokens.map((t) => [t.path, value(t)]));
-  }, [tokens, mode]);
+  const colors = useMemo(() => new Map(tokens.map((t) => [t.path, cellOf(t, mode).value])), [tokens, mode]);
   const grounds = matrix.grounds.flatMap((path, i) => (path.split(".")[0] === family ? [i] : []));
   const rows = useMemo(
     () => rowsOf(matrix, mode, grounds, words, declared),

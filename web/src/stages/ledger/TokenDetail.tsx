@@ -1,3 +1,4 @@
+import { cellOf } from "../../api/cellOf";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { removeToken } from "../../editor/edits";
 import { documentOf, pairsOf, tokensOf } from "../../editor/selectors";
@@ -19,10 +20,11 @@ export function TokenDetail({ row, name, onChoose }: Props) {
   const document = useEditorState(documentOf);
   const allPairs = useEditorState(pairsOf) ?? [];
   const tokens = useEditorState(tokensOf) ?? [];
-  const codeOf = (path: string, mode: "light" | "dark") => {
-    const found = tokens.find((t) => t.path === path);
-    return (mode === "dark" ? (found?.dark ?? found?.light) : found?.light)?.value;
-  };
+  const codeOf = (path: string, mode: "light" | "dark") =>
+    cellOf(
+      tokens.find((t) => t.path === path),
+      mode,
+    )?.value;
   const { token, usedBy } = row;
   const pairs = allPairs.filter((p) => p.fg === token.path || p.bg === token.path);
   const cells = token.dark

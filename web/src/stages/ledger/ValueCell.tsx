@@ -1,5 +1,6 @@
 import { UnstyledButton } from "@mantine/core";
 import { type FormEvent, type KeyboardEvent, useState } from "react";
+import { cellOf } from "../../api/cellOf";
 import { answer, api, type Mode, refusalIn, type Token } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { type Edit, setBrand, setToken } from "../../editor/edits";
@@ -32,7 +33,7 @@ export function ValueCell({ token, mode }: Props) {
   const editor = useEditor();
   const [text, setText] = useState<string>();
   const [refusal, setRefusal] = useState<string>();
-  const cell = mode === "dark" ? (token.dark ?? token.light) : token.light;
+  const cell = cellOf(token, mode);
   const editable = token.section === "roles" || token.section === "own" || token.section === "scales";
   const written = cell.alias ? `{${cell.alias}}` : cell.value;
 

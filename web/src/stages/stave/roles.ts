@@ -1,3 +1,4 @@
+import { cellOf } from "../../api/cellOf";
 import type { Derived } from "../../api/client";
 
 export type Mode = "light" | "dark";
@@ -26,7 +27,7 @@ export function rolesBySteps(derived: Derived): Map<string, RolesOnStep> {
     // References form no circle: the server refuses those. The bound is for a broken answer.
     for (let hops = 0; at && hops < 20; hops++) {
       if (at.section === "scales") return at.path;
-      const cell = mode === "dark" ? (at.dark ?? at.light) : at.light;
+      const cell = cellOf(at, mode);
       at = cell.alias ? byPath.get(cell.alias) : undefined;
     }
     return undefined;

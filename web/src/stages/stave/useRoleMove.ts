@@ -1,3 +1,4 @@
+import { cellOf } from "../../api/cellOf";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { type Edit, setToken } from "../../editor/edits";
 import { pairsOf, tokensOf } from "../../editor/selectors";
@@ -20,8 +21,7 @@ export function useRoleMove(mode: Mode) {
     /** Back to where it was. */
     drop: editor.discard,
     isSet: (role: string) => {
-      const found = token(role);
-      return (mode === "dark" ? (found?.dark ?? found?.light) : found?.light)?.origin === "set";
+      return cellOf(token(role), mode)?.origin === "set";
     },
     /** The hardest ratio of the role as it stands, and whether it is enough. */
     ratio: (role: string): string => {

@@ -6,7 +6,7 @@ use rhodon_theme::scale::METHODS;
 use rhodon_theme::{Document, Mode, Origin, Section, Severity, Share, TokenKind};
 use serde_json::{Value, json};
 use utoipa::OpenApi;
-use utoipa::openapi::schema::{OneOfBuilder, Schema, Type};
+use utoipa::openapi::schema::{ArrayBuilder, OneOfBuilder, Schema, SchemaType, Type};
 use utoipa::openapi::{ObjectBuilder, Ref, RefOr};
 
 #[derive(OpenApi)]
@@ -22,6 +22,11 @@ const SPEC: &str = "ThemeDocument";
 /// A reference to the theme document.
 pub(crate) fn spec_schema() -> RefOr<Schema> {
     Ref::from_schema_name(SPEC).into()
+}
+
+/// A reference to where a brand colour came from.
+pub(crate) fn provenance_schema() -> RefOr<Schema> {
+    Ref::from_schema_name("Provenance").into()
 }
 
 /// A reference to the theme document, or nothing.
@@ -60,6 +65,21 @@ pub(crate) fn origin_schema() -> RefOr<Schema> {
 /// How much a finding matters.
 pub(crate) fn severity_schema() -> RefOr<Schema> {
     words(Severity::ALL.map(Severity::id))
+}
+
+/// A JSON Patch as it is made by comparing: adds, removes and replaces (RFC 6902, section 4).
+pub(crate) fn patch_schema() -> RefOr<Schema> {
+    let text = || ObjectBuilder::new().schema_type(Type::String);
+    let operation = ObjectBuilder::new()
+        .property("op", words(["add", "remove", "replace"]))
+        .required("op")
+        .property("path", text().description(Some("JSON Pointer (RFC 6901).")))
+        .required("path")
+        .property(
+            "value",
+            ObjectBuilder::new().schema_type(SchemaType::AnyValue),
+        );
+    ArrayBuilder::new().items(operation).into()
 }
 
 /// The kind of place a token has.

@@ -76,6 +76,7 @@ fn run(spec: &Path) -> Result<(), Failed> {
         .arg(format!("--output=test-results/{name}"))
         .current_dir(format!("{ROOT}/e2e"))
         .env("RHODON_URL", &server.address)
+        .env("RHODON_BINARY", env!("CARGO_BIN_EXE_rhodon"))
         .output()
         .map_err(|e| format!("{playwright}: {e}: run bin/test, which installs it"))?;
     if output.status.success() {

@@ -51,7 +51,7 @@ pub struct FindingView {
 pub struct FixView {
     label: String,
     /// JSON Patch (RFC 6902) of the document.
-    #[schema(value_type = Vec<Object>)]
+    #[schema(schema_with = crate::openapi::patch_schema)]
     patch: Value,
     /// What the first token comes to.
     becomes: Option<String>,

@@ -103,6 +103,10 @@ fn sarif_points_into_the_document() {
     assert_eq!(run.code, 1);
     let sarif: Value = serde_json::from_str(&run.out).unwrap();
     assert_eq!(sarif["version"], "2.1.0");
+    // Types made from the published schema: every value must have its kind, every needed one be there.
+    let typed: serde_sarif::sarif::Sarif = serde_json::from_str(&run.out).unwrap();
+    let back = serde_json::to_value(typed).unwrap();
+    assert_eq!(back, sarif, "nothing that the schema does not know");
     let rules = sarif["runs"][0]["tool"]["driver"]["rules"]
         .as_array()
         .unwrap();

@@ -1,0 +1,381 @@
+//! The colours of a picture (engine document, "Colours from a picture").
+
+use std::str::FromStr;
+
+use rhodon_color::{Oklab, Rgb8, difference};
+
+use crate::cluster::{Sample, centres, nearest, squared};
+use crate::picture::Picture;
+use crate::shrink::{self, Grid};
+use crate::spot::deepest;
+
+/// The most colours that are looked for.
+pub const MOST_COLORS: usize = 12;
+/// The longest side of what is looked at, in pixels.
+const LOOKED_AT: usize = 256;
+/// Centres before near ones become one.
+const CENTRES: usize = 24;
+/// Oklab distance, with lightness halved, below which two centres are one colour.
+const MERGED: f32 = 0.05;
+/// How much the area of a colour counts against its distance from the others.
+const AREA: f32 = 0.4;
+/// Oklab distance from its centre at which an area counts half.
+const EVEN: f32 = 0.014;
+/// How thin, in thirds of a pixel to its edge, an area is that softens an edge.
+const THIN: u32 = 4;
+/// How far, in codes, from the way between two others such a colour stands at most.
+const OFF_THE_WAY: f32 = 14.0;
+/// The least share of what is covered.
+const LEAST: f32 = 0.004;
+/// CIEDE2000 below which a colour that was found is one that is written in a mark.
+const SAME: f64 = 6.0;
+
+/// A colour that stands in a picture.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Found {
+    /// Its code.
+    pub color: Rgb8,
+    /// How much of what is covered it stands for, 0–1.
+    pub share: f64,
+    /// Its spot: 0–1 from the left.
+    pub x: f64,
+    /// Its spot: 0–1 from the top.
+    pub y: f64,
+}
+
+/// Which colours are preferred.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Lean {
+    /// Light ones.
+    Lighter,
+    /// Dark ones.
+    Darker,
+    /// Strong ones.
+    Stronger,
+    /// Soft ones.
+    Softer,
+}
+
+impl Lean {
+    /// Every lean with its word.
+    pub const ALL: [(Self, &str); 4] = [
+        (Self::Lighter, "lighter"),
+        (Self::Darker, "darker"),
+        (Self::Stronger, "stronger"),
+        (Self::Softer, "softer"),
+    ];
+
+    /// How much a colour is preferred.
+    fn favour(self, lab: [f32; 3]) -> f32 {
+        let chroma = lab[1].hypot(lab[2]);
+        let strength = (chroma / 0.25).min(1.0);
+        let raised = |v: f32| (0.05 + v.clamp(0.0, 1.0)).powi(3);
+        match self {
+            Self::Lighter => raised(lab[0]),
+            Self::Darker => raised(1.0 - lab[0]),
+            Self::Stronger => raised(strength),
+            Self::Softer => raised(1.0 - strength),
+        }
+    }
+}
+
+impl FromStr for Lean {
+    type Err = String;
+
+    fn from_str(text: &str) -> Result<Self, String> {
+        let found = Self::ALL.iter().find(|(_, word)| *word == text);
+        found
+            .map(|(lean, _)| *lean)
+            .ok_or_else(|| format!("\"{text}\": expected lighter, darker, stronger or softer"))
+    }
+}
+
+impl Picture {
+    /// Its colours, the most telling first: those written in a mark exact and by the area they paint,
+    /// then what is seen. At most `count`, up to [`MOST_COLORS`].
+    pub fn colors(&self, count: usize, lean: Option<Lean>) -> Vec<Found> {
+        let count = count.clamp(1, MOST_COLORS);
+        let seen = Seen::new(shrink::smaller(&self.grid, LOOKED_AT));
+        let mut found = seen.written(&self.written);
+        if let Some(lean) = lean {
+            let by = |f: &Found| lean.favour(lab(f.color)) * (f.share.max(1e-4) as f32).sqrt();
+            found.sort_by(|a, b| by(b).total_cmp(&by(a)));
+        }
+        let is_new = |found: &[Found], color| {
+            let mut known = found.iter().map(|f| f.color);
+            known.all(|known| difference(known, color) >= SAME)
+        };
+        if found.len() < count {
+            for other in seen.found(&self.grid, count, lean) {
+                if found.is_empty() || self.written.is_empty() || is_new(&found, other.color) {
+                    found.push(other);
+                }
+            }
+        }
+        found.truncate(count);
+        found
+    }
+}
+
+fn lab(color: Rgb8) -> [f32; 3] {
+    let lab = Oklab::from_linear(color.to_linear());
+    [lab.l as f32, lab.a as f32, lab.b as f32]
+}
+
+fn code(lab: [f32; 3]) -> Rgb8 {
+    let [l, a, b] = lab.map(f64::from);
+    Rgb8::from_linear_clipped(Oklab { l, a, b }.to_linear())
+}
+
+/// What is looked at, in Oklab.
+struct Seen {
+    grid: Grid,
+    samples: Vec<Sample>,
+    covered: f32,
+}
+
+impl Seen {
+    fn new(grid: Grid) -> Self {
+        let sample = |p: &[u8; 4]| Sample {
+            lab: lab(Rgb8::new(p[0], p[1], p[2])),
+            weight: f32::from(p[3]) / 255.0,
+        };
+        let samples: Vec<Sample> = grid.pixels.iter().map(sample).collect();
+        let covered = samples.iter().map(|s| s.weight).sum::<f32>().max(1e-6);
+        Self {
+            grid,
+            samples,
+            covered,
+        }
+    }
+
+    /// Written colours by the area they paint: every pixel counts for the nearest.
+    fn written(&self, colors: &[Rgb8]) -> Vec<Found> {
+        if colors.is_empty() {
+            return Vec::new();
+        }
+        let written: Vec<Sample> = colors
+            .iter()
+            .map(|c| Sample {
+                lab: lab(*c),
+                weight: 0.0,
+            })
+            .collect();
+        let of = self.assigned(&written);
+        let mut found: Vec<Found> = colors
+            .iter()
+            .enumerate()
+            .map(|(i, color)| self.told(*color, &of, i))
+            .collect();
+        found.sort_by(|a, b| b.share.total_cmp(&a.share));
+        found
+    }
+
+    /// For every pixel, which of the colours is nearest.
+    fn assigned(&self, centres: &[Sample]) -> Vec<u8> {
+        self.samples
+            .iter()
+            .map(|s| nearest(centres, s.lab) as u8)
+            .collect()
+    }
+
+    /// A colour with its share and its spot: deepest in the area where it is itself.
+    fn told(&self, color: Rgb8, of: &[u8], index: usize) -> Found {
+        let (own, goal) = (index as u8, lab(color));
+        let is = |i: usize| of[i] == own && self.samples[i].weight > 0.5;
+        let near = |i: usize| is(i) && squared(self.samples[i].lab, goal) < 4e-4;
+        let (width, height) = (self.grid.width, self.grid.height);
+        let spot = deepest(width, height, near).or_else(|| deepest(width, height, is));
+        let (x, y) = spot.map_or((0.5, 0.5), |spot| (spot.x, spot.y));
+        let area: f32 = of
+            .iter()
+            .zip(&self.samples)
+            .filter(|(of, _)| **of == own)
+            .map(|(_, s)| s.weight)
+            .sum();
+        Found {
+            color,
+            share: f64::from(area / self.covered),
+            x,
+            y,
+        }
+    }
+
+    /// Colours by area and by how far they stand from those that were picked before.
+    fn found(&self, full: &Grid, count: usize, lean: Option<Lean>) -> Vec<Found> {
+        let centres = centres(&self.binned(), CENTRES);
+        let of = self.assigned(&centres);
+        let centres = merged(&centres, &self.flatness(&centres, &of));
+        let of = self.assigned(&centres);
+        let exact = commonest(full, &centres);
+        let flat = self.flatness(&centres, &of);
+        let centres = self.without_edges(centres, &of);
+        let picked = picked(&centres, &flat, self.covered, count, lean);
+        picked
+            .into_iter()
+            .map(|i| self.told(exact[i].unwrap_or_else(|| code(centres[i].lab)), &of, i))
+            .collect()
+    }
+
+    /// Takes the area of what only softens the edge between two others: thin, and of a colour between
+    /// theirs, or between one of theirs and the white it is seen on.
+    fn without_edges(&self, mut centres: Vec<Sample>, of: &[u8]) -> Vec<Sample> {
+        let (width, height) = (self.grid.width, self.grid.height);
+        let codes: Vec<[f32; 3]> = centres
+            .iter()
+            .map(|c| code(c.lab).channels().map(f32::from))
+            .collect();
+        for i in (0..centres.len()).rev() {
+            let larger = |j: &usize| centres[*j].weight > centres[i].weight;
+            let ends: Vec<[f32; 3]> = (0..centres.len())
+                .filter(larger)
+                .map(|j| codes[j])
+                .chain([[255.0; 3]])
+                .collect();
+            let between = |(n, a): (usize, &[f32; 3])| {
+                ends[n + 1..].iter().any(|b| is_between(codes[i], *a, *b))
+            };
+            if !ends.iter().enumerate().any(between) {
+                continue;
+            }
+            let depth = deepest(width, height, |p| usize::from(of[p]) == i);
+            if depth.is_none_or(|d| d.thirds <= THIN) {
+                centres[i].weight = 0.0;
+            }
+        }
+        centres
+    }
+
+    /// How even the area of each centre is, 0–1: a shape of one colour against a piece of a ground that
+    /// runs from one colour to another, which is cut wherever it happens to be.
+    fn flatness(&self, centres: &[Sample], of: &[u8]) -> Vec<f32> {
+        let mut spread = vec![0f32; centres.len()];
+        let mut weight = vec![1e-6f32; centres.len()];
+        for (sample, own) in self.samples.iter().zip(of) {
+            let own = usize::from(*own);
+            spread[own] += sample.weight * squared(sample.lab, centres[own].lab);
+            weight[own] += sample.weight;
+        }
+        let flat = |(spread, weight): (f32, f32)| 1.0 / (1.0 + spread / weight / (EVEN * EVEN));
+        spread.into_iter().zip(weight).map(flat).collect()
+    }
+
+    /// Pixels of nearly one colour as one sample: 5 bits a channel.
+    fn binned(&self) -> Vec<Sample> {
+        let mut bins = vec![[0f32; 4]; 1 << 15];
+        for (pixel, sample) in self.grid.pixels.iter().zip(&self.samples) {
+            let [r, g, b, _] = pixel.map(|v| usize::from(v >> 3));
+            let bin = &mut bins[r << 10 | g << 5 | b];
+            for (sum, v) in bin.iter_mut().zip(sample.lab) {
+                *sum += v * sample.weight;
+            }
+            bin[3] += sample.weight;
+        }
+        bins.into_iter()
+            .filter(|bin| bin[3] > 0.0)
+            .map(|[l, a, b, weight]| Sample {
+                lab: [l / weight, a / weight, b / weight],
+                weight,
+            })
+            .collect()
+    }
+}
+
+/// Centres of one colour become one: the evenest keeps its colour, a mean would stand nowhere.
+fn merged(centres: &[Sample], flat: &[f32]) -> Vec<Sample> {
+    let mut order: Vec<usize> = (0..centres.len()).collect();
+    let telling = |i: &usize| centres[*i].weight * flat[*i].powi(2);
+    order.sort_by(|a, b| telling(b).total_cmp(&telling(a)));
+    let halved = |lab: [f32; 3]| [lab[0] / 2.0, lab[1], lab[2]];
+    let mut out: Vec<Sample> = Vec::new();
+    for centre in order.into_iter().map(|i| centres[i]) {
+        let same = |o: &&mut Sample| squared(halved(o.lab), halved(centre.lab)) < MERGED * MERGED;
+        match out.iter_mut().find(same) {
+            Some(other) => other.weight += centre.weight,
+            None => out.push(centre),
+        }
+    }
+    out
+}
+
+/// Whether a code lies on the way from one to another.
+fn is_between(code: [f32; 3], a: [f32; 3], b: [f32; 3]) -> bool {
+    let along = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
+    let from = [code[0] - a[0], code[1] - a[1], code[2] - a[2]];
+    let dot = |u: [f32; 3], v: [f32; 3]| u[0] * v[0] + u[1] * v[1] + u[2] * v[2];
+    let length = dot(along, along);
+    if length < 1.0 {
+        return false;
+    }
+    let t = dot(from, along) / length;
+    let away = dot(from, from) - t * t * length;
+    (0.0..=1.0).contains(&t) && away < OFF_THE_WAY * OFF_THE_WAY
+}
+
+/// The first by area and strength, each further one by area and distance from those before.
+fn picked(
+    centres: &[Sample],
+    flat: &[f32],
+    covered: f32,
+    count: usize,
+    lean: Option<Lean>,
+) -> Vec<usize> {
+    let large = |i: &usize| centres[*i].weight >= LEAST * covered;
+    let mut left: Vec<usize> = (0..centres.len()).filter(large).collect();
+    if left.is_empty() {
+        left.extend(0..centres.len().min(1));
+    }
+    let favour = |i: usize| lean.map_or(1.0, |lean| lean.favour(centres[i].lab));
+    let mut picked: Vec<usize> = Vec::new();
+    while picked.len() < count && !left.is_empty() {
+        let score = |i: usize| {
+            let lab = centres[i].lab;
+            let away = picked
+                .iter()
+                .map(|p| squared(centres[*p].lab, lab).sqrt())
+                .fold(f32::INFINITY, f32::min);
+            let apart = if away.is_finite() {
+                away
+            } else {
+                0.05 + lab[1].hypot(lab[2])
+            };
+            centres[i].weight.powf(AREA) * flat[i] * apart * favour(i)
+        };
+        let best = (0..left.len()).max_by(|a, b| score(left[*a]).total_cmp(&score(left[*b])));
+        picked.extend(best.map(|at| left.swap_remove(at)));
+    }
+    picked
+}
+
+/// How much of a centre's area one code must have to stand for it exactly: flat marks keep their code,
+/// a photo's noise does not decide.
+const FLAT: f32 = 0.25;
+
+/// The one code that most of a centre's area has, where there is one.
+fn commonest(grid: &Grid, centres: &[Sample]) -> Vec<Option<Rgb8>> {
+    // Codes in order stand in runs: one pass counts each.
+    let mut codes: Vec<u32> = grid
+        .pixels
+        .iter()
+        .filter(|p| p[3] == 255)
+        .map(|p| u32::from_be_bytes([0, p[0], p[1], p[2]]))
+        .collect();
+    let all = codes.len();
+    codes.sort_unstable();
+    let mut area = vec![0usize; centres.len()];
+    let mut best: Vec<(usize, Option<Rgb8>)> = vec![(0, None); centres.len()];
+    for run in codes.chunk_by(|a, b| a == b) {
+        let [_, r, g, b] = run[0].to_be_bytes();
+        let code = Rgb8::new(r, g, b);
+        // A code of few pixels can only add to an area.
+        let own = nearest(centres, lab(code));
+        area[own] += run.len();
+        if run.len() > best[own].0 {
+            best[own] = (run.len(), Some(code));
+        }
+    }
+    let flat = |(i, (count, code)): (usize, (usize, Option<Rgb8>))| {
+        code.filter(|_| count * 1000 > all && count as f32 >= FLAT * area[i] as f32)
+    };
+    best.into_iter().enumerate().map(flat).collect()
+}

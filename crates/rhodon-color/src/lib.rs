@@ -15,6 +15,7 @@
 //! | measure difference | [`difference`] |
 //! | see with another eye | [`Vision`] |
 //! | find companions by hue | [`RELATIONS`] |
+//! | move one by lightness, strength and hue | [`Place`] |
 
 mod color;
 mod contrast;
@@ -29,6 +30,7 @@ mod relation;
 mod rgb8;
 mod space;
 mod transfer;
+mod tuner;
 mod vision;
 
 pub use color::{Color, GamutFit};
@@ -38,7 +40,8 @@ pub use difference::{Lab65, difference, lab_d65};
 pub use hue_slice::HueSlice;
 pub use lightness::{lightness_from_luminance, luminance_from_lightness};
 pub use oklab::{Oklab, Oklch, hue_turn};
-pub use relation::{RELATIONS, Relation, companions, drawn};
+pub use relation::{RELATIONS, Relation, companions, drawn, partners, turns_apart};
 pub use rgb8::{Rgb8, Rgb8Error};
 pub use space::Space;
+pub use tuner::{MOST_STRENGTH, Place, Stop, lightness_with};
 pub use vision::{Vision, VisionKind};

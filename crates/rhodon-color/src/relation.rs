@@ -1,6 +1,6 @@
 //! Companions of a colour by hue relation, at equal lightness and strength.
 
-use crate::{HueSlice, Rgb8, luminance_from_lightness};
+use crate::{HueSlice, Place, Rgb8, difference, lightness_limits, luminance_from_lightness};
 
 /// A hue relation: the turns, in degrees of Oklch hue, from a colour to its companions.
 #[derive(Debug)]
@@ -75,9 +75,76 @@ pub fn drawn(turns: &[f64], draw: u32) -> Vec<f64> {
         .collect()
 }
 
+/// CIEDE2000 that a companion keeps from colours that mean something else.
+const APART: f64 = 12.0;
+/// Degrees by which a turn gives way, and how far at most.
+const GIVES_WAY: (u32, u32) = (2, 60);
+
+/// Turns near these whose companions stay apart from other colours, such as those of success and
+/// danger. One that cannot within 60° stays as it is.
+pub fn turns_apart(color: Rgb8, turns: &[f64], others: &[Rgb8]) -> Vec<f64> {
+    let is_apart = |turn: f64| {
+        let found = companions(color, &[turn]);
+        let mut pairs = found
+            .iter()
+            .flat_map(|c| others.iter().map(move |o| (c, o)));
+        pairs.all(|(c, o)| difference(*c, *o) >= APART)
+    };
+    let (step, most) = GIVES_WAY;
+    let away = |turn: f64| {
+        (0..=most / step)
+            .flat_map(|i| [f64::from(i * step), -f64::from(i * step)])
+            .map(|offset| turn + offset)
+            .find(|turn| is_apart(*turn))
+    };
+    turns.iter().map(|t| away(*t).unwrap_or(*t)).collect()
+}
+
+/// The nearest lighter and darker colours of the same hue and strength that are read on a colour and
+/// on which it is read, at a ratio.
+pub fn partners(color: Rgb8, ratio: f64) -> Vec<Rgb8> {
+    let place = Place::of(color);
+    let (darker, lighter) = lightness_limits(color, ratio);
+    // Rounding to a code must not fall short of the ratio.
+    let beyond = [darker.map(|l| l - 0.4), lighter.map(|l| l + 0.4)];
+    let mut found: Vec<f64> = beyond.into_iter().flatten().collect();
+    found.sort_by(|a, b| {
+        let far = |l: &f64| (l - place.lightness).abs();
+        far(a).total_cmp(&far(b))
+    });
+    let at = |lightness: f64| Place { lightness, ..place }.cut().stop().color;
+    found.into_iter().map(at).collect()
+}
+
 #[cfg(test)]
 mod tests {
     use super::*;
+
+    #[test]
+    fn companions_give_way_to_what_means_something_else() {
+        let petrol = Rgb8::new(15, 92, 122);
+        let danger = companions(petrol, &[180.0])[0];
+        let turns = turns_apart(petrol, &[180.0, 90.0], &[danger]);
+        assert!((turns[0] - 180.0).abs() > 3.0 && (turns[0] - 180.0).abs() <= 60.0);
+        assert_eq!(turns[1], 90.0);
+        assert!(difference(companions(petrol, &turns)[0], danger) >= APART);
+    }
+
+    #[test]
+    fn partners_are_read_on_their_colour() {
+        for color in [
+            Rgb8::new(15, 92, 122),
+            Rgb8::new(232, 187, 42),
+            Rgb8::new(119, 119, 119),
+        ] {
+            let found = partners(color, 4.5);
+            assert!(!found.is_empty());
+            for partner in found {
+                let ratio = crate::contrast_ratio(color, partner);
+                assert!((4.5..5.2).contains(&ratio), "{color} {partner} {ratio}");
+            }
+        }
+    }
 
     #[test]
     fn draws_repeat_and_stay_near_their_relation() {

@@ -36,8 +36,8 @@ pub use change::{Change, Changed, Diff, NewBrand, Operation, apply, diff, opacit
 pub use derive::{Derived, derive};
 pub use document::{
     Accepted, Aim, BrandColor, CustomToken, Document, FORMAT, InheritError, Inherited,
-    IntentChoice, ModeValues, NUMBERS, NumberField, Problem, Problems, Resolved, ScaleSettings,
-    ShapeSettings, TypeSettings, Typed, holds_nul, not_json,
+    IntentChoice, ModeValues, NUMBERS, NumberField, Problem, Problems, Provenance, Resolved,
+    ScaleSettings, ShapeSettings, TypeSettings, Typed, holds_nul, not_json,
 };
 pub use font_family::font_families;
 pub use label::{KeptPath, NameError, Slug, StepLabel, TokenPath};

@@ -2,7 +2,7 @@
 
 use rhodon_color::Color;
 
-use crate::document::{Document, Problems, Resolved, Typed};
+use crate::document::{Document, Problems, Provenance, Resolved, Typed};
 
 /// A brand colour to be.
 #[derive(Clone, Debug, PartialEq)]
@@ -11,6 +11,8 @@ pub struct NewBrand {
     pub name: String,
     /// Any CSS colour.
     pub color: String,
+    /// Where it came from, unless somebody typed it.
+    pub from: Option<Provenance>,
 }
 
 /// Adds colours behind the others, under names and slugs that are free here and in the parents. The
@@ -26,7 +28,7 @@ pub(super) fn add(theme: &Resolved, colors: &[NewBrand]) -> Result<Document, Pro
             )
         })?;
         let alpha = alpha_step(*color.value());
-        whole.add_brand(new.name.trim(), color);
+        whole.add_brand(new.name.trim(), color, new.from.clone());
         let Some(added) = whole.brand.last().cloned() else {
             continue;
         };

@@ -82,6 +82,10 @@ impl<'a> Ground<'a> {
             .into_iter()
             .filter(|(name, _)| !stands.contains_key(name));
         let moved = moved.filter_map(|(name, scale)| {
+            let own = renamed.filter(|r| *r.from == name && stands.contains_key(r.to));
+            if let Some(renamed) = own {
+                return Some((name, renamed.to.clone()));
+            }
             let scale = renamed
                 .filter(|r| *r.from == scale)
                 .map_or(scale, |r| r.to.clone());

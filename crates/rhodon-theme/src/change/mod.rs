@@ -10,6 +10,7 @@ mod intent;
 mod mend;
 mod remove;
 mod rename;
+mod rename_intent;
 mod reorder;
 
 pub use add::{NewBrand, opacity_note};
@@ -41,6 +42,13 @@ pub enum Operation {
         /// Its new place.
         to: usize,
     },
+    /// Gives an intent of the user's own another name.
+    RenameIntent {
+        /// Which one.
+        intent: Slug,
+        /// Its new name.
+        to: Slug,
+    },
     /// Sets what an intent is painted with; nothing gives it back to derived, or removes one's own.
     SetIntent {
         /// Which one.
@@ -67,6 +75,9 @@ pub fn apply(operation: &Operation, theme: &Resolved) -> Result<Changed, Problem
     let document = match operation {
         Operation::RenameBrand { brand, name, slug } => {
             return rename::rename(theme, brand, name, slug.clone());
+        }
+        Operation::RenameIntent { intent, to } => {
+            return rename_intent::rename(theme, intent, to);
         }
         Operation::AddBrand(colors) => add::add(theme, colors)?,
         Operation::RemoveBrand(brand) => remove::remove(theme.document(), brand)?,

@@ -9,6 +9,7 @@ mod inherit;
 mod number;
 mod part;
 mod problem;
+mod provenance;
 mod read;
 mod schema;
 mod settings;
@@ -32,6 +33,7 @@ pub use number::{
 pub use part::{Accepted, Aim, BrandColor, CustomToken, IntentChoice, ModeValues, ScaleSettings};
 pub(crate) use problem::MOST;
 pub use problem::{Problem, Problems, not_json};
+pub use provenance::Provenance;
 pub(crate) use read::INCOMPLETE;
 pub use typed::Typed;
 pub use typography::{ShapeSettings, TypeSettings};
@@ -111,7 +113,8 @@ impl Document {
             ..Self::empty()
         };
         for color in colors {
-            document.add_brand(&naming::look(color.to_rgb8()), Typed::from_color(*color));
+            let name = naming::look(color.to_rgb8());
+            document.add_brand(&name, Typed::from_color(*color), None);
         }
         document
     }
@@ -140,10 +143,15 @@ impl Document {
     }
 
     /// Adds a brand colour behind the others, under a free name and slug.
-    pub fn add_brand(&mut self, name: &str, color: Typed<Color>) {
+    pub fn add_brand(&mut self, name: &str, color: Typed<Color>, from: Option<Provenance>) {
         let name = self.free_name(name);
         let slug = self.free_slug(&name);
-        self.brand.push(BrandColor { name, slug, color });
+        self.brand.push(BrandColor {
+            name,
+            slug,
+            color,
+            from,
+        });
     }
 
     /// A document that decides nothing.

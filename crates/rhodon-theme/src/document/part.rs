@@ -6,6 +6,7 @@ use schemars::JsonSchema;
 use serde::Serialize;
 
 use super::number::{STRENGTH, TURN};
+use super::provenance::Provenance;
 use super::typed::Typed;
 use crate::label::{Slug, StepLabel};
 use crate::scale::Method;
@@ -55,6 +56,9 @@ pub struct BrandColor {
     pub slug: Slug,
     /// Any CSS colour, as typed.
     pub color: Typed<Color>,
+    /// Where it came from, unless somebody typed it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub from: Option<Provenance>,
 }
 
 /// How a scale is built.

@@ -8,7 +8,7 @@ use super::field::{Node, Object};
 use super::number::{ALPHA, LIGHTNESS, STRENGTH, TURN};
 use super::problem::{Problems, not_json, quoted};
 use super::{
-    Accepted, Aim, BrandColor, CustomToken, Document, FORMAT, IntentChoice, ModeValues,
+    Accepted, Aim, BrandColor, CustomToken, Document, FORMAT, IntentChoice, ModeValues, Provenance,
     ScaleSettings, ShapeSettings, TypeSettings, Typed,
 };
 use crate::label::{Slug, StepLabel};
@@ -188,7 +188,7 @@ fn check_count(node: &Node<'_>, count: usize, problems: &mut Problems) {
 }
 
 fn brand(node: Node<'_>, problems: &mut Problems) -> Option<BrandColor> {
-    let object = node.object(&["name", "slug", "color"], problems)?;
+    let object = node.object(&["name", "slug", "color", "from"], problems)?;
     let name = object.require("name", problems)?.text(MAX_NAME, problems);
     let color = object
         .require("color", problems)
@@ -199,10 +199,14 @@ fn brand(node: Node<'_>, problems: &mut Problems) -> Option<BrandColor> {
             .as_ref()
             .map(|n| Slug::from_name(n, &Slug::known("brand"))),
     };
+    let from = object
+        .get("from")
+        .and_then(|n| Provenance::read(&n, problems));
     Some(BrandColor {
         name: name?,
         slug: slug?,
         color: color?,
+        from,
     })
 }
 

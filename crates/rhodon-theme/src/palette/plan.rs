@@ -50,7 +50,7 @@ pub(crate) fn plan(theme: &Resolved) -> Result<Vec<Plan>, Problems> {
     let mut problems = Problems::default();
     let mut plans: Vec<Plan> = Vec::new();
     let mut free = free_brands(theme).into_iter();
-    let Some(first) = theme.merged.brand.first().map(|b| b.color.to_rgb8()) else {
+    let Some(first) = primary(theme) else {
         return Ok(plans);
     };
     let status = status::tuned(first);
@@ -78,6 +78,20 @@ pub(crate) fn plan(theme: &Resolved) -> Result<Vec<Plan>, Problems> {
         check(theme, plan, &mut problems);
     }
     problems.into_result(plans)
+}
+
+/// The colour that companions, greys and status colours follow: the primary one, wherever it comes
+/// from.
+fn primary(theme: &Resolved) -> Option<Rgb8> {
+    let brand = &theme.merged.brand;
+    let of = |slug: &Slug| brand.iter().find(|b| b.slug == *slug);
+    let name = Slug::known(Intent::Primary.id());
+    let own = match theme.merged.intents.get(&name) {
+        Some(IntentChoice::Color(color)) => return Some(color.to_rgb8()),
+        Some(IntentChoice::Scale(scale)) => of(scale),
+        None => of(&name),
+    };
+    own.or(brand.first()).map(|b| b.color.to_rgb8())
 }
 
 /// Brand colours that no intent asks for by name.

@@ -124,6 +124,7 @@ fn a_third_colour_takes_the_place_of_the_derived_accent_and_its_settings() {
     let colors = vec![NewBrand {
         name: "Buoy".into(),
         color: "#e4572e".into(),
+        from: None,
     }];
     let (document, notes) = changed(&two, Operation::AddBrand(colors));
     assert_eq!(document.get("scales"), None);
@@ -142,6 +143,7 @@ fn names_within_a_theme_differ() {
     let add = |name: &str| NewBrand {
         name: name.into(),
         color: "#123456".into(),
+        from: None,
     };
     let (document, _) = changed(
         &theme,
@@ -328,5 +330,99 @@ proptest! {
         if let Ok(changed) = apply(&operation, &theme) {
             prop_assert!(derive(&theme.with_document(changed.document)).is_ok());
         }
+    }
+}
+
+#[test]
+fn an_intent_of_ones_own_is_renamed_with_all_that_hangs_on_it() {
+    let theme = four(json!({
+        "intents": { "boarding": { "scale": "petrol" }, "delayed": { "color": "#b3123a" } },
+        "roles": { "boarding.fill": { "light": "#445500" }, "link.rest": { "light": "{delayed.edge}" } },
+        "scales": { "delayed": { "turn": 4 } },
+        "tokens": { "ferry.wake": { "light": "{boarding.fill}", "dark": "{delayed.700}" } }
+    }));
+    let rename = |intent: &str, to: &str| Operation::RenameIntent {
+        intent: slug(intent),
+        to: slug(to),
+    };
+    let (document, _) = changed(&theme, rename("boarding", "at-the-gate"));
+    assert_eq!(document["roles"]["at-the-gate.fill"]["light"], "#445500");
+    assert_eq!(
+        document["tokens"]["ferry.wake"]["light"],
+        "{at-the-gate.fill}"
+    );
+    let (document, _) = changed(&theme, rename("delayed", "late"));
+    assert_eq!(document["intents"]["late"]["color"], "#b3123a");
+    assert_eq!(document["scales"]["late"]["turn"], 4.0);
+    assert_eq!(document["roles"]["link.rest"]["light"], "{late.edge}");
+    assert!(!document.to_string().contains("delayed"), "{document}");
+    for (intent, to) in [
+        ("boarding", "petrol"),
+        ("boarding", "danger"),
+        ("danger", "alarm"),
+    ] {
+        let refusal = apply(&rename(intent, to), &theme).unwrap_err().to_string();
+        assert!(
+            refusal.contains("taken") || refusal.contains("no intent"),
+            "{refusal}"
+        );
+    }
+}
+
+#[test]
+fn what_follows_the_primary_colour_follows_the_one_that_is_set() {
+    let derived = |extra: Value| derive(&four(extra)).unwrap();
+    let set = derived(json!({ "intents": { "primary": { "scale": "heather" } } }));
+    let first = derived(json!({}));
+    let hue = |theme: &rhodon_theme::Derived| {
+        let step = theme.token("neutral.500").unwrap();
+        rhodon_color::Color::parse(&step.cell(rhodon_theme::Mode::Light).value.to_string())
+            .unwrap()
+            .to_rgb8()
+            .to_oklch()
+            .h
+    };
+    assert!(
+        (hue(&first) - 229.0).abs() < 12.0,
+        "petrol's: {}",
+        hue(&first)
+    );
+    assert!((hue(&set) - 315.0).abs() < 12.0, "heather's: {}", hue(&set));
+}
+
+#[test]
+fn a_colour_remembers_where_it_came_from() {
+    let from = json!({ "kind": "picture", "name": "crest.svg", "x": 0.25, "y": 0.5 });
+    let new = NewBrand {
+        name: "Kelp".into(),
+        color: "#2f6b3a".into(),
+        from: Some(rhodon_theme::Provenance::parse(&from).unwrap()),
+    };
+    let (document, _) = changed(&four(json!({})), Operation::AddBrand(vec![new]));
+    assert_eq!(document["brand"][4]["from"], from);
+    let read = Document::read(&document).unwrap();
+    assert_eq!(read.to_json(), document);
+    for (bad, told) in [
+        (
+            json!({ "kind": "dream" }),
+            "/kind: \"dream\": expected picture, file, companion or set",
+        ),
+        (
+            json!({ "kind": "picture", "name": "a", "x": 2, "y": 0 }),
+            "/x: ",
+        ),
+        (
+            json!({ "kind": "set", "name": "a", "line": 3 }),
+            "/line: unknown key",
+        ),
+        (
+            json!({ "kind": "picture", "name": "a", "x": 0, "y": 0, "picture": "../x" }),
+            "/picture: ",
+        ),
+    ] {
+        let refusal = rhodon_theme::Provenance::parse(&bad)
+            .unwrap_err()
+            .to_string();
+        assert!(refusal.starts_with(told), "{refusal}");
     }
 }

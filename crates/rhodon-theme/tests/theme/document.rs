@@ -351,8 +351,8 @@ fn a_new_colour_gets_a_slug_that_is_free() {
     ] {
         assert_eq!(spec.free_slug(name).as_str(), slug);
     }
-    spec.add_brand("Petrol", "#222".parse().unwrap());
-    spec.add_brand("Petrol", "#333".parse().unwrap());
+    spec.add_brand("Petrol", "#222".parse().unwrap(), None);
+    spec.add_brand("Petrol", "#333".parse().unwrap(), None);
     assert_eq!(spec.brand[2].slug.as_str(), "petrol-3");
 }
 

@@ -1,7 +1,7 @@
 //! Every refusal as one shape: `application/problem+json` (RFC 9457).
 
 use axum::Json;
-use axum::extract::rejection::{JsonRejection, PathRejection};
+use axum::extract::rejection::{JsonRejection, PathRejection, QueryRejection};
 use axum::http::{HeaderValue, StatusCode, header};
 use axum::response::{IntoResponse, Response};
 use rhodon_formats::ExportError;
@@ -248,11 +248,28 @@ impl From<PathRejection> for ApiError {
     }
 }
 
+impl From<QueryRejection> for ApiError {
+    fn from(rejection: QueryRejection) -> Self {
+        let detail = format!(
+            "expected parameters of the documented form: {}",
+            rejection.body_text()
+        );
+        Self::new(
+            rejection.status(),
+            "/problems/invalid-request",
+            "The request cannot be read",
+            detail,
+        )
+    }
+}
+
 impl From<StoreError> for ApiError {
     fn from(error: StoreError) -> Self {
         let detail = error.to_string();
         match error {
-            StoreError::NoTheme(_) | StoreError::NoRevision { .. } => Self::not_found(detail),
+            StoreError::NoTheme(_) | StoreError::NoRevision { .. } | StoreError::NoPicture(_) => {
+                Self::not_found(detail)
+            }
             StoreError::NothingTo(_) => Self::new(
                 StatusCode::CONFLICT,
                 "/problems/nothing-to-do",

@@ -8,3 +8,8 @@ use crate::error::ApiError;
 #[derive(Debug, FromRequestParts)]
 #[from_request(via(axum::extract::Path), rejection(ApiError))]
 pub struct Path<T>(pub T);
+
+/// Parameters behind a path.
+#[derive(Debug, FromRequestParts)]
+#[from_request(via(axum::extract::Query), rejection(ApiError))]
+pub struct Query<T>(pub T);

@@ -11,6 +11,9 @@ pub enum StoreError {
     /// No theme has that slug.
     #[error("no theme \"{0}\"")]
     NoTheme(String),
+    /// No picture has that id.
+    #[error("no picture \"{0}\"")]
+    NoPicture(String),
     /// The theme has no such revision.
     #[error("no revision {number} of theme \"{slug}\"")]
     NoRevision {

@@ -9,6 +9,7 @@ mod error;
 mod lineage;
 mod live;
 mod migration;
+mod picture;
 mod pool;
 mod record;
 mod slug;
@@ -17,6 +18,7 @@ mod write;
 
 pub use error::StoreError;
 pub use live::{Changes, Moved, News};
+pub use picture::PictureRecord;
 pub use record::{RevisionRecord, Saved, ThemeRecord};
 pub use store::{Save, Store};
 pub use write::Children;

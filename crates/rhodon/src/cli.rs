@@ -37,6 +37,8 @@ pub enum Command {
     Export(ExportArgs),
     /// List the targets and their options.
     Targets,
+    /// The colours of pictures, each with its share and the spot that it stands for.
+    Extract(ExtractArgs),
     /// Read a saved document or design tokens into a theme document.
     Import(ImportArgs),
     /// Print a new theme document.
@@ -181,6 +183,31 @@ pub struct ExportArgs {
     /// The day on which that was saved, as 2026-11-25, told by what is printed.
     #[arg(long)]
     pub date: Option<NaiveDate>,
+}
+
+#[derive(Debug, Args)]
+pub struct ExtractArgs {
+    /// PNG, JPEG, WebP, GIF or SVG files; `-` reads one from standard input.
+    #[arg(required = true)]
+    pub pictures: Vec<PathBuf>,
+    /// How many colours at most.
+    #[arg(long, default_value_t = 8, value_parser = clap::value_parser!(u8).range(1..=12))]
+    pub count: u8,
+    /// Which colours are preferred.
+    #[arg(long, value_enum)]
+    pub lean: Option<Toward>,
+}
+
+#[derive(Clone, Copy, Debug, PartialEq, Eq, ValueEnum)]
+pub enum Toward {
+    /// Light ones.
+    Lighter,
+    /// Dark ones.
+    Darker,
+    /// Strong ones.
+    Stronger,
+    /// Soft ones.
+    Softer,
 }
 
 #[derive(Debug, Args)]

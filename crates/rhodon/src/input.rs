@@ -25,13 +25,7 @@ pub fn each(
     mut each: impl FnMut(Item) -> Result<(), Failure>,
 ) -> Result<(), Failure> {
     if !from_stdin(values) {
-        for (i, text) in values.iter().enumerate() {
-            each(Item {
-                place: format!("argument {}", i + 1),
-                text: text.clone(),
-            })?;
-        }
-        return Ok(());
+        return given(values, each);
     }
     let mut stdin = io::stdin().lock();
     let mut line = Vec::new();
@@ -51,6 +45,20 @@ pub fn each(
             text: text.to_owned(),
         })?;
     }
+}
+
+/// Calls `each` for every argument, in order.
+pub fn given(
+    values: &[String],
+    mut each: impl FnMut(Item) -> Result<(), Failure>,
+) -> Result<(), Failure> {
+    for (i, text) in values.iter().enumerate() {
+        each(Item {
+            place: format!("argument {}", i + 1),
+            text: text.clone(),
+        })?;
+    }
+    Ok(())
 }
 
 /// All of standard input.

@@ -262,6 +262,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a picture, keeps it small without its metadata, and tells its colours. */
+        post: operations["add_picture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A picture as it is kept. */
+        get: operations["get_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{id}/colors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The colours of a kept picture, looked for in another way. */
+        get: operations["picture_colors"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{id}/spot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The colour at a spot of a kept picture. */
+        post: operations["picture_spot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview": {
         parameters: {
             query?: never;
@@ -486,6 +554,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tuner": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tells what a colour would become along lightness, strength and hue. */
+        post: operations["tuner"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/vocabulary": {
         parameters: {
             query?: never;
@@ -566,6 +651,13 @@ export interface components {
             do: "move-brand";
             /** @description Its new place, from 0. */
             to: number;
+        } | {
+            /** @enum {string} */
+            do: "rename-intent";
+            /** @description Name of the intent. */
+            intent: string;
+            /** @description Its new name. */
+            to: string;
         } | {
             /** @description Any CSS colour. */
             color?: string | null;
@@ -654,6 +746,8 @@ export interface components {
         };
         /** @description Whose companions. */
         CompanionRequest: {
+            /** @description Codes that companions stay apart from. */
+            apart?: string[];
             /** @description Any CSS colour. */
             color: string;
             /**
@@ -662,6 +756,8 @@ export interface components {
              *     each time.
              */
             draw?: number;
+            /** @description Degrees of hue of one's own choice. */
+            turns?: number[];
         };
         /** @description One companion. */
         CompanionView: {
@@ -683,6 +779,10 @@ export interface components {
              * @description Its Oklch hue in degrees, none for a grey.
              */
             hue?: number | null;
+            /** @description Companions at the turns of one's own choice. */
+            own: components["schemas"]["CompanionView"][];
+            /** @description The nearest colours of its hue that are read on it, the nearest first. */
+            partners: string[];
             relations: components["schemas"]["RelationView"][];
             /** @description Every hue at the same lightness and strength, from this colour's hue on. */
             wheel: string[];
@@ -790,8 +890,36 @@ export interface components {
             /** @description What the first token comes to. */
             becomes?: string | null;
             label: string;
-            /** @description JSON Patch (RFC 6902) of the document. */
-            patch: Record<string, never>[];
+            patch: {
+                /** @enum {string} */
+                op: "add" | "remove" | "replace";
+                /** @description JSON Pointer (RFC 6901). */
+                path: string;
+                value?: unknown;
+            }[];
+        };
+        /** @description A colour of a picture. */
+        FoundView: {
+            hex: string;
+            /** @description A readable name for it. */
+            name: string;
+            /**
+             * Format: double
+             * @description How much of what is seen it stands for, 0–1.
+             */
+            share: number;
+            /** @description Whether the code is written in the file. */
+            written: boolean;
+            /**
+             * Format: double
+             * @description Its spot: 0–1 from the left.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Its spot: 0–1 from the top.
+             */
+            y: number;
         };
         /** @description Contrast limits against the page. */
         GuideView: {
@@ -866,6 +994,7 @@ export interface components {
         NewColor: {
             /** @description Any CSS colour. */
             color: string;
+            from?: components["schemas"]["Provenance"];
             name: string;
         };
         /** @description A number that a document may set. */
@@ -921,12 +1050,55 @@ export interface components {
             /** Format: double */
             ratio: number;
         };
+        /** @description What a picture may be. */
+        PictureLimits: {
+            /** @description The largest file, in bytes. */
+            bytes: number;
+            endings: string[];
+            /** @description Which colours may be preferred. */
+            leans: string[];
+        };
+        /** @description A picture and the colours that stand in it. */
+        PictureView: {
+            /** @description The most telling first. */
+            colors: components["schemas"]["FoundView"][];
+            /**
+             * Format: int32
+             * @description Height as it came, upright, in pixels.
+             */
+            height: number;
+            /** @description Hash of what is kept, in hexadecimal digits: its address is `/api/pictures/{id}`. */
+            id: string;
+            /**
+             * Format: int32
+             * @description Width as it came, upright, in pixels.
+             */
+            width: number;
+        };
         /** @description One place in the request body. */
         Place: {
             /** @description What was wrong there and what was expected. */
             message: string;
             /** @description JSON Pointer (RFC 6901) from the root of the body. */
             pointer: string;
+        };
+        /** @description Where a colour stands. */
+        PlaceView: {
+            /**
+             * Format: double
+             * @description Oklch hue in degrees.
+             */
+            hue: number;
+            /**
+             * Format: double
+             * @description CIE L\*, 0–100.
+             */
+            lightness: number;
+            /**
+             * Format: double
+             * @description Oklch chroma, from 0.
+             */
+            strength: number;
         };
         /** @description What the screens show of a document. */
         Preview: {
@@ -1074,6 +1246,30 @@ export interface components {
             slug: string;
             steps: components["schemas"]["StepView"][];
         };
+        /** @description A place in a picture. */
+        SpotRequest: {
+            /**
+             * Format: double
+             * @description Over which radius colours are averaged, 0–0.25 of the longer side.
+             */
+            radius?: number;
+            /**
+             * Format: double
+             * @description 0–1 from the left.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description 0–1 from the top.
+             */
+            y: number;
+        };
+        /** @description The colour of a spot. */
+        SpotView: {
+            /** @description None where nothing is to be seen there. */
+            hex?: string | null;
+            name?: string | null;
+        };
         /** @description One step. */
         StepView: {
             /**
@@ -1102,6 +1298,21 @@ export interface components {
             limit: number;
             path: string;
             pinned: boolean;
+        };
+        /** @description One stop of a strip. */
+        StopView: {
+            /** @description Whether the screen shows that colour; else it loses strength there. */
+            fits: boolean;
+            hex: string;
+        };
+        /** @description What the colour becomes along one of the three. */
+        Strip: {
+            /**
+             * Format: double
+             * @description The value at the last stop; the first is 0.
+             */
+            high: number;
+            stops: components["schemas"]["StopView"][];
         };
         /** @description A kind of file that can be written. */
         TargetView: {
@@ -1179,6 +1390,31 @@ export interface components {
             change: components["schemas"]["ChangeInput"];
             spec: components["schemas"]["ThemeDocument"];
         };
+        /** @description A colour, or a place to which one was moved. */
+        TunerRequest: {
+            at?: components["schemas"]["PlaceView"] | null;
+            /** @description Any CSS colour; where a place is given, it is moved there. */
+            color?: string | null;
+            /** @description Codes of the pages that it must be told from. */
+            pages?: string[];
+        };
+        /** @description A colour with its strips. */
+        TunerView: {
+            /** @description Where it was asked to stand. */
+            at: components["schemas"]["PlaceView"];
+            /**
+             * Format: double
+             * @description The most strength that the screen has at this lightness and hue.
+             */
+            end: number;
+            /** @description The colour that the screen shows there. */
+            hex: string;
+            hue: components["schemas"]["Strip"];
+            lightness: components["schemas"]["Strip"];
+            /** @description Lines on the lightness strip. */
+            lines: components["schemas"]["LineView"][];
+            strength: components["schemas"]["Strip"];
+        };
         /** @description Lists of what there is to choose from, each in the order in which it is shown. */
         VocabularyView: {
             aim: components["schemas"]["Aim"];
@@ -1191,6 +1427,8 @@ export interface components {
             numbers: components["schemas"]["NumberView"][];
             /** @description What paints the parts of the components, in the order of the cascade. */
             paints: components["schemas"]["PaintView"][];
+            /** @description What a picture may be. */
+            pictures: components["schemas"]["PictureLimits"];
             readers: components["schemas"]["ReaderView"][];
             relations: string[];
         };
@@ -1215,6 +1453,56 @@ export interface components {
             slug?: components["schemas"]["Slug"] | null;
             /** @description Any CSS colour, as typed. */
             color: string;
+            /** @description Where it came from, unless somebody typed it. */
+            from?: components["schemas"]["Provenance"] | null;
+        };
+        /** @description Where a brand colour came from. A colour without one was typed. */
+        Provenance: {
+            /** @constant */
+            kind: "picture";
+            /** @description Name of the file, 1 to 200 characters. */
+            name: string;
+            /** @description Hash of the picture that is kept, in hexadecimal digits. */
+            picture?: string | null;
+            /**
+             * Format: double
+             * @description The spot: 0–1 from the left of the upright picture.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description The spot: 0–1 from the top.
+             */
+            y: number;
+        } | {
+            /** @constant */
+            kind: "file";
+            /** @description Name of the file, 1 to 200 characters. */
+            name: string;
+            /**
+             * Format: uint32
+             * @description Line, from 1.
+             */
+            line?: number | null;
+            /**
+             * Format: uint32
+             * @description Column in characters, from 1.
+             */
+            column?: number | null;
+        } | {
+            /** @constant */
+            kind: "companion";
+            /** @description Name of that colour then, 1 to 200 characters. */
+            of: string;
+            /** @description The hue relation. */
+            relation: string;
+        } | {
+            /** @constant */
+            kind: "set";
+            /** @description Name of the set, 1 to 200 characters. */
+            name: string;
+            /** @description Whose it was. */
+            owner?: string | null;
         };
         /** @description a step label of 1 to 24 letters, digits or hyphens */
         StepLabel: string;
@@ -2013,6 +2301,191 @@ export interface operations {
             };
         };
     };
+    add_picture: {
+        parameters: {
+            query?: {
+                /** @description How many at most, 1 to 12; 8 where none is given. */
+                count?: number;
+                /** @description lighter, darker, stronger or softer. */
+                lean?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description PNG, JPEG, WebP, GIF or SVG */
+        requestBody: {
+            content: {
+                "application/octet-stream": number[];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureView"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/webp": number[];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    picture_colors: {
+        parameters: {
+            query?: {
+                /** @description How many at most, 1 to 12; 8 where none is given. */
+                count?: number;
+                /** @description lighter, darker, stronger or softer. */
+                lean?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    picture_spot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpotRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpotView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     preview: {
         parameters: {
             query?: never;
@@ -2692,6 +3165,46 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tuner: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TunerRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TunerView"];
                 };
             };
             422: {

@@ -51,7 +51,7 @@ pub(crate) async fn add(
     State(bench): State<Bench>,
     JsonBody(body): JsonBody<AddBrandRequest>,
 ) -> Result<Json<DocumentView>, ApiError> {
-    let colors = body.colors.into_iter().map(Into::into).collect();
+    let colors = NewColor::brands(body.colors, "/colors")?;
     applied(&bench, body.spec, Operation::AddBrand(colors)).await
 }
 

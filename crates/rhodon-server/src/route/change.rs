@@ -5,7 +5,9 @@ use axum::extract::State;
 use axum::http::HeaderMap;
 use axum::response::Response;
 use rhodon_color::Color;
-use rhodon_theme::{Changed, IntentChoice, NewBrand, Operation, Resolved, Slug, Typed, apply};
+use rhodon_theme::{
+    Changed, IntentChoice, NewBrand, Operation, Provenance, Resolved, Slug, Typed, apply,
+};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
@@ -47,6 +49,13 @@ pub enum ChangeInput {
         /// Its new place, from 0.
         to: usize,
     },
+    /// Gives an intent of the user's own another name; what hangs on it follows.
+    RenameIntent {
+        /// Name of the intent.
+        intent: String,
+        /// Its new name.
+        to: String,
+    },
     /// Sets what an intent is painted with; without a scale and a colour it goes back to derived,
     /// and one of the user's own goes.
     SetIntent {
@@ -66,14 +75,27 @@ pub struct NewColor {
     name: String,
     /// Any CSS colour.
     color: String,
+    /// Where it came from, as documents keep it.
+    #[serde(default)]
+    #[schema(schema_with = crate::openapi::provenance_schema)]
+    from: Option<Value>,
 }
 
-impl From<NewColor> for NewBrand {
-    fn from(new: NewColor) -> Self {
-        Self {
-            name: new.name.trim().to_owned(),
-            color: new.color,
-        }
+impl NewColor {
+    /// The colour as the core takes it; `at` is where the list stands in the body.
+    pub(super) fn brand(self, at: &str, index: usize) -> Result<NewBrand, ApiError> {
+        let from = self.from.as_ref().map(Provenance::parse).transpose();
+        Ok(NewBrand {
+            name: self.name.trim().to_owned(),
+            color: self.color,
+            from: from.map_err(|p| ApiError::invalid(&format!("{at}/{index}/from"), p))?,
+        })
+    }
+
+    /// A list of them.
+    pub(super) fn brands(colors: Vec<Self>, at: &str) -> Result<Vec<NewBrand>, ApiError> {
+        let brand = |(i, new): (usize, Self)| new.brand(at, i);
+        colors.into_iter().enumerate().map(brand).collect()
     }
 }
 
@@ -81,7 +103,7 @@ impl ChangeInput {
     fn operation(self) -> Result<Operation, ApiError> {
         Ok(match self {
             Self::AddBrand { colors } => {
-                Operation::AddBrand(colors.into_iter().map(Into::into).collect())
+                Operation::AddBrand(NewColor::brands(colors, "/change/colors")?)
             }
             Self::RenameBrand {
                 brand,
@@ -98,6 +120,10 @@ impl ChangeInput {
             Self::MoveBrand { brand, to } => Operation::MoveBrand {
                 brand: slug("/change/brand", &brand)?,
                 to,
+            },
+            Self::RenameIntent { intent, to } => Operation::RenameIntent {
+                intent: slug("/change/intent", intent.trim())?,
+                to: slug("/change/to", to.trim())?,
             },
             Self::SetIntent {
                 intent,

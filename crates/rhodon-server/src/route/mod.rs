@@ -10,9 +10,11 @@ pub(crate) mod derive;
 pub(crate) mod event;
 pub(crate) mod export;
 pub(crate) mod health;
+pub(crate) mod picture;
 pub(crate) mod read;
 pub(crate) mod revision;
 pub(crate) mod theme;
+pub(crate) mod tuner;
 pub(crate) mod vocabulary;
 
 use axum::extract::FromRef;
@@ -50,6 +52,11 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(export::archive_theme))
             .routes(routes!(export::names_in_target))
             .routes(routes!(read::read))
+            .routes(routes!(picture::add))
+            .routes(routes!(picture::get))
+            .routes(routes!(picture::colors))
+            .routes(routes!(picture::spot))
+            .routes(routes!(tuner::tuner))
             .routes(routes!(theme::list, theme::create))
             .routes(routes!(theme::get, theme::save, theme::delete))
             .routes(routes!(theme::duplicate))

@@ -4,6 +4,7 @@ use axum::Json;
 use rhodon_color::{RELATIONS, Vision, VisionKind};
 use rhodon_formats::read::READERS;
 use rhodon_formats::{Group, PaintRule, paint_rules};
+use rhodon_picture::{Lean, MAX_BYTES};
 use rhodon_theme::scale::METHODS;
 use rhodon_theme::{Aim, Intent, NUMBERS, TokenKind};
 use serde::Serialize;
@@ -24,8 +25,20 @@ pub struct VocabularyView {
     aim: Aim,
     /// Eyes other than the usual ones.
     eyes: Vec<EyesView>,
+    /// What a picture may be.
+    pictures: PictureLimits,
     /// What paints the parts of the components, in the order of the cascade.
     paints: Vec<PaintView>,
+}
+
+/// What a picture may be.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct PictureLimits {
+    /// The largest file, in bytes.
+    bytes: usize,
+    endings: [&'static str; 6],
+    /// Which colours may be preferred.
+    leans: Vec<&'static str>,
 }
 
 /// A kind of vision: for each tenth of severity, from none to full, the matrix of linear sRGB.
@@ -134,6 +147,11 @@ pub(crate) async fn vocabulary() -> Json<VocabularyView> {
             .collect(),
         aim: Aim::USUAL,
         eyes: eyes(),
+        pictures: PictureLimits {
+            bytes: MAX_BYTES,
+            endings: ["png", "jpg", "jpeg", "webp", "gif", "svg"],
+            leans: Lean::ALL.iter().map(|(_, word)| *word).collect(),
+        },
         paints: paint_rules().iter().map(PaintView::from).collect(),
     })
 }

@@ -1,5 +1,6 @@
 //! Tables as SeaORM sees them; they do not leave this crate.
 #![allow(missing_docs)]
 
+pub(crate) mod picture;
 pub(crate) mod revision;
 pub(crate) mod theme;

@@ -4,6 +4,7 @@ use sea_orm_migration::prelude::*;
 
 mod m20261124_000001_themes;
 mod m20261125_000001_parents;
+mod m20261126_000001_pictures;
 
 pub(crate) struct Migrator;
 
@@ -12,6 +13,7 @@ impl MigratorTrait for Migrator {
         vec![
             Box::new(m20261124_000001_themes::Migration),
             Box::new(m20261125_000001_parents::Migration),
+            Box::new(m20261126_000001_pictures::Migration),
         ]
     }
 }

@@ -6,6 +6,7 @@ mod companions;
 mod contrast;
 mod derive;
 mod export;
+mod extract;
 mod import;
 mod new;
 mod scale;
@@ -27,6 +28,7 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
         Command::Scale(args) => scale::run(&args, &mut printer)?,
         Command::Derive(args) => derive::run(&args, &mut printer)?,
         Command::Check(args) => check::run(&args, &mut printer)?,
+        Command::Extract(args) => extract::run(&args, &mut printer)?,
         Command::Export(args) => export::run(&args, &mut printer)?,
         Command::Targets => targets::run(&mut printer)?,
         Command::Import(args) => import::run(&args, &mut printer)?,

@@ -26,7 +26,7 @@ pub(super) fn spec(tables: &Tables, import: &mut Import) -> Option<Document> {
         ..Document::empty()
     };
     for (name, code) in brand(&tables.light) {
-        spec.add_brand(&readable(&name, code), code.into());
+        spec.add_brand(&readable(&name, code), code.into(), None);
     }
     let names = Names::new(&tables.light, &tables.dark, &spec, import);
     for (path, raw) in every(tables) {

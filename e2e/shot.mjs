@@ -46,7 +46,8 @@ const VIEWS = {
         await page.waitForTimeout(300);
       }
       await page.getByRole("link", { name: /^Brand/ }).click();
-      const code = page.getByRole("textbox", { name: "Colour", exact: true }).nth(2);
+      await page.getByRole("list", { name: "Brand colours" }).getByRole("button", { name: /^Buoy/ }).click();
+      const code = page.getByRole("textbox", { name: "Colour", exact: true });
       await code.fill("#d9532b");
       await code.press("Enter");
       await page.getByText(/· saved/).waitFor();

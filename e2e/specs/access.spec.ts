@@ -1,5 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, half, open, test } from "./rhodon";
+import { brandRow, expect, half, open, test } from "./rhodon";
 
 for (const appearance of ["light", "dark"] as const) {
   for (const stage of ["brand", "stave", "ledger", "check", "handoff"] as const) {
@@ -35,13 +35,13 @@ test("light and dark are shown alone or together, and the divide moves by keyboa
 test("single keys lead to the stages and widen the proof, not inside a field", async ({ page, slug }) => {
   await open(page, slug, "stave");
   await page.keyboard.press("1");
-  await expect(page.getByRole("heading", { name: "Brand colours" })).toBeVisible();
+  await expect(brandRow(page)).toBeVisible();
   const field = page.getByRole("textbox", { name: "Name" }).first();
   await field.fill("Petrol");
   await field.press("3");
   await expect(field).toHaveValue("Petrol3");
   await field.press("Backspace");
-  await page.getByRole("heading", { name: "Brand colours" }).click();
+  await field.blur();
   await page.keyboard.press("w");
   await expect(page.getByRole("button", { name: "wide", exact: true })).toHaveAttribute(
     "aria-pressed",

@@ -225,7 +225,9 @@ test("a file dropped on the window becomes a theme", async ({ page, slug, reques
   await page.dispatchEvent("body", "dragenter", { dataTransfer: dropped });
   const zone = page.locator(".mantine-Dropzone-root");
   await zone.dispatchEvent("dragenter", { dataTransfer: dropped });
-  await expect(page.getByText("Drop files to read a theme from them")).toBeVisible();
+  await expect(
+    page.getByText("Drop a picture for its colours, or files to read a theme from them"),
+  ).toBeVisible();
   await zone.dispatchEvent("drop", { dataTransfer: dropped });
   await page.waitForURL(/\/themes\/dropped-/);
   await expect(page.getByRole("banner").getByRole("button", { name: /^Dropped/ })).toBeVisible();

@@ -1,6 +1,6 @@
 // What a newcomer ran into: nothing lost, nothing told wrong, nothing stuck.
 import type { Page } from "@playwright/test";
-import { expect, half, open, saved, savedSpec, test } from "./rhodon";
+import { expect, half, open, openColor, openSource, saved, savedSpec, test } from "./rhodon";
 
 test("a removed colour takes what hangs on it along, and later changes go on", async ({
   page,
@@ -18,16 +18,18 @@ test("a removed colour takes what hangs on it along, and later changes go on", a
   const headers = { "If-Match": '"1"' };
   await request.put(`/api/themes/${slug}`, { headers, data: { spec, label: "four colours" } });
   await open(page, slug, "brand");
+  await openColor(page, "Heather");
   await page.getByRole("button", { name: "Remove Heather" }).click();
   const dialog = page.getByRole("dialog", { name: "Remove Heather?" });
   await expect(dialog.getByRole("listitem")).toHaveText(["the role heather.fill, set by hand, goes"]);
   await dialog.getByRole("button", { name: "Remove Heather" }).click();
   await saved(page, 3);
   expect((await savedSpec(request, slug)).roles).toBeUndefined();
-  await page.getByRole("button", { name: "Move Buoy up" }).click();
+  await openColor(page, "Buoy");
+  await page.getByRole("button", { name: "Move Buoy earlier" }).click();
   await saved(page, 4);
-  // The focus stays with the colour that was acted on.
-  await expect(page.getByRole("button", { name: "Move Buoy down" })).toBeVisible();
+  // The colour that was acted on stays open.
+  await expect(page.getByRole("button", { name: "Move Buoy later" })).toBeVisible();
 });
 
 test("two windows that change different things keep both", async ({ page, context, slug, request }) => {
@@ -38,18 +40,19 @@ test("two windows that change different things keep both", async ({ page, contex
     await new Promise((go) => setTimeout(go, 300));
     await route.continue();
   });
-  const field = (window: typeof page, index: number) =>
-    window.getByRole("textbox", { name: "Colour", exact: true }).nth(index);
-  await field(page, 0).fill("#112233");
-  await field(other, 1).fill("#445566");
-  await field(page, 0).press("Enter");
-  await field(other, 1).press("Enter");
+  const field = (window: typeof page) => window.getByRole("textbox", { name: "Colour", exact: true });
+  await openColor(other, "Buoy");
+  await field(page).fill("#112233");
+  await field(other).fill("#445566");
+  await field(page).press("Enter");
+  await field(other).press("Enter");
   await saved(page, 3);
   await saved(other, 3);
   await expect(page.getByRole("dialog")).toBeHidden();
   const codes = (await savedSpec(request, slug)).brand.map((b: { color: string }) => b.color);
   expect(codes).toEqual(["#112233", "#445566"]);
-  await expect(field(page, 1)).toHaveValue("#445566");
+  await openColor(page, "Buoy");
+  await expect(field(page)).toHaveValue("#445566");
 });
 
 /** Deletes the theme at hand by the menu. */
@@ -144,6 +147,7 @@ test("a number is typed freely and judged at the end, with its range told", asyn
   request,
 }) => {
   await open(page, slug, "brand");
+  await openSource(page, "type and shape");
   const size = page.getByRole("textbox", { name: "Size, px" });
   await size.fill("");
   await size.pressSequentially("18");

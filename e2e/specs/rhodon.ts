@@ -44,6 +44,21 @@ export async function open(
   await expect(page.getByText("every pair readable")).toBeVisible();
 }
 
+/** The brand colours as they stand side by side. */
+export const brandRow = (page: Page) => page.getByRole("list", { name: "Brand colours" });
+
+/** Opens a brand colour, whose name and code are then in the fields. */
+export async function openColor(page: Page, name: string) {
+  await brandRow(page)
+    .getByRole("button", { name: new RegExp(`^${name}`) })
+    .click();
+  await expect(page.getByRole("textbox", { name: "Name", exact: true })).toHaveValue(new RegExp(`^${name}`));
+}
+
+/** Opens one of the sources of colours. */
+export const openSource = (page: Page, name: string) =>
+  page.getByRole("navigation", { name: "Sources" }).getByRole("button", { name, exact: true }).click();
+
 /** One half of the proof. */
 export function half(page: Page, mode: "light" | "dark"): FrameLocator {
   return page.frameLocator(`iframe[title$="${mode}"]`);

@@ -1,4 +1,4 @@
-import { buttonColor, expect, open, saved, savedSpec, test } from "./rhodon";
+import { brandRow, buttonColor, expect, open, openColor, saved, savedSpec, test } from "./rhodon";
 
 test("create, rename, duplicate, delete and bring back", async ({ page, slug }) => {
   await open(page, slug, "brand");
@@ -87,16 +87,21 @@ test("brand colours are added, moved and removed", async ({ page, slug }) => {
   await page.getByRole("textbox", { name: "Add colours" }).fill("#8a9a2b");
   await page.getByRole("button", { name: "Add colour" }).click();
   await saved(page, 2);
-  await expect(page.getByText("accent", { exact: true })).toBeVisible();
-  await page.getByRole("button", { name: "Move Buoy up" }).click();
+  const colors = brandRow(page).getByRole("button");
+  await expect(colors.nth(2)).toContainText("accent");
+  await openColor(page, "Buoy");
+  await page.getByRole("button", { name: "Move Buoy earlier" }).click();
   await saved(page, 3);
-  await expect(page.getByRole("textbox", { name: "Name", exact: true }).first()).toHaveValue("Buoy");
+  await expect(colors.first()).toContainText("Buoy");
+  await expect(colors.first()).toContainText("primary");
+  await openColor(page, "Petrol");
   await page.getByRole("button", { name: "Remove Petrol" }).click();
   await saved(page, 4);
-  await expect(page.getByRole("textbox", { name: "Name", exact: true })).toHaveCount(2);
+  // The place to add one is the last.
+  await expect(colors).toHaveCount(3);
   await page.getByRole("button", { name: "Undo" }).click();
   await saved(page, 3);
-  await expect(page.getByRole("textbox", { name: "Name", exact: true })).toHaveCount(3);
+  await expect(colors).toHaveCount(4);
 });
 
 test("a clash shows both sides and overwrites nothing unasked", async ({ page, slug, request }) => {

@@ -1,4 +1,4 @@
-import { expect, half, open, saved, test } from "./rhodon";
+import { brandRow, expect, half, open, openSource, saved, savedSpec, test } from "./rhodon";
 
 test("a pasted list becomes colours, and refusals beside them", async ({ page, slug }) => {
   await open(page, slug, "brand");
@@ -11,7 +11,7 @@ test("a pasted list becomes colours, and refusals beside them", async ({ page, s
   await page.getByRole("button", { name: "Add 2 colours" }).click();
   await saved(page, 2);
   await expect(field).toHaveValue("bluish");
-  await expect(page.getByRole("textbox", { name: "Name", exact: true })).toHaveCount(4);
+  await expect(brandRow(page).getByRole("listitem")).toHaveCount(5);
 });
 
 test("a slug follows its name until it is set by hand, and a clash tells both names", async ({
@@ -46,25 +46,49 @@ test("what hangs on a colour is shown before it goes", async ({ page }) => {
   await expect(page.getByText("rev 1 · saved")).toBeVisible();
 });
 
-test("companions are drawn, kept over another draw, and added", async ({ page, slug }) => {
+test("companions are drawn, turned by hand, held over another draw, and taken", async ({
+  page,
+  slug,
+  request,
+}) => {
   await open(page, slug, "brand");
+  await openSource(page, "companions");
   const companions = page.getByRole("region", { name: "Companions" });
   const drawn = companions.getByRole("list", { name: "Drawn companions" }).getByRole("button");
-  await expect(drawn).toHaveCount(2);
-  const first = (await drawn.first().innerText()).match(/#[0-9a-f]{6}/)?.[0] ?? "";
-  await drawn.first().click();
-  await companions.getByRole("button", { name: "Draw again" }).click();
+  const tray = page.getByRole("region", { name: "Tray" });
   await expect(drawn).toHaveCount(3);
-  await expect(drawn.first()).toContainText(first);
-  await companions.getByRole("button", { name: "Earlier draw" }).click();
-  await expect(drawn).toHaveCount(2);
-  await companions.getByRole("button", { name: "Add kept" }).click();
+  const code = async (place: number) => (await drawn.nth(place).innerText()).match(/#[0-9a-f]{6}/)?.[0] ?? "";
+  const first = await code(0);
+  await drawn.first().click();
+  await expect(tray.getByRole("listitem")).toHaveCount(1);
+  await companions.getByRole("button", { name: "Draw again" }).click();
+  await expect.poll(() => code(0)).not.toBe(first);
+  // Earlier draws are gone back to, and what is held stays.
+  await companions.getByRole("button", { name: "Draw 1" }).click();
+  await expect.poll(() => code(0)).toBe(first);
+  // One stem takes the other along.
+  const second = await code(1);
+  const stem = companions.getByRole("slider", { name: "Companion 1" });
+  const hue = Number(await stem.getAttribute("aria-valuenow"));
+  await stem.press("Shift+ArrowRight");
+  await expect(stem).toHaveAttribute("aria-valuenow", String((hue + 10) % 360));
+  await expect.poll(() => code(1)).not.toBe(second);
+  await tray
+    .getByRole("listitem")
+    .getByRole("button", { name: /^Take / })
+    .click();
   await saved(page, 2);
-  await expect(page.getByRole("textbox", { name: "Colour", exact: true }).last()).toHaveValue(first);
+  await expect(tray).toBeHidden();
+  const { brand } = await savedSpec(request, slug);
+  expect(brand[2]).toMatchObject({
+    color: first,
+    from: { kind: "companion", of: "Petrol", relation: "triad" },
+  });
 });
 
 test("type and shape reach the proof", async ({ page, slug }) => {
   await open(page, slug, "brand");
+  await openSource(page, "type and shape");
   const radius = page.getByRole("textbox", { name: "Radius, px" });
   await radius.fill("20");
   await radius.press("Enter");

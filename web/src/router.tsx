@@ -16,6 +16,10 @@ import { StagePage } from "./shell/StagePage";
 import { STAGES } from "./stages";
 
 export interface View {
+  /** Slug of the brand colour that is open. */
+  color?: string;
+  /** Where colours come from at the moment. */
+  source?: string;
   /** Slug of the scale that is open on the stave. */
   scale?: string;
   /** Which halves of the proof are shown. */
@@ -51,6 +55,8 @@ const themeRoute = createRoute({
   getParentRoute: () => rootRoute,
   path: "/themes/$slug",
   validateSearch: (search: Record<string, unknown>): View => ({
+    color: typeof search.color === "string" ? search.color : undefined,
+    source: typeof search.source === "string" ? search.source : undefined,
     scale: typeof search.scale === "string" ? search.scale : undefined,
     proof: search.proof === "light" || search.proof === "dark" ? search.proof : undefined,
     page: isPageName(search.page) ? search.page : undefined,

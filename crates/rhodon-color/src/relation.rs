@@ -1,5 +1,6 @@
 //! Companions of a colour by hue relation, at equal lightness and strength.
 
+use crate::start::share;
 use crate::{HueSlice, Place, Rgb8, difference, lightness_limits, luminance_from_lightness};
 
 /// A hue relation: the turns, in degrees of Oklch hue, from a colour to its companions.
@@ -62,10 +63,7 @@ const SPREAD: f64 = 16.0;
 /// variation of its own, always the same one (SplitMix64 on the number and the place).
 pub fn drawn(turns: &[f64], draw: u32) -> Vec<f64> {
     let offset = |i: usize| {
-        let mut z = (u64::from(draw) << 32 | i as u64).wrapping_mul(0x9e37_79b9_7f4a_7c15);
-        z = (z ^ (z >> 30)).wrapping_mul(0xbf58_476d_1ce4_e5b9);
-        z = (z ^ (z >> 27)).wrapping_mul(0x94d0_49bb_1331_11eb);
-        let unit = ((z ^ (z >> 31)) >> 11) as f64 / (1u64 << 53) as f64;
+        let unit = share(u64::from(draw) << 32 | i as u64);
         (unit * 2.0 - 1.0) * SPREAD
     };
     turns

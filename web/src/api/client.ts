@@ -1,6 +1,8 @@
 import createClient from "openapi-fetch";
 import type { components, paths } from "./schema";
 
+export type { components };
+
 type Schemas = components["schemas"];
 export type ThemeDocument = Schemas["ThemeDocument"];
 export type Theme = Schemas["ThemeView"];

@@ -262,6 +262,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/nearest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** For each colour the nearest of those that are there; none where there is nothing to compare. */
+        post: operations["nearest"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pictures": {
         parameters: {
             query?: never;
@@ -375,6 +392,23 @@ export interface paths {
         put?: never;
         /** Renames a brand colour; scales, intents, roles and tokens that refer to it follow. */
         post: operations["rename"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Colours to begin with, for who has none. */
+        post: operations["start"];
         delete?: never;
         options?: never;
         head?: never;
@@ -990,6 +1024,23 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** @description Colours, and those that are there. */
+        NearestRequest: {
+            /** @description Any CSS colours, at most 40. */
+            among: string[];
+            /** @description Any CSS colours, at most 200. */
+            colors: string[];
+        };
+        /** @description Which of them stands nearest. */
+        NearestView: {
+            /**
+             * Format: double
+             * @description CIEDE2000.
+             */
+            difference: number;
+            /** @description Its index. */
+            index: number;
+        };
         /** @description A brand colour to be. */
         NewColor: {
             /** @description Any CSS colour. */
@@ -1024,6 +1075,18 @@ export interface components {
             key: string;
             /** @description `choice`, `list` or `name`. */
             kind: string;
+        };
+        /** @description Where a ratio against a page is reached. */
+        PageLine: {
+            /**
+             * Format: double
+             * @description CIE L\*.
+             */
+            lightness: number;
+            /** @description Index of the page. */
+            page: number;
+            /** Format: double */
+            ratio: number;
         };
         /** @description Which property paints a part of what a selector matches. */
         PaintView: {
@@ -1270,6 +1333,19 @@ export interface components {
             hex?: string | null;
             name?: string | null;
         };
+        /** @description A colour to begin with. */
+        StartColor: {
+            hex: string;
+            name: string;
+        };
+        /** @description Which draw. */
+        StartRequest: {
+            /**
+             * Format: int32
+             * @description Every number gives a brand of its own, the same each time.
+             */
+            draw: number;
+        };
         /** @description One step. */
         StepView: {
             /**
@@ -1412,7 +1488,7 @@ export interface components {
             hue: components["schemas"]["Strip"];
             lightness: components["schemas"]["Strip"];
             /** @description Lines on the lightness strip. */
-            lines: components["schemas"]["LineView"][];
+            lines: components["schemas"]["PageLine"][];
             strength: components["schemas"]["Strip"];
         };
         /** @description Lists of what there is to choose from, each in the order in which it is shown. */
@@ -2301,6 +2377,46 @@ export interface operations {
             };
         };
     };
+    nearest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NearestRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": (components["schemas"]["NearestView"] | null)[];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     add_picture: {
         parameters: {
             query?: {
@@ -2585,6 +2701,38 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartColor"][];
                 };
             };
             /** @description Any other refusal */

@@ -1,4 +1,5 @@
 import { Container, Text, Title } from "@mantine/core";
+import { FileDrop } from "./FileDrop";
 import { NewThemeForm } from "./NewThemeDialog";
 
 /** No theme yet: the work starts here. */
@@ -12,6 +13,7 @@ export function EmptyPage() {
         Rhodon makes its scale, the roles of a light and a dark theme, and the files for your build.
       </Text>
       <NewThemeForm onDone={() => undefined} />
+      <FileDrop />
     </Container>
   );
 }

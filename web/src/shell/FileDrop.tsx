@@ -1,15 +1,38 @@
 import "@mantine/dropzone/styles.css";
 import { Modal, Stack, Text } from "@mantine/core";
 import { Dropzone } from "@mantine/dropzone";
+import { useWindowEvent } from "@mantine/hooks";
 import { useState } from "react";
+import type { ThemeDocument } from "../api/client";
+import { isPicture, type PictureView } from "../api/picture";
 import { FromFiles } from "./FromFiles";
+import { PictureChoice } from "./PictureDialog";
 import { useMakeTheme } from "./useMakeTheme";
 
-/** Files dropped anywhere on the window are read into a theme; the window says so while they hover. */
-export function FileDrop() {
+interface Props {
+  /** Holds the colours of a picture beside the theme at hand, where there is one. */
+  hold?: { theme: string; take: (name: string, picture: PictureView) => void };
+}
+
+/**
+ * Files dropped anywhere on the window, and pictures pasted anywhere: a theme is read from them, or
+ * their colours are held. The window says so while they hover.
+ */
+export function FileDrop({ hold }: Props) {
   const [files, setFiles] = useState<File[]>();
   const make = useMakeTheme();
   const close = () => setFiles(undefined);
+  useWindowEvent("paste", (event) => {
+    const pasted = [...(event.clipboardData?.files ?? [])].filter(isPicture);
+    if (pasted.length === 0) return;
+    event.preventDefault();
+    setFiles(pasted);
+  });
+  const made = (source?: string) => async (spec: ThemeDocument) => {
+    await make(spec, source);
+    close();
+  };
+  const pictures = files?.filter(isPicture) ?? [];
   return (
     <>
       <section aria-label="Files to drop">
@@ -21,19 +44,34 @@ export function FileDrop() {
         >
           <Dropzone.Accept>
             <Stack align="center" justify="center" mih="60vh">
-              <Text fw={600}>Drop files to read a theme from them</Text>
+              <Text fw={600}>Drop a picture for its colours, or files to read a theme from them</Text>
             </Stack>
           </Dropzone.Accept>
         </Dropzone.FullScreen>
       </section>
-      <Modal opened={files !== undefined} onClose={close} title="New theme from files">
-        <FromFiles
-          dropped={files}
-          onSpec={async (spec) => {
-            await make(spec);
-            close();
-          }}
-        />
+      <Modal
+        opened={files !== undefined}
+        onClose={close}
+        title={pictures.length > 0 ? "Colours of a picture" : "New theme from files"}
+        size={pictures.length > 0 ? 620 : "md"}
+      >
+        {pictures.length > 0 ? (
+          <PictureChoice
+            files={pictures}
+            onSpec={made("picture")}
+            {...(hold && {
+              hold: {
+                ...hold,
+                take: (name: string, picture: PictureView) => {
+                  hold.take(name, picture);
+                  close();
+                },
+              },
+            })}
+          />
+        ) : (
+          <FromFiles dropped={files} onSpec={made()} />
+        )}
       </Modal>
     </>
   );

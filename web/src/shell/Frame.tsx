@@ -7,11 +7,11 @@ import { ProofPane } from "../proof/ProofPane";
 import { ClashDialog } from "./ClashDialog";
 import { Commands } from "./Commands";
 import { DeletedNotice } from "./DeletedNotice";
-import { FileDrop } from "./FileDrop";
 import classes from "./Frame.module.css";
 import { Rail } from "./Rail";
 import { TopBar } from "./TopBar";
 import { Wake } from "./Wake";
+import { WindowDrop } from "./WindowDrop";
 
 /** The frame around every stage of one theme. */
 export function Frame() {
@@ -46,7 +46,7 @@ function ThemeFrame({ theme }: { theme: Theme }) {
       <Commands />
       <ClashDialog />
       <DeletedNotice />
-      <FileDrop />
+      <WindowDrop />
     </EditorProvider>
   );
 }

@@ -2,6 +2,7 @@ import { Button, FileButton } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { answer, api, problemOf, type ThemeDocument } from "../api/client";
+import { isPicture } from "../api/picture";
 import { vocabularyQuery } from "../api/queries";
 import classes from "./FromFiles.module.css";
 
@@ -16,17 +17,23 @@ interface Props {
   /** Files that are at hand already. */
   dropped?: File[] | undefined;
   onSpec: (spec: ThemeDocument) => Promise<void>;
+  /** Takes what is a picture, where pictures are taken too. */
+  onPictures?: (files: File[]) => void;
 }
 
 /** A theme from a saved document or the files of a set of design tokens. */
-export function FromFiles({ dropped, onSpec }: Props) {
+export function FromFiles({ dropped, onSpec, onPictures }: Props) {
   const { data } = useQuery(vocabularyQuery);
   const readers = data?.readers ?? [];
+  const pictureEndings = onPictures ? (data?.pictures.endings ?? []).map((e) => `.${e}`) : [];
+  const endings = [...new Set([...readers.flatMap((r) => r.endings), ...pictureEndings])];
   const [read, setRead] = useState<Read>();
   const [refusal, setRefusal] = useState<string>();
   const told = (error: unknown) => setRefusal(problemOf(error).detail);
   const take = async (files: File[]) => {
     if (files.length === 0) return;
+    const pictures = onPictures ? files.filter(isPicture) : [];
+    if (pictures.length > 0) return onPictures?.(pictures);
     setRefusal(undefined);
     setRead(undefined);
     try {
@@ -47,7 +54,7 @@ export function FromFiles({ dropped, onSpec }: Props) {
   const spec = read?.spec as ThemeDocument | null | undefined;
   return (
     <section className={classes.files} aria-label="From files">
-      <FileButton accept={[...new Set(readers.flatMap((r) => r.endings))].join(",")} multiple onChange={take}>
+      <FileButton accept={endings.join(",")} multiple onChange={take}>
         {(props) => (
           <Button variant="default" {...props}>
             Choose files …
@@ -55,7 +62,9 @@ export function FromFiles({ dropped, onSpec }: Props) {
         )}
       </FileButton>
       <p>
-        A saved theme document, or design tokens: tokens.json with tokens.dark.json and theme.resolver.json.
+        {onPictures && "A picture for its colours, a"}
+        {!onPictures && "A"} saved theme document, or design tokens: tokens.json with tokens.dark.json and
+        theme.resolver.json.
       </p>
       {refusal && (
         <p role="alert" className={classes.problem}>

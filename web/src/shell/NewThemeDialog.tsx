@@ -1,9 +1,10 @@
 import { Button, Group, Modal, Textarea, TextInput } from "@mantine/core";
-import { type FormEvent, useState } from "react";
+import { type FormEvent, useRef, useState } from "react";
 import { answer, api, type ColorItem, problemOf, type ThemeDocument } from "../api/client";
 import { ColorList, readColors, useColors } from "../ui/ColorList";
 import { useDialog } from "./dialogs";
 import { FromFiles } from "./FromFiles";
+import { PictureChoice } from "./PictureDialog";
 import { useMakeTheme } from "./useMakeTheme";
 
 /** A new theme from a name and brand colours, or from files. */
@@ -30,7 +31,16 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
   const [name, setName] = useState("");
   const [colors, setColors] = useState("");
   const [refusal, setRefusal] = useState<string>();
+  const [pictures, setPictures] = useState<File[]>();
+  const draw = useRef(Math.floor(Date.now() / 1000) % 1_000_000);
   const items = useColors(colors);
+  const proposed = items.find((item) => item.css)?.name ?? "";
+  const drawStart = async () => {
+    draw.current += 1;
+    const drawn = await answer(api.POST("/api/start", { body: { draw: draw.current } }));
+    setRefusal(undefined);
+    setColors(drawn.map((c) => `${c.name}: ${c.hex}`).join("\n"));
+  };
   const create = async () => {
     const read = await readColors(colors);
     const unread = read.filter((item) => item.error).length;
@@ -42,22 +52,24 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
       );
       return;
     }
-    await make(await themeOf(name.trim(), read));
+    await make(await themeOf(name.trim() || proposed || "Theme", read));
   };
-  const make = async (spec: ThemeDocument) => {
-    await save(spec);
+  const make = async (spec: ThemeDocument, source?: string) => {
+    await save(spec, source);
     onDone();
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
     create().catch((error) => setRefusal(problemOf(error).detail));
   };
+  if (pictures) return <PictureChoice files={pictures} onSpec={(spec) => make(spec, "picture")} />;
   return (
     <>
       <form onSubmit={submit}>
         <TextInput
           label="Name"
           value={name}
+          placeholder={proposed || "taken from the first colour"}
           maxLength={200}
           data-autofocus
           onChange={(e) => setName(e.currentTarget.value)}
@@ -83,13 +95,19 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
           }}
         />
         <ColorList items={items} />
-        <Group justify="flex-end" mt="md">
-          <Button type="submit" disabled={name.trim() === "" || colors.trim() === ""}>
+        <Group justify="space-between" mt="md">
+          <Button
+            variant="default"
+            onClick={() => void drawStart().catch((e) => setRefusal(problemOf(e).detail))}
+          >
+            Draw a start
+          </Button>
+          <Button type="submit" disabled={colors.trim() === ""}>
             Create
           </Button>
         </Group>
       </form>
-      <FromFiles onSpec={make} />
+      <FromFiles onSpec={make} onPictures={setPictures} />
     </>
   );
 }

@@ -11,7 +11,13 @@ export function useThemeActions() {
   const client = useQueryClient();
   const navigate = useNavigate();
   const refresh = () => client.invalidateQueries({ queryKey: themesQuery.queryKey });
-  const open = (slug: string) => navigate({ to: "/themes/$slug/$stage", params: { slug, stage: "stave" } });
+  /** Opens a theme: at a source of its brand, or where the work usually goes on. */
+  const open = (slug: string, source?: string) =>
+    navigate({
+      to: "/themes/$slug/$stage",
+      params: { slug, stage: source ? "brand" : "stave" },
+      ...(source && { search: { source } }),
+    });
 
   const refused = (error: unknown) => notifications.show({ message: problemOf(error).detail });
 

@@ -32,10 +32,16 @@ export const STAGES: Stage[] = [
     id: "brand",
     name: "Brand",
     hotkey: "1",
-    help: "Where colours come from: add, paste, rename; type and shape.",
+    help: "Where colours come from, who plays which part; type and shape.",
+    words: "colors picture logo photo intents companions tuner tray font faces radius import paste",
     stands: ({ preview }) =>
       preview ? counted(preview.derived.scales.filter((s) => s.origin !== "derived").length, "colour") : "",
-    keys: [{ keys: "Ctrl Enter", does: "add what was pasted" }],
+    keys: [
+      { keys: "← →", does: "open the colour beside; with Alt move it" },
+      { keys: "← →", does: "on a strip of the tuner: move the colour, with Shift ten times as far" },
+      { keys: "← → ↑ ↓", does: "on a spot of a picture: move it, with Shift further; Delete removes it" },
+      { keys: "Ctrl Enter", does: "add what was pasted" },
+    ],
     load: () => import("./brand/BrandStage"),
   },
   {

@@ -1,9 +1,9 @@
 //! Reading one colour as it is typed.
 
 use axum::Json;
-use rhodon_color::{Color, Notation};
+use rhodon_color::{Color, Notation, Rgb8, difference, drawn_start};
 use rhodon_formats::read::{ListItem, color_list};
-use rhodon_theme::{Typed, color_name, opacity_note};
+use rhodon_theme::{Typed, color_look, color_name, opacity_note};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -95,4 +95,86 @@ pub(crate) async fn colors(JsonBody(body): JsonBody<ColorsRequest>) -> Json<Vec<
         }
     };
     Json(color_list(&body.text).into_iter().map(item).collect())
+}
+
+/// Colours, and those that are there.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct NearestRequest {
+    /// Any CSS colours, at most 200.
+    colors: Vec<String>,
+    /// Any CSS colours, at most 40.
+    among: Vec<String>,
+}
+
+/// Which of them stands nearest.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct NearestView {
+    /// Its index.
+    index: usize,
+    /// CIEDE2000.
+    difference: f64,
+}
+
+/// The most colours that are compared, and with how many.
+const MOST_COMPARED: (usize, usize) = (200, 40);
+
+/// For each colour the nearest of those that are there; none where there is nothing to compare.
+#[utoipa::path(
+    post, path = "/nearest", request_body = NearestRequest,
+    responses((status = 200, body = Vec<Option<NearestView>>), (status = 422, body = ApiError))
+)]
+pub(crate) async fn nearest(
+    JsonBody(body): JsonBody<NearestRequest>,
+) -> Result<Json<Vec<Option<NearestView>>>, ApiError> {
+    let colors = codes("/colors", &body.colors, MOST_COMPARED.0)?;
+    let among = codes("/among", &body.among, MOST_COMPARED.1)?;
+    let nearest = |color: &Rgb8| {
+        let away = among
+            .iter()
+            .map(|other| difference(*color, *other))
+            .enumerate();
+        let (index, difference) = away.min_by(|a, b| a.1.total_cmp(&b.1))?;
+        Some(NearestView { index, difference })
+    };
+    Ok(Json(colors.iter().map(nearest).collect()))
+}
+
+fn codes(at: &str, texts: &[String], most: usize) -> Result<Vec<Rgb8>, ApiError> {
+    if texts.len() > most {
+        let message = format!("expected at most {most} colours, found {}", texts.len());
+        return Err(ApiError::value(at, message));
+    }
+    let read = |(i, text): (usize, &String)| {
+        let color = Color::parse_typed(text);
+        color
+            .map(Color::to_rgb8)
+            .map_err(|e| ApiError::value(&format!("{at}/{i}"), format!("\"{text}\": {e}")))
+    };
+    texts.iter().enumerate().map(read).collect()
+}
+
+/// Which draw.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct StartRequest {
+    /// Every number gives a brand of its own, the same each time.
+    draw: u32,
+}
+
+/// A colour to begin with.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct StartColor {
+    name: String,
+    hex: String,
+}
+
+/// Colours to begin with, for who has none.
+#[utoipa::path(post, path = "/start", request_body = StartRequest, responses((status = 200, body = Vec<StartColor>)))]
+pub(crate) async fn start(JsonBody(body): JsonBody<StartRequest>) -> Json<Vec<StartColor>> {
+    let color = |code: Rgb8| StartColor {
+        name: color_look(code),
+        hex: code.to_string(),
+    };
+    Json(drawn_start(body.draw).into_iter().map(color).collect())
 }

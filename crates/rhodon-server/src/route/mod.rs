@@ -44,6 +44,8 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(check::check_theme))
             .routes(routes!(color::color))
             .routes(routes!(color::colors))
+            .routes(routes!(color::nearest))
+            .routes(routes!(color::start))
             .routes(routes!(companion::companions))
             .routes(routes!(derive::derive_theme))
             .routes(routes!(derive::preview))

@@ -55,7 +55,7 @@ pub struct TunerView {
     /// The most strength that the screen has at this lightness and hue.
     end: f64,
     /// Lines on the lightness strip.
-    lines: Vec<LineView>,
+    lines: Vec<PageLine>,
 }
 
 /// What the colour becomes along one of the three.
@@ -76,7 +76,7 @@ pub struct StopView {
 
 /// Where a ratio against a page is reached.
 #[derive(Debug, Serialize, ToSchema)]
-pub struct LineView {
+pub struct PageLine {
     /// Index of the page.
     page: usize,
     ratio: f64,
@@ -124,7 +124,7 @@ pub(crate) async fn tuner(
             .parse()
             .map_err(|e| ApiError::value(&pointer, format!("\"{code}\": {e}")))?;
         lines.extend(RATIOS.iter().filter_map(|ratio| {
-            Some(LineView {
+            Some(PageLine {
                 page,
                 ratio: *ratio,
                 lightness: lightness_with(code, *ratio)?,

@@ -1,38 +1,47 @@
+import { Suspense } from "react";
 import { useEditorState } from "../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../editor/selectors";
 import { useStableKeys } from "../../ui/useStableKeys";
-import { AddBrand } from "./AddBrand";
-import { BrandCard } from "./BrandCard";
+import { BrandRow } from "./BrandRow";
 import classes from "./BrandStage.module.css";
-import { Companions } from "./Companions";
-import { TypeAndShape } from "./TypeAndShape";
+import { Intents } from "./Intents";
+import { OpenColor } from "./OpenColor";
+import { SOURCES } from "./sources";
+import { Tray } from "./Tray";
+import { useBrandView } from "./useBrandView";
 
-/** Where colours come from. */
+/** Where colours come from: all of them in sight, one open, one source at a time. */
 export default function BrandStage() {
-  const brand = useEditorState(documentOf).brand ?? [];
-  const keys = useStableKeys(brand.map((b) => b.slug ?? b.name));
+  const { open, source, openSource } = useBrandView();
   const theme = useEditorState(themeOf);
+  const brand = useEditorState(documentOf).brand ?? [];
+  // A colour that is renamed stays the one that is worked at.
+  const keys = useStableKeys(brand.map((b) => b.slug ?? b.name));
+  const Source = SOURCES.find((s) => s.id === source)?.load ?? SOURCES[0].load;
   return (
     <div className={classes.stage}>
-      <div className={classes.head}>
-        <h1 className={classes.title}>Brand colours</h1>
+      <h1 className="visually-hidden">Brand</h1>
+      <BrandRow />
+      {theme.parent && brand.length === 0 && (
         <p className={classes.hint}>
-          The first is primary, the second secondary, the third accent. Each keeps its exact code.
-        </p>
-      </div>
-      {theme.parent && (
-        <p className={classes.hint}>
-          Extends <b>{theme.parent}</b>: its colours hold wherever none is set here.
+          Every colour is the one of <b>{theme.parent}</b>; add one here to differ.
         </p>
       )}
-      <ul className={classes.list}>
-        {brand.map((color, i) => (
-          <BrandCard key={keys[i]} index={i} color={color} count={brand.length} />
+      {open && <OpenColor key={keys[brand.indexOf(open)]} color={open} />}
+      <Intents />
+      <nav className={classes.sources} aria-label="Sources">
+        {SOURCES.map(({ id, name }) => (
+          <button key={id} type="button" aria-pressed={source === id} onClick={() => openSource(id)}>
+            {name}
+          </button>
         ))}
-      </ul>
-      <AddBrand />
-      <Companions />
-      <TypeAndShape />
+      </nav>
+      <div className={classes.source}>
+        <Suspense fallback={null}>
+          <Source />
+        </Suspense>
+      </div>
+      <Tray />
     </div>
   );
 }

@@ -1,17 +1,16 @@
 import { useState } from "react";
-import { answer, api } from "../../api/client";
+import { answer, api, type Change } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { documentOf } from "../../editor/selectors";
 
-/** Removing a brand colour: at once where nothing hangs on it, else after what happens was told. */
-export function useRemoval(slug: string, name: string) {
+/** A change that takes something away: at once where nothing hangs on it, else after what happens was told. */
+export function useRemoval(change: Change, label: string) {
   const editor = useEditor();
   const document = useEditorState(documentOf);
   const [notes, setNotes] = useState<string[]>([]);
-  const change = { do: "remove-brand", brand: slug } as const;
   const remove = () => {
     setNotes([]);
-    void editor.change(change, `${name} removed`);
+    void editor.change(change, label);
   };
   const ask = async () => {
     const tried = await answer(api.POST("/api/change", { body: { spec: document, change } })).catch(

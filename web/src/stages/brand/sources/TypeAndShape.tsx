@@ -1,12 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
-import type { NumberField as Field, ThemeDocument } from "../../api/client";
-import { vocabularyQuery } from "../../api/queries";
-import { useEditor, useEditorState } from "../../editor/EditorProvider";
-import type { Edit } from "../../editor/edits";
-import { documentOf } from "../../editor/selectors";
-import { NumberField } from "../../ui/NumberField";
-import { TypedField } from "../../ui/TypedField";
-import classes from "./BrandStage.module.css";
+import type { NumberField as Field, ThemeDocument } from "../../../api/client";
+import { vocabularyQuery } from "../../../api/queries";
+import { useEditor, useEditorState } from "../../../editor/EditorProvider";
+import type { Edit } from "../../../editor/edits";
+import { documentOf } from "../../../editor/selectors";
+import { NumberField } from "../../../ui/NumberField";
+import { TypedField } from "../../../ui/TypedField";
+import classes from "./TypeAndShape.module.css";
 
 type TypeSettings = NonNullable<ThemeDocument["type"]>;
 
@@ -40,7 +40,7 @@ const setNumber =
       : { ...d, shape: { ...d.shape, [field.key]: value } };
 
 /** Type faces, sizes by ratio, weights, corner radius and border width. */
-export function TypeAndShape() {
+export default function TypeAndShape() {
   const editor = useEditor();
   const document = useEditorState(documentOf);
   const saved = useEditorState((s) => s.theme.spec);
@@ -52,7 +52,6 @@ export function TypeAndShape() {
   };
   return (
     <section className={classes.typeShape} aria-label="Type and shape">
-      <h2 className={classes.title}>Type and shape</h2>
       <div className={classes.typeGrid}>
         {FAMILIES.map((key) => (
           <TypedField

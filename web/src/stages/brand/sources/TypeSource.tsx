@@ -1,28 +1,36 @@
 import { Button, Textarea } from "@mantine/core";
 import { type FormEvent, useState } from "react";
-import { useEditor } from "../../editor/EditorProvider";
-import { ColorList, useColors } from "../../ui/ColorList";
-import { refusalOf } from "../../ui/refusal";
-import classes from "./BrandStage.module.css";
+import { useEditor, useEditorState } from "../../../editor/EditorProvider";
+import { themeOf } from "../../../editor/selectors";
+import { ColorList, useColors } from "../../../ui/ColorList";
+import { refusalOf } from "../../../ui/refusal";
+import { offer } from "../tray";
+import classes from "./TypeSource.module.css";
 
 /** One more colour or a whole pasted list: each entry becomes a colour or a refusal beside it. */
-export function AddBrand() {
+export default function TypeSource() {
   const editor = useEditor();
+  const { id } = useEditorState(themeOf);
   const [refusal, setRefusal] = useState<string>();
   const [text, setText] = useState("");
   const items = useColors(text);
   const good = items.filter((i) => i.css);
   const bad = items.filter((i) => i.error);
+  const colors = good.map((i) => ({ name: i.name, color: i.css ?? "" }));
+  // What was refused stays in the field, to be mended.
+  const keepRefused = () => setText(bad.map((i) => i.input).join("\n"));
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (good.length === 0) return;
-    const colors = good.map((i) => ({ name: i.name, color: i.css ?? "" }));
     const label =
       good.length === 1 ? `${good[0]?.name} ${good[0]?.css} added` : `${good.length} colours added`;
     const { problem } = await editor.change({ do: "add-brand", colors }, label, { atField: true });
     setRefusal(problem && refusalOf(problem));
-    // What was refused stays in the field, to be mended.
-    if (!problem) setText(bad.map((i) => i.input).join("\n"));
+    if (!problem) keepRefused();
+  };
+  const hold = () => {
+    offer(id, colors);
+    keepRefused();
   };
   return (
     <form className={classes.add} onSubmit={submit}>
@@ -46,9 +54,14 @@ export function AddBrand() {
         }}
       />
       <ColorList items={items} />
-      <Button type="submit" variant="default" disabled={good.length === 0}>
-        {good.length > 1 ? `Add ${good.length} colours` : "Add colour"}
-      </Button>
+      <div className={classes.tools}>
+        <Button type="submit" variant="default" disabled={good.length === 0}>
+          {good.length > 1 ? `Add ${good.length} colours` : "Add colour"}
+        </Button>
+        <Button variant="subtle" color="ink" disabled={good.length === 0} onClick={hold}>
+          Hold in the tray
+        </Button>
+      </div>
     </form>
   );
 }

@@ -1,0 +1,275 @@
+import { writeFileSync } from "node:fs";
+import { AxeBuilder } from "@axe-core/playwright";
+import {
+  brandRow,
+  buttonColor,
+  expect,
+  half,
+  open,
+  openColor,
+  openSource,
+  saved,
+  savedSpec,
+  test,
+} from "./rhodon";
+
+const CREST = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 60"><style>.sea{fill:#0f5c7a}</style>
+  <rect class="sea" width="60" height="60"/><rect x="60" width="40" height="30" fill="#8a9a2b"/>
+  <g color="#7a4b8f"><rect x="60" y="30" width="40" height="30" fill="currentColor"/></g></svg>`;
+
+/** Codes of the colours that lie in the tray. */
+const held = (page: Parameters<typeof brandRow>[0]) =>
+  page.getByRole("region", { name: "Tray" }).getByRole("listitem").locator("code");
+
+test("a colour is tuned by drag, by keys and by number, and the proof follows", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await open(page, slug, "brand");
+  const before = await buttonColor(page, "light");
+  const lightness = page.getByRole("slider", { name: "L*" });
+  await expect(lightness).toHaveAttribute("aria-valuenow", "36.3");
+  const box = await lightness.boundingBox();
+  if (!box) throw new Error("no strip");
+  await page.mouse.move(box.x + box.width * 0.363, box.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.3, box.y + 10, { steps: 4 });
+  await expect.poll(() => buttonColor(page, "light")).not.toBe(before);
+  // Nothing is saved while it moves.
+  await expect(page.getByText(/^rev 1 /)).toBeVisible();
+  await page.mouse.up();
+  await saved(page, 2);
+  const hue = page.getByRole("slider", { name: "hue" });
+  const at = Number(await hue.getAttribute("aria-valuenow"));
+  await hue.press("ArrowRight");
+  await hue.press("ArrowRight");
+  await expect(hue).toHaveAttribute("aria-valuenow", String(at + 2));
+  // Both keys are one change.
+  await saved(page, 3);
+  const strength = page.getByRole("textbox", { name: "strength as a number" });
+  await strength.fill("7");
+  await strength.press("Enter");
+  await expect(page.getByText("expected 0 to 0.33")).toBeVisible();
+  await strength.fill("0.02");
+  await strength.press("Enter");
+  await saved(page, 4);
+  const { brand } = await savedSpec(request, slug);
+  expect(brand[0].color).toMatch(/^#[0-9a-f]{6}$/);
+  await expect(page.getByRole("textbox", { name: "Colour", exact: true })).toHaveValue(brand[0].color);
+});
+
+test("who plays which part is changed in one move each", async ({ page, slug, request }) => {
+  await open(page, slug, "brand");
+  await page.getByRole("textbox", { name: "Add colours" }).fill("Moss: #5d7052; Slate: #5d6b73");
+  await page.getByRole("button", { name: "Add 2 colours" }).click();
+  await saved(page, 2);
+  const intents = page.getByRole("region", { name: "Intents" });
+  await intents.getByRole("button", { name: /^danger/ }).click();
+  const danger = page.getByRole("dialog", { name: /^danger/ });
+  await danger.getByRole("textbox", { name: "Another colour" }).fill("#b3123");
+  await danger.getByRole("textbox", { name: "Another colour" }).press("Enter");
+  await expect(danger.getByText(/expected/)).toBeVisible();
+  await danger.getByRole("textbox", { name: "Another colour" }).fill("#b3123a");
+  await danger.getByRole("textbox", { name: "Another colour" }).press("Enter");
+  await saved(page, 3);
+  await expect(intents.getByRole("button", { name: /^danger.* set$/ })).toBeVisible();
+  // The third colour is primary, by drag.
+  await brandRow(page)
+    .getByRole("button", { name: /^Moss/ })
+    .dragTo(intents.getByRole("button", { name: /^primary/ }));
+  await saved(page, 4);
+  await intents.getByRole("button", { name: /^neutral/ }).click();
+  await page
+    .getByRole("dialog", { name: /^neutral/ })
+    .getByRole("button", { name: "Slate" })
+    .click();
+  await saved(page, 5);
+  const { intents: set } = await savedSpec(request, slug);
+  expect(set).toEqual({
+    danger: { color: "#b3123a" },
+    neutral: { scale: "slate" },
+    primary: { scale: "moss" },
+  });
+  await intents.getByRole("button", { name: /^danger/ }).click();
+  await danger.getByRole("button", { name: "Give back to derived" }).click();
+  await saved(page, 6);
+  await expect(intents.getByRole("button", { name: /^danger.* derived$/ })).toBeVisible();
+});
+
+test("an intent of one's own is added, renamed, and removed with what hangs on it told", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await open(page, slug, "brand");
+  const intents = page.getByRole("region", { name: "Intents" });
+  await intents.getByRole("button", { name: "+ intent" }).click();
+  await page.getByRole("textbox", { name: "Name of the intent" }).fill("danger");
+  await page.getByRole("button", { name: "Add intent" }).click();
+  await expect(page.getByText("there is an intent danger already")).toBeVisible();
+  await page.getByRole("textbox", { name: "Name of the intent" }).fill("boarding");
+  await page.getByRole("button", { name: "Add intent" }).click();
+  await saved(page, 2);
+  const spec = await savedSpec(request, slug);
+  spec.roles = { "boarding.fill": { light: "#445500" } };
+  await request.put(`/api/themes/${slug}`, {
+    headers: { "If-Match": '"2"' },
+    data: { spec, label: "a role" },
+  });
+  await saved(page, 3);
+  await intents.getByRole("button", { name: /^boarding/ }).click();
+  const name = page
+    .getByRole("dialog", { name: /^boarding/ })
+    .getByRole("textbox", { name: "Name of the intent" });
+  await name.fill("petrol");
+  await name.press("Enter");
+  await expect(page.getByText("the name petrol is taken: expected another")).toBeVisible();
+  await name.fill("at-the-gate");
+  await name.press("Enter");
+  await saved(page, 4);
+  expect((await savedSpec(request, slug)).roles).toEqual({ "at-the-gate.fill": { light: "#445500" } });
+  const place = intents.getByRole("button", { name: /^at-the-gate/ });
+  if ((await place.getAttribute("aria-expanded")) !== "true") await place.click();
+  await page.getByRole("button", { name: "Remove at-the-gate" }).click();
+  const dialog = page.getByRole("dialog", { name: "Remove at-the-gate?" });
+  await expect(dialog).toContainText("the role at-the-gate.fill becomes primary.fill");
+  await dialog.getByRole("button", { name: "Remove at-the-gate" }).click();
+  await saved(page, 5);
+  expect((await savedSpec(request, slug)).intents).toBeUndefined();
+});
+
+test("a picture tells its colours, its spots are moved, and the tray outlives a reload", async ({
+  page,
+  slug,
+  request,
+}, info) => {
+  const file = info.outputPath("crest.svg");
+  writeFileSync(file, CREST);
+  await open(page, slug, "brand");
+  await openSource(page, "picture");
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Choose a picture …" }).click();
+  await (await chooser).setFiles(file);
+  await expect(held(page)).toHaveText(["#0f5c7a", "#8a9a2b", "#7a4b8f"]);
+  await expect(page.getByRole("region", { name: "Tray" })).toContainText("is Petrol");
+  await page.reload();
+  await expect(held(page)).toHaveText(["#0f5c7a", "#8a9a2b", "#7a4b8f"]);
+  // A spot that is still a candidate takes its candidate along.
+  const spot = page.getByRole("button", { name: /^Spot 2/ });
+  await spot.press("Shift+ArrowDown");
+  for (let i = 0; i < 12; i++) await spot.press("Shift+ArrowDown");
+  await expect(held(page).nth(1)).toHaveText("#7a4b8f");
+  // One that was taken moves its brand colour, once it has arrived.
+  await page.getByRole("button", { name: /^Take .* #0f5c7a/ }).click();
+  await saved(page, 2);
+  const taken = page.getByRole("button", { name: /^Spot 1/ });
+  const ground = page.getByRole("img", { name: "crest.svg" });
+  await ground.evaluate((node) => node.scrollIntoView({ block: "center" }));
+  const [from, area] = [await taken.boundingBox(), await ground.boundingBox()];
+  if (!from || !area) throw new Error("no picture");
+  await page.mouse.move(from.x + 12, from.y + 12);
+  await page.mouse.down();
+  await page.mouse.move(area.x + area.width * 0.8, area.y + area.height * 0.25, { steps: 5 });
+  await page.mouse.up();
+  await saved(page, 3);
+  const { brand } = await savedSpec(request, slug);
+  expect(brand[2]).toMatchObject({ color: "#8a9a2b", from: { kind: "picture", name: "crest.svg" } });
+  expect(brand[2].from.x).toBeGreaterThan(0.6);
+  // A lean looks again.
+  await page.getByRole("region", { name: "Picture" }).getByText("darker").click();
+  await expect(held(page).first()).toHaveText("#0f5c7a");
+  await page.getByRole("region", { name: "Tray" }).getByRole("button", { name: "Empty" }).click();
+  await expect(page.getByRole("region", { name: "Tray" })).toBeHidden();
+});
+
+test("a logo dropped on the window becomes a theme", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  const transfer = await page.evaluateHandle((svg) => {
+    const transfer = new DataTransfer();
+    transfer.items.add(new File([svg], "harbour-crest.svg", { type: "image/svg+xml" }));
+    return transfer;
+  }, CREST);
+  await page.dispatchEvent("body", "dragenter", { dataTransfer: transfer });
+  const zone = page.locator(".mantine-Dropzone-root");
+  await zone.dispatchEvent("drop", { dataTransfer: transfer });
+  const dialog = page.getByRole("dialog", { name: "Colours of a picture" });
+  await expect(
+    dialog.getByRole("list", { name: "Colours of the picture" }).getByRole("listitem"),
+  ).toHaveCount(3);
+  await expect(dialog.getByRole("textbox", { name: "Name of the theme" })).toHaveValue("Harbour crest");
+  await dialog.getByRole("button", { name: "New theme" }).click();
+  await expect(page).toHaveURL(/\/themes\/harbour-crest.*\/brand\?source=picture/);
+  await expect(page.getByRole("button", { name: /^Spot 3/ })).toBeVisible();
+  await expect(brandRow(page).getByRole("listitem")).toHaveCount(4);
+  expect(await buttonColor(page, "light")).toBe("rgb(15, 92, 122)");
+});
+
+test("what is no picture is told in words, and nothing is lost", async ({ page, slug }, info) => {
+  await open(page, slug, "brand");
+  await openSource(page, "picture");
+  const put = async (name: string, bytes: string | Buffer) => {
+    const file = info.outputPath(name);
+    writeFileSync(file, bytes);
+    const chooser = page.waitForEvent("filechooser");
+    await page.getByRole("button", { name: "Choose a picture …" }).click();
+    await (await chooser).setFiles(file);
+  };
+  await put("crest.svg", CREST);
+  await expect(held(page)).toHaveCount(3);
+  await put("list.png", "name,code\nPetrol,#0f5c7a\n");
+  const alert = page.getByRole("alert").filter({ hasText: "list.png" });
+  await expect(alert).toHaveText(
+    "list.png: no picture that is read here: expected PNG, JPEG, WebP, GIF or SVG",
+  );
+  await put("cut.svg", CREST.slice(0, 200));
+  await expect(page.getByRole("alert").filter({ hasText: "cut.svg: a damaged SVG" })).toBeVisible();
+  await expect(held(page)).toHaveCount(3);
+});
+
+test("one, five and forty colours are all in sight, and reached by keys", async ({ page, request }) => {
+  const brand = Array.from({ length: 40 }, (_, i) => ({
+    name: `Colour ${i + 1}`,
+    slug: `colour-${i + 1}`,
+    color: `hsl(${i * 9} 60% 40%)`,
+  }));
+  const spec = { format: 1, name: `Forty in a row ${Date.now()}`, brand };
+  const { slug } = await (await request.post("/api/themes", { data: { spec } })).json();
+  await page.goto(`/themes/${slug}/brand`);
+  await expect(half(page, "light").getByRole("heading", { name: "Sailings from Port Anlow" })).toBeVisible();
+  const row = brandRow(page).getByRole("button");
+  await expect(row).toHaveCount(41);
+  for (const place of [0, 20, 39]) await expect(row.nth(place)).toBeInViewport();
+  await row.first().click();
+  await row.first().press("ArrowRight");
+  await expect(page.getByRole("textbox", { name: "Name", exact: true })).toHaveValue("Colour 2");
+  await row.nth(1).press("Alt+ArrowLeft");
+  await saved(page, 2);
+  await expect(row.first()).toHaveAttribute("title", /^Colour 2/);
+});
+
+test("every source passes axe, in both rooms", async ({ page, slug }, info) => {
+  const file = info.outputPath("crest.svg");
+  writeFileSync(file, CREST);
+  await open(page, slug, "brand");
+  await openSource(page, "picture");
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Choose a picture …" }).click();
+  await (await chooser).setFiles(file);
+  await expect(held(page)).toHaveCount(3);
+  for (const room of ["light", "dark"]) {
+    for (const source of ["type or paste", "picture", "companions", "type and shape"]) {
+      await openSource(page, source);
+      await expect(page.getByRole("slider", { name: "L*" })).toBeVisible();
+      const { violations } = await new AxeBuilder({ page })
+        .exclude("iframe")
+        // Figures on a strip stand on the colours that they measure.
+        .exclude('[role="slider"]')
+        .analyze();
+      expect(
+        violations.map((v) => `${room} ${source} ${v.id}: ${v.nodes.map((n) => n.html).join(" ")}`),
+      ).toEqual([]);
+    }
+    if (room === "light") await page.getByRole("button", { name: "Dark room" }).click();
+  }
+});

@@ -1,0 +1,107 @@
+import { Button, Group, TextInput } from "@mantine/core";
+import { useState } from "react";
+import { answer, api, problemOf, type ThemeDocument } from "../api/client";
+import { nameOf, type PictureView } from "../api/picture";
+import { candidatesOf } from "../stages/brand/candidatesOf";
+import { usePicture } from "../stages/brand/sources/usePicture";
+import { useOnceShown } from "../ui/useOnceShown";
+import classes from "./PictureDialog.module.css";
+
+interface Props {
+  files: File[];
+  /** Makes a theme of it. */
+  onSpec: (spec: ThemeDocument) => Promise<void>;
+  /** Holds the colours beside the theme at hand, where there is one. */
+  hold?: { theme: string; take: (name: string, picture: PictureView) => void };
+}
+
+/** How many colours of a picture a new theme begins with. */
+const FIRST = 4;
+
+/** A document of the first colours of a picture; the core finds each a name of its own. */
+async function themeOf(name: string, file: string, picture: PictureView): Promise<ThemeDocument> {
+  const [first, ...others] = candidatesOf(file, picture).slice(0, FIRST);
+  const spec: ThemeDocument = { format: 1, name, brand: first ? [first] : [] };
+  if (others.length === 0) return spec;
+  const change = {
+    do: "add-brand" as const,
+    colors: others.map(({ name, color, from }) => ({ name, color, ...(from && { from }) })),
+  };
+  return (await answer(api.POST("/api/change", { body: { spec, change } }))).spec;
+}
+
+/** A picture that came in anywhere: its colours on it, and what may become of them. */
+export function PictureChoice({ files, onSpec, hold }: Props) {
+  const [found, setFound] = useState<{ file: string; picture: PictureView }>();
+  const [name, setName] = useState("");
+  const [refused, setRefused] = useState<string>();
+  const { reading, refusal, read } = usePicture((file, picture) => {
+    setFound({ file, picture });
+    setName(nameOf(file));
+  });
+  useOnceShown(() => void read(files));
+  return (
+    <div className={classes.choice}>
+      {reading && (
+        <p role="status">
+          reading {reading.name} …{" "}
+          <button type="button" onClick={reading.stop}>
+            stop
+          </button>
+        </p>
+      )}
+      {(refusal ?? refused) && (
+        <p role="alert" className={classes.refusal}>
+          {refusal ?? refused}
+        </p>
+      )}
+      {found && (
+        <>
+          <div className={classes.seen}>
+            <div className={classes.picture}>
+              <img src={`/api/pictures/${found.picture.id}`} alt={found.file} />
+              {found.picture.colors.map((c) => (
+                <i
+                  key={`${c.hex}`}
+                  style={{ left: `${c.x * 100}%`, top: `${c.y * 100}%`, background: c.hex }}
+                />
+              ))}
+            </div>
+            <ol aria-label="Colours of the picture">
+              {found.picture.colors.map((c) => (
+                <li key={c.hex}>
+                  <i style={{ background: c.hex }} /> {c.name} <code>{c.hex}</code>
+                </li>
+              ))}
+            </ol>
+          </div>
+          <form
+            onSubmit={(e) => {
+              e.preventDefault();
+              themeOf(name.trim() || nameOf(found.file), found.file, found.picture)
+                .then(onSpec)
+                .catch((error) => setRefused(problemOf(error).detail));
+            }}
+          >
+            <TextInput
+              label="Name of the theme"
+              value={name}
+              maxLength={200}
+              onChange={(e) => setName(e.currentTarget.value)}
+            />
+            <Group justify="flex-end" mt="md">
+              {hold && (
+                <Button variant="default" onClick={() => hold.take(found.file, found.picture)}>
+                  Hold beside {hold.theme}
+                </Button>
+              )}
+              <Button type="submit" data-autofocus>
+                New theme
+              </Button>
+            </Group>
+          </form>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,83 @@
+import type { KeyboardEvent } from "react";
+import { useEditor, useEditorState } from "../../editor/EditorProvider";
+import { documentOf, intentsOf } from "../../editor/selectors";
+import classes from "./BrandRow.module.css";
+import { type Dragged, drags, takes } from "./drag";
+import { told } from "./provenance";
+import { useBrandView } from "./useBrandView";
+import { useTake } from "./useTake";
+
+/** How large colours are drawn: as large as all of them fit. */
+const sized = (count: number) => (count <= 7 ? "few" : count <= 16 ? "many" : "crowd");
+
+/** Every brand colour side by side, in the user's order; one of them is open. */
+export function BrandRow() {
+  const editor = useEditor();
+  const brand = useEditorState(documentOf).brand ?? [];
+  const intents = useEditorState(intentsOf);
+  const { open, openColor, openSource } = useBrandView();
+  const take = useTake();
+  const move = (slug: string, name: string, to: number) => {
+    const from = brand.findIndex((b) => b.slug === slug);
+    if (to < 0 || to >= brand.length || to === from) return;
+    const way = to < from ? "earlier" : "later";
+    openColor(slug);
+    void editor.change({ do: "move-brand", brand: slug, to }, `${name} moved ${way}`);
+  };
+  const dropped = (what: Dragged, to: number) => {
+    if ("brand" in what) move(what.brand, what.name, to);
+    else take([what.candidate]);
+  };
+  const onKeyDown = (event: KeyboardEvent<HTMLElement>, index: number) => {
+    const way = { ArrowLeft: -1, ArrowUp: -1, ArrowRight: 1, ArrowDown: 1 }[event.key];
+    const own = brand[index];
+    if (way === undefined || !own?.slug) return;
+    event.preventDefault();
+    if (event.altKey) return move(own.slug, own.name, index + way);
+    const next = brand[index + way];
+    if (!next?.slug) return;
+    openColor(next.slug);
+    const buttons = event.currentTarget.closest("ul")?.querySelectorAll<HTMLElement>("button");
+    buttons?.[index + way]?.focus();
+  };
+  return (
+    <ul className={classes.row} data-size={sized(brand.length)} aria-label="Brand colours">
+      {brand.map((color, i) => {
+        const slug = color.slug ?? "";
+        const plays = intents
+          ?.filter((one) => one.scale === slug && one.name !== slug)
+          .map((one) => one.name);
+        return (
+          <li key={slug} {...takes((what) => dropped(what, i))}>
+            <button
+              type="button"
+              className={classes.color}
+              style={{ "--swatch": color.color } as React.CSSProperties}
+              aria-pressed={open?.slug === slug}
+              tabIndex={open?.slug === slug ? 0 : -1}
+              title={`${color.name} ${color.color}, ${told(color.from)}`}
+              onClick={() => openColor(slug)}
+              onKeyDown={(e) => onKeyDown(e, i)}
+              {...drags({ brand: slug, name: color.name, color: color.color })}
+            >
+              <span className={classes.field} />
+              <b>{color.name}</b>
+              <small>{plays && plays.length > 0 ? plays.join(", ") : "own"}</small>
+            </button>
+          </li>
+        );
+      })}
+      <li {...takes((what) => dropped(what, brand.length - 1))}>
+        <button
+          type="button"
+          className={classes.plus}
+          aria-label="Add a colour"
+          title="Type or paste one"
+          onClick={() => openSource("type")}
+        >
+          +
+        </button>
+      </li>
+    </ul>
+  );
+}

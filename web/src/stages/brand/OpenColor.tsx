@@ -1,0 +1,159 @@
+import { ActionIcon, TextInput } from "@mantine/core";
+import { IconArrowLeft, IconArrowRight, IconColorPicker, IconX } from "@tabler/icons-react";
+import type { ThemeDocument } from "../../api/client";
+import { useEditor, useEditorState } from "../../editor/EditorProvider";
+import { documentOf } from "../../editor/selectors";
+import { CopyButton } from "../../ui/CopyButton";
+import classes from "./OpenColor.module.css";
+import { told } from "./provenance";
+import { RemoveDialog } from "./RemoveDialog";
+import { Renaming } from "./Renaming";
+import { Tuner } from "./Tuner";
+import { useBrandColor } from "./useBrandColor";
+import { useBrandView } from "./useBrandView";
+import { useRemoval } from "./useRemoval";
+
+export type BrandColor = NonNullable<ThemeDocument["brand"]>[number];
+
+/** The colour at hand: its name, its code in every notation, what it is used for, and its tuner. */
+export function OpenColor({ color }: { color: BrandColor }) {
+  const slug = color.slug ?? "";
+  const typed = useBrandColor(slug, color);
+  return (
+    <section className={classes.open} aria-label="Open colour">
+      <div className={classes.fields}>
+        <div className={classes.swatch} style={{ background: typed.seen?.hex ?? color.color }}>
+          <input
+            type="color"
+            aria-label={`Pick ${color.name}`}
+            value={typed.seen?.hex.slice(0, 7) ?? "#000000"}
+            onChange={(e) => typed.type(e.currentTarget.value)}
+            onBlur={typed.leave}
+          />
+        </div>
+        <Renaming slug={slug} name={color.name} what="name" />
+        <TextInput
+          label="Colour"
+          value={typed.text}
+          error={typed.refusal}
+          description={typed.seen?.note}
+          inputWrapperOrder={["label", "input", "error", "description"]}
+          spellCheck={false}
+          styles={{ input: { fontFamily: "var(--mono)" } }}
+          rightSection={<Eyedropper onColor={typed.type} onDone={typed.leave} />}
+          onChange={(e) => typed.type(e.currentTarget.value)}
+          onBlur={typed.leave}
+          onKeyDown={(e) => e.key === "Enter" && !typed.refusal && typed.save()}
+        />
+        <Tools slug={slug} name={color.name} />
+      </div>
+      <div className={classes.about}>
+        <Use slug={slug} name={color.name} />
+        <span>{told(color.from)}</span>
+        <span className={classes.codes}>
+          {typed.seen &&
+            [...new Set([typed.seen.hex, typed.seen.rgb, typed.seen.hsl, typed.seen.oklch])].map((code) => (
+              <CopyButton key={code} text={code} />
+            ))}
+        </span>
+      </div>
+      <Tuner slug={slug} color={color} />
+    </section>
+  );
+}
+
+interface EyeDropperWindow {
+  EyeDropper?: new () => { open: () => Promise<{ sRGBHex: string }> };
+}
+
+/** The browser's own eyedropper, where it has one. */
+function Eyedropper({ onColor, onDone }: { onColor: (code: string) => void; onDone: () => void }) {
+  const { EyeDropper } = window as EyeDropperWindow;
+  if (!EyeDropper) return null;
+  const pick = () =>
+    new EyeDropper().open().then(
+      ({ sRGBHex }) => {
+        onColor(sRGBHex);
+        onDone();
+      },
+      // Left with Escape.
+      () => undefined,
+    );
+  return (
+    <ActionIcon variant="subtle" color="ink" size={22} aria-label="Pick from the screen" onClick={pick}>
+      <IconColorPicker size={15} />
+    </ActionIcon>
+  );
+}
+
+/** Order and removal. */
+function Tools({ slug, name }: { slug: string; name: string }) {
+  const editor = useEditor();
+  const brand = useEditorState(documentOf).brand ?? [];
+  const hasParent = useEditorState((s) => s.theme.parent !== null && s.theme.parent !== undefined);
+  const index = brand.findIndex((b) => b.slug === slug);
+  const removal = useRemoval({ do: "remove-brand", brand: slug }, `${name} removed`);
+  const { openColor } = useBrandView();
+  const move = (to: number, way: "earlier" | "later") => {
+    openColor(slug);
+    void editor.change({ do: "move-brand", brand: slug, to }, `${name} moved ${way}`);
+  };
+  const tool = { variant: "subtle", color: "ink", size: 24 } as const;
+  return (
+    <div className={classes.tools}>
+      <ActionIcon
+        {...tool}
+        aria-label={`Move ${name} earlier`}
+        title="Earlier (Alt ←)"
+        disabled={index === 0}
+        onClick={() => move(index - 1, "earlier")}
+      >
+        <IconArrowLeft size={15} />
+      </ActionIcon>
+      <ActionIcon
+        {...tool}
+        aria-label={`Move ${name} later`}
+        title="Later (Alt →)"
+        disabled={index === brand.length - 1}
+        onClick={() => move(index + 1, "later")}
+      >
+        <IconArrowRight size={15} />
+      </ActionIcon>
+      <ActionIcon
+        {...tool}
+        aria-label={`Remove ${name}`}
+        disabled={brand.length === 1 && !hasParent}
+        onClick={removal.ask}
+      >
+        <IconX size={15} />
+      </ActionIcon>
+      <RemoveDialog
+        name={name}
+        notes={removal.notes}
+        opened={removal.asking}
+        onClose={removal.close}
+        onRemove={removal.remove}
+      />
+    </div>
+  );
+}
+
+/** What it is used for, and the name of its scale. */
+function Use({ slug, name }: { slug: string; name: string }) {
+  const uses = useEditorState((s) =>
+    (s.preview?.derived.intents ?? [])
+      .filter((i) => i.scale === slug)
+      .map((i) => i.name)
+      .join(", "),
+  );
+  const pinned = useEditorState((s) => {
+    const scale = s.preview?.derived.scales.find((other) => other.slug === slug);
+    return scale?.steps[scale.base]?.label;
+  });
+  return (
+    <span>
+      {uses ? <b>{uses}</b> : "no intent"} · <Renaming slug={slug} name={name} what="slug" />
+      {pinned && ` · exact at ${pinned}`}
+    </span>
+  );
+}

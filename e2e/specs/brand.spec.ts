@@ -1,17 +1,6 @@
 import { writeFileSync } from "node:fs";
 import { AxeBuilder } from "@axe-core/playwright";
-import {
-  brandRow,
-  buttonColor,
-  expect,
-  half,
-  open,
-  openColor,
-  openSource,
-  saved,
-  savedSpec,
-  test,
-} from "./rhodon";
+import { brandRow, buttonColor, expect, half, open, openSource, saved, savedSpec, test } from "./rhodon";
 
 const CREST = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 60"><style>.sea{fill:#0f5c7a}</style>
   <rect class="sea" width="60" height="60"/><rect x="60" width="40" height="30" fill="#8a9a2b"/>

@@ -117,7 +117,7 @@ test("one line is copied by a click and by the keyboard", async ({ page, slug })
 
 test("what the last change altered is marked", async ({ page, slug }) => {
   await open(page, slug, "brand");
-  const code = page.getByRole("textbox", { name: "Colour", exact: true }).nth(1);
+  const code = page.getByRole("textbox", { name: "Colour", exact: true });
   await code.fill("#d2451e");
   await code.press("Enter");
   await saved(page, 2);

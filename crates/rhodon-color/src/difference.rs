@@ -21,3 +21,8 @@ pub fn lab_d65(color: Rgb8) -> Lab65 {
 pub fn difference(a: Rgb8, b: Rgb8) -> f64 {
     lab_d65(a).difference(lab_d65(b))
 }
+
+/// As [`difference`], of colours that are prepared.
+pub fn lab_difference(a: Lab65, b: Lab65) -> f64 {
+    a.difference(b)
+}

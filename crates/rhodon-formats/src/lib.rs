@@ -4,6 +4,8 @@
 //! live in that file; the command line, the API and the interface only ask.
 
 mod archive;
+pub mod color_use;
+pub mod inventory;
 mod job;
 mod name;
 mod option;

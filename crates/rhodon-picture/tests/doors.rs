@@ -1,4 +1,5 @@
 //! What comes in at the door: every form of a picture, and what only looks like one.
+#![allow(clippy::unwrap_used)]
 
 mod support;
 

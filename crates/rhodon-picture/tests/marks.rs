@@ -1,4 +1,5 @@
 //! Marks: colours exact as written, and nothing that a drawing could do to us.
+#![allow(clippy::unwrap_used)]
 
 use std::time::Instant;
 

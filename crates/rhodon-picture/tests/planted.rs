@@ -1,4 +1,5 @@
 //! Pictures with colours planted in them: what was planted is found.
+#![allow(clippy::unwrap_used)]
 
 mod support;
 

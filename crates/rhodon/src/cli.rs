@@ -5,6 +5,7 @@ use std::path::PathBuf;
 
 use chrono::NaiveDate;
 use clap::{Args, Parser, Subcommand, ValueEnum};
+use rhodon_formats::inventory::NEAR;
 
 /// Turns brand colours into theme tokens, checks them, and writes them for any consumer.
 #[derive(Debug, Parser)]
@@ -39,6 +40,8 @@ pub enum Command {
     Targets,
     /// The colours of pictures, each with its share and the spot that it stands for.
     Extract(ExtractArgs),
+    /// Every colour in use in files or folders: how often, under which names, where.
+    Inventory(InventoryArgs),
     /// Read a saved document or design tokens into a theme document.
     Import(ImportArgs),
     /// Print a new theme document.
@@ -208,6 +211,25 @@ pub enum Toward {
     Stronger,
     /// Soft ones.
     Softer,
+}
+
+#[derive(Debug, Args)]
+pub struct InventoryArgs {
+    /// Files, and folders whose files are taken; node_modules and build output are passed over.
+    #[arg(required = true)]
+    pub files: Vec<PathBuf>,
+    /// CIEDE2000 up to which two colours are nearly the same.
+    #[arg(long, default_value_t = NEAR, value_parser = near)]
+    pub near: f64,
+}
+
+fn near(text: &str) -> Result<f64, String> {
+    let expected = || format!("expected a number from 0 to 20, found {text:?}");
+    let value: f64 = text.parse().map_err(|_| expected())?;
+    (0.0..=20.0)
+        .contains(&value)
+        .then_some(value)
+        .ok_or_else(expected)
 }
 
 #[derive(Debug, Args)]

@@ -1,5 +1,4 @@
-import "@fontsource-variable/instrument-sans/index.css";
-import "@fontsource-variable/spline-sans-mono/index.css";
+import "../faces/load";
 import "./layout.css";
 import { el } from "./element";
 import { isPageName, PAGES } from "./pages";

@@ -1,4 +1,5 @@
 //! Made-up pictures.
+#![allow(clippy::unwrap_used)]
 #![allow(dead_code, reason = "each test file uses its own part")]
 
 use std::io::Cursor;

@@ -3,6 +3,7 @@
 
 mod contract;
 mod handoff;
+mod sources;
 
 use std::net::SocketAddr;
 

@@ -8,6 +8,7 @@ mod derive;
 mod export;
 mod extract;
 mod import;
+mod inventory;
 mod new;
 mod scale;
 mod serve;
@@ -28,6 +29,7 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
         Command::Scale(args) => scale::run(&args, &mut printer)?,
         Command::Derive(args) => derive::run(&args, &mut printer)?,
         Command::Check(args) => check::run(&args, &mut printer)?,
+        Command::Inventory(args) => inventory::run(&args, &mut printer)?,
         Command::Extract(args) => extract::run(&args, &mut printer)?,
         Command::Export(args) => export::run(&args, &mut printer)?,
         Command::Targets => targets::run(&mut printer)?,

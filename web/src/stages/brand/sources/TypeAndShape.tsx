@@ -1,35 +1,17 @@
 import { useQuery } from "@tanstack/react-query";
-import type { NumberField as Field, ThemeDocument } from "../../../api/client";
+import type { NumberField as Field } from "../../../api/client";
 import { vocabularyQuery } from "../../../api/queries";
 import { useEditor, useEditorState } from "../../../editor/EditorProvider";
 import type { Edit } from "../../../editor/edits";
 import { documentOf } from "../../../editor/selectors";
+import { FACES } from "../../../faces/faces";
 import { NumberField } from "../../../ui/NumberField";
 import { TypedField } from "../../../ui/TypedField";
+import { Faces } from "./Faces";
+import { setType } from "./setType";
 import classes from "./TypeAndShape.module.css";
 
-type TypeSettings = NonNullable<ThemeDocument["type"]>;
-
 const FAMILIES = ["body", "heading", "mono"] as const;
-
-/** The faces that come with Rhodon, stacks of the system's own, and a serif one. */
-const TEXT_FACES = [
-  "Instrument Sans Variable, system-ui, sans-serif",
-  "system-ui, Segoe UI, Roboto, sans-serif",
-  "Georgia, Cambria, Times New Roman, serif",
-];
-const FACES = {
-  body: TEXT_FACES,
-  heading: TEXT_FACES,
-  mono: [
-    "Spline Sans Mono Variable, ui-monospace, monospace",
-    "ui-monospace, Consolas, Liberation Mono, monospace",
-  ],
-};
-
-const setType =
-  (change: TypeSettings): Edit =>
-  (d) => ({ ...d, type: { ...d.type, ...change } });
 
 /** A change of one number, wherever documents keep it. */
 const setNumber =
@@ -52,13 +34,14 @@ export default function TypeAndShape() {
   };
   return (
     <section className={classes.typeShape} aria-label="Type and shape">
+      <Faces />
       <div className={classes.typeGrid}>
         {FAMILIES.map((key) => (
           <TypedField
             key={key}
             label={`${key} families`}
             placeholder="system-ui, sans-serif"
-            offers={FACES[key]}
+            offers={FACES.map((face) => face.families.join(", "))}
             value={document.type?.[key]?.join(", ") ?? ""}
             onText={(text) => {
               return editor.commit(

@@ -1,0 +1,125 @@
+//! JSON of any shape, with or without comments: values that are colours, under their keys.
+
+use std::ops::Range;
+
+use super::ColorUse;
+use super::spelling::{is_shorthand, sounds_like_color, whole, within};
+
+/// Finds the colours among the values.
+pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
+    let mut keys = Keys::default();
+    for token in (Tokens { text, at: 0 }) {
+        match token {
+            Token::Open => keys.open(),
+            Token::Close => keys.close(),
+            Token::Comma => keys.key = None,
+            Token::Text(range) if is_key(text, range.end) => {
+                keys.key = Some(text[range].to_owned());
+            }
+            Token::Text(range) => value(text, range, &keys, out),
+        }
+    }
+}
+
+/// Whether a colon follows, so that the text is a key.
+fn is_key(text: &str, end: usize) -> bool {
+    text[end + 1..].trim_start().starts_with(':')
+}
+
+fn value(text: &str, range: Range<usize>, keys: &Keys, out: &mut Vec<ColorUse>) {
+    let held = &text[range.clone()];
+    let name = keys.name();
+    let named = keys.key.as_deref().is_some_and(sounds_like_color);
+    if let Some(color) = whole(held, named) {
+        out.push(ColorUse { range, color, name });
+        return;
+    }
+    // A shorthand such as `1px solid #0f5c7a`; a text that only mentions a number is none.
+    if is_shorthand(held) {
+        within(held, |inner, color| {
+            out.push(ColorUse {
+                range: inner.start + range.start..inner.end + range.start,
+                color,
+                name: None,
+            });
+        });
+    }
+}
+
+/// Keys that lead to a value.
+#[derive(Default)]
+struct Keys {
+    outer: Vec<Option<String>>,
+    key: Option<String>,
+}
+
+impl Keys {
+    fn open(&mut self) {
+        self.outer.push(self.key.take());
+    }
+
+    fn close(&mut self) {
+        self.outer.pop();
+        self.key = None;
+    }
+
+    /// The keys with dots between them; marks of token files belong to no name.
+    fn name(&self) -> Option<String> {
+        let all = self.outer.iter().chain([&self.key]).flatten();
+        let parts: Vec<&str> = all
+            .map(String::as_str)
+            .filter(|key| !matches!(*key, "$value" | "value" | "hex"))
+            .collect();
+        (!parts.is_empty()).then(|| parts.join("."))
+    }
+}
+
+enum Token {
+    Open,
+    Close,
+    Comma,
+    /// What stands between quotes.
+    Text(Range<usize>),
+}
+
+struct Tokens<'a> {
+    text: &'a str,
+    at: usize,
+}
+
+impl Iterator for Tokens<'_> {
+    type Item = Token;
+
+    fn next(&mut self) -> Option<Token> {
+        let bytes = self.text.as_bytes();
+        while let Some(byte) = bytes.get(self.at) {
+            let at = self.at;
+            self.at += 1;
+            match byte {
+                b'{' | b'[' => return Some(Token::Open),
+                b'}' | b']' => return Some(Token::Close),
+                b',' => return Some(Token::Comma),
+                b'/' if bytes.get(at + 1) == Some(&b'/') => {
+                    let end = bytes[at..].iter().position(|b| *b == b'\n');
+                    self.at = end.map_or(bytes.len(), |n| at + n);
+                }
+                b'/' if bytes.get(at + 1) == Some(&b'*') => {
+                    let end = self.text[at + 2..].find("*/");
+                    self.at = end.map_or(bytes.len(), |n| at + n + 4);
+                }
+                quote @ (b'"' | b'\'') => {
+                    let mut end = at + 1;
+                    while end < bytes.len() && bytes[end] != *quote && bytes[end] != b'\n' {
+                        end += if bytes[end] == b'\\' { 2 } else { 1 };
+                    }
+                    if bytes.get(end) == Some(quote) {
+                        self.at = end + 1;
+                        return Some(Token::Text(at + 1..end));
+                    }
+                }
+                _ => {}
+            }
+        }
+        None
+    }
+}

@@ -1,0 +1,98 @@
+//! Colours where they stand in files: which places count is one rule for the inventory and for
+//! whatever changes them. Nothing is run, and nothing is read beyond what is needed.
+//!
+//! A kind of file is one file here and one line in [`FINDERS`].
+
+mod json;
+mod markup;
+mod palette;
+mod resource;
+mod script;
+mod spelling;
+mod style;
+
+use std::ops::Range;
+
+use rhodon_color::Color;
+
+/// A colour as it stands in a text.
+#[derive(Clone, Debug, PartialEq)]
+pub struct ColorUse {
+    /// Bytes of its spelling.
+    pub range: Range<usize>,
+    /// What it is.
+    pub color: Color,
+    /// The variable, key or resource whose value it is.
+    pub name: Option<String>,
+}
+
+/// How colours are found in a kind of file.
+#[derive(Debug)]
+pub struct Finder {
+    /// Stable name.
+    pub id: &'static str,
+    /// Endings of such files, without the dot.
+    pub endings: &'static [&'static str],
+    find: fn(&str, &mut Vec<ColorUse>),
+}
+
+/// Every kind of file in which colours are found. A new one is one file and one line.
+pub const FINDERS: &[Finder] = &[
+    Finder {
+        id: "style",
+        endings: &["css", "scss", "less", "pcss"],
+        find: style::find,
+    },
+    Finder {
+        id: "indented-style",
+        endings: &["sass", "styl"],
+        find: style::find_indented,
+    },
+    Finder {
+        id: "markup",
+        endings: &["html", "htm", "svg", "vue", "svelte", "astro"],
+        find: markup::find,
+    },
+    Finder {
+        id: "json",
+        endings: &["json", "jsonc", "json5", "webmanifest"],
+        find: json::find,
+    },
+    Finder {
+        id: "resource",
+        endings: &["xml"],
+        find: resource::find,
+    },
+    Finder {
+        id: "script",
+        endings: &[
+            "js", "mjs", "cjs", "ts", "mts", "cts", "jsx", "tsx", "kt", "kts", "swift", "dart",
+            "java",
+        ],
+        find: script::find,
+    },
+    Finder {
+        id: "palette",
+        endings: &["gpl"],
+        find: palette::find,
+    },
+];
+
+impl Finder {
+    /// The colours of a text, in the order in which they stand.
+    pub fn find(&self, text: &str) -> Vec<ColorUse> {
+        let mut out = Vec::new();
+        (self.find)(text, &mut out);
+        out.sort_by_key(|found| found.range.start);
+        out
+    }
+}
+
+/// The finder for a file, by the ending of its name.
+pub fn finder_for(name: &str) -> Option<&'static Finder> {
+    let (_, ending) = name.rsplit_once('.')?;
+    let ending = ending.to_ascii_lowercase();
+    FINDERS
+        .iter()
+        .find(|f| f.endings.contains(&ending.as_str()))
+}

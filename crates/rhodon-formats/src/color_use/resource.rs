@@ -1,0 +1,65 @@
+//! Resources of Android: `<color name="petrol">#FF0F5C7A</color>`, with the opacity in front.
+
+use rhodon_color::Color;
+
+use super::ColorUse;
+
+/// Finds the colours of resources: texts between tags, and attributes, that are `#` and digits.
+pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
+    let mut name = None;
+    let mut i = 0;
+    while let Some(at) = text[i..].find(['<', '#']).map(|at| i + at) {
+        if text[at..].starts_with("<!--") {
+            i = text[at..].find("-->").map_or(text.len(), |n| at + n + 3);
+            continue;
+        }
+        if text[at..].starts_with('<') {
+            let end = text[at..].find('>').map_or(text.len(), |n| at + n);
+            if !text[at..].starts_with("</") {
+                name = attribute(&text[at..end], "name");
+            }
+            i = at + 1;
+            continue;
+        }
+        let digits = text[at + 1..]
+            .bytes()
+            .take_while(u8::is_ascii_alphanumeric)
+            .count();
+        let end = at + 1 + digits;
+        let around = (text[..at].bytes().next_back(), text.as_bytes().get(end));
+        let whole = matches!(around.0, Some(b'>' | b'"' | b'\'' | b' ' | b'\n' | b'\t'))
+            && matches!(
+                around.1,
+                None | Some(b'<' | b'"' | b'\'' | b' ' | b'\n' | b'\t' | b'\r')
+            );
+        if let Some(color) = opacity_first(&text[at + 1..end]).filter(|_| whole) {
+            let named = around.0 != Some(b'"') && around.0 != Some(b'\'');
+            out.push(ColorUse {
+                range: at..end,
+                color,
+                name: name.clone().filter(|_| named),
+            });
+        }
+        i = end;
+    }
+}
+
+/// `#ARGB` and `#AARRGGBB` have the opacity in front; `#RGB` and `#RRGGBB` have none.
+fn opacity_first(digits: &str) -> Option<Color> {
+    if !digits.bytes().all(|b| b.is_ascii_hexdigit()) {
+        return None;
+    }
+    let turned = match digits.len() {
+        4 => format!("#{}{}", &digits[1..], &digits[..1]),
+        8 => format!("#{}{}", &digits[2..], &digits[..2]),
+        3 | 6 => format!("#{digits}"),
+        _ => return None,
+    };
+    Color::parse(&turned).ok()
+}
+
+fn attribute(tag: &str, wanted: &str) -> Option<String> {
+    let at = tag.find(&format!(" {wanted}=\""))? + wanted.len() + 3;
+    let end = tag[at..].find('"')?;
+    Some(tag[at..at + end].to_owned())
+}

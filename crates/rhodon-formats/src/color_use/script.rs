@@ -1,0 +1,300 @@
+//! Code of apps and of configurations: colours in texts, and numbers that are colours by what stands
+//! around them. Read by its tokens, never run.
+
+use std::ops::Range;
+
+use rhodon_color::{Color, Rgb8};
+
+use super::markup::shifted;
+use super::spelling::{is_shorthand, sounds_like_color, whole, within};
+use super::{ColorUse, style};
+
+/// Calls whose number is a colour with its opacity in front.
+const ARGB_CALLS: &[&str] = &[
+    "Color",
+    "UIColor",
+    "NSColor",
+    "Color.fromARGB",
+    "parseColor",
+    "ColorInt",
+];
+/// Calls whose text picks an element, so that `#add` is a name.
+const PICKS: &[&str] = &[
+    "querySelector",
+    "querySelectorAll",
+    "getElementById",
+    "closest",
+    "matches",
+    "$",
+    "find",
+    "locator",
+    "getElement",
+    "href",
+    "to",
+    "id",
+    "scrollTo",
+];
+
+/// Finds the colours of a script.
+pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
+    let mut reader = Reader {
+        text,
+        at: 0,
+        before: Vec::new(),
+    };
+    while let Some(token) = reader.next() {
+        match token {
+            Token::Text(range) => reader.in_text(range, out),
+            Token::Number(range) => reader.in_number(range, out),
+        }
+    }
+}
+
+enum Token {
+    Text(Range<usize>),
+    Number(Range<usize>),
+}
+
+struct Reader<'a> {
+    text: &'a str,
+    at: usize,
+    /// Words and signs before, the last one last; a few are enough.
+    before: Vec<&'a str>,
+}
+
+/// How many words before a colour are looked at.
+const LOOKS_BACK: usize = 8;
+
+impl<'a> Reader<'a> {
+    fn note(&mut self, range: Range<usize>) {
+        if self.before.len() == LOOKS_BACK {
+            self.before.remove(0);
+        }
+        self.before.push(&self.text[range]);
+    }
+
+    fn next(&mut self) -> Option<Token> {
+        let bytes = self.text.as_bytes();
+        while let Some(byte) = bytes.get(self.at) {
+            let at = self.at;
+            match byte {
+                b'\n' => {
+                    self.at += 1;
+                    self.note(at..at + 1);
+                }
+                b if b.is_ascii_whitespace() => self.at += 1,
+                b'/' if bytes.get(at + 1) == Some(&b'/') => self.at = self.line_end(at),
+                b'/' if bytes.get(at + 1) == Some(&b'*') => {
+                    let end = self.text[at + 2..].find("*/");
+                    self.at = end.map_or(bytes.len(), |n| at + n + 4);
+                }
+                b'/' if self.may_be_pattern() => self.at = self.pattern_end(at),
+                b'"' | b'\'' | b'`' => {
+                    let range = self.quoted(at);
+                    return Some(Token::Text(range));
+                }
+                b if b.is_ascii_digit() => {
+                    let end = self.word_end(at);
+                    self.at = end;
+                    return Some(Token::Number(at..end));
+                }
+                b if is_word(*b) => {
+                    let end = self.word_end(at);
+                    self.at = end;
+                    self.note(at..end);
+                }
+                b if b.is_ascii() => {
+                    self.at += 1;
+                    self.note(at..at + 1);
+                }
+                _ => self.at += self.text[at..].chars().next().map_or(1, char::len_utf8),
+            }
+        }
+        None
+    }
+
+    fn line_end(&self, from: usize) -> usize {
+        let end = self.text[from..].find('\n');
+        end.map_or(self.text.len(), |n| from + n)
+    }
+
+    fn word_end(&self, from: usize) -> usize {
+        let bytes = self.text.as_bytes();
+        let ends =
+            |i: &usize| !(is_word(bytes[*i]) || bytes[*i] == b'.' && bytes[from].is_ascii_digit());
+        (from..bytes.len()).find(ends).unwrap_or(bytes.len())
+    }
+
+    /// Whether a slash begins a pattern: nothing that could be divided stands before it.
+    fn may_be_pattern(&self) -> bool {
+        match self.before.iter().rev().find(|w| **w != "\n") {
+            None => true,
+            Some(last) => {
+                matches!(
+                    *last,
+                    "(" | "," | "=" | ":" | "[" | "!" | "&" | "|" | "?" | "{" | ";" | "return"
+                )
+            }
+        }
+    }
+
+    /// The end of a pattern; where the line ends first it was a division.
+    fn pattern_end(&self, from: usize) -> usize {
+        let bytes = self.text.as_bytes();
+        let (mut i, mut in_class) = (from + 1, false);
+        while let Some(byte) = bytes.get(i) {
+            match byte {
+                b'\n' => return from + 1,
+                b'\\' => i += 1,
+                b'[' => in_class = true,
+                b']' => in_class = false,
+                b'/' if !in_class => return i + 1,
+                _ => {}
+            }
+            i += 1;
+        }
+        from + 1
+    }
+
+    /// What stands between quotes; the reader goes on behind them. Three quotes open a text of lines.
+    fn quoted(&mut self, at: usize) -> Range<usize> {
+        let bytes = self.text.as_bytes();
+        let quote = bytes[at];
+        let three = [quote; 3];
+        if quote != b'`' && bytes[at..].starts_with(&three) {
+            let from = at + 3;
+            let close = bytes[from..].windows(3).position(|w| w == three);
+            let end = close.map_or(bytes.len(), |n| from + n);
+            self.at = (end + 3).min(bytes.len());
+            return from..end;
+        }
+        let mut end = at + 1;
+        while end < bytes.len() && bytes[end] != quote && (quote == b'`' || bytes[end] != b'\n') {
+            end += if bytes[end] == b'\\' { 2 } else { 1 };
+        }
+        let end = end.min(bytes.len());
+        self.at = (end + 1).min(bytes.len());
+        at + 1..end
+    }
+
+    /// The key or variable that takes what comes next: `petrol: `, `const petrol = `, `"petrol" to`.
+    fn name(&self) -> Option<String> {
+        let sign = self.before.iter().rposition(|w| matches!(*w, "=" | ":"))?;
+        // Only a call may stand between the sign and the colour.
+        let between = &self.before[sign + 1..];
+        if between
+            .iter()
+            .any(|w| matches!(*w, "," | ";" | "{" | "[" | ")"))
+        {
+            return None;
+        }
+        let mut names = self.before[..sign].iter().rev().filter(|w| **w != "\n");
+        let first = names
+            .next()
+            .filter(|w| w.bytes().next().is_some_and(is_word))?;
+        // `val petrol: Color = …` has its name before its type.
+        let typed = names
+            .next()
+            .filter(|w| **w == ":")
+            .and_then(|_| names.next());
+        Some((*typed.unwrap_or(first)).to_owned())
+    }
+
+    fn in_text(&mut self, range: Range<usize>, out: &mut Vec<ColorUse>) {
+        let Some(held) = self.text.get(range.clone()) else {
+            return;
+        };
+        let name = self.name();
+        let is_picked = || {
+            let call = self
+                .before
+                .iter()
+                .rev()
+                .take(2)
+                .copied()
+                .collect::<Vec<_>>();
+            call.first().is_some_and(|w| matches!(*w, "(" | "=" | ":"))
+                && call.get(1).is_some_and(|w| PICKS.contains(w))
+        };
+        let names = name.as_deref().is_some_and(sounds_like_color);
+        if let Some(color) = whole(held, names).filter(|_| !is_picked()) {
+            out.push(ColorUse {
+                range: range.clone(),
+                color,
+                name,
+            });
+        } else if self.text.as_bytes().get(range.start.wrapping_sub(1)) == Some(&b'`')
+            && held.contains(':')
+        {
+            // A style sheet within a script.
+            shifted(held, range.start, style::find, out);
+        } else if is_shorthand(held) && !is_picked() {
+            within(held, |inner, color| {
+                out.push(ColorUse {
+                    range: inner.start + range.start..inner.end + range.start,
+                    color,
+                    name: None,
+                });
+            });
+        }
+        // A text before a colon is a key.
+        self.note(range);
+    }
+
+    fn in_number(&mut self, range: Range<usize>, out: &mut Vec<ColorUse>) {
+        let digits = &self.text[range.clone()];
+        if let Some(color) = number(digits).filter(|_| self.takes_color()) {
+            let name = self.name();
+            out.push(ColorUse {
+                range: range.clone(),
+                color,
+                name,
+            });
+        }
+        self.note(range);
+    }
+
+    /// Whether what stands before says that a number is a colour: a colour's constructor, or a type.
+    fn takes_color(&self) -> bool {
+        let mut back = self.before.iter().rev().filter(|w| **w != "\n");
+        let mut last = back.next().copied();
+        // `hex: 0x…` inside the brackets.
+        if last == Some(":") {
+            back.next();
+            last = back.next().copied();
+        }
+        match last {
+            Some("(") => back.next().is_some_and(|call| ARGB_CALLS.contains(call)),
+            Some("=") => {
+                let statement = self
+                    .before
+                    .iter()
+                    .rev()
+                    .take_while(|w| !matches!(**w, "\n" | ";"));
+                let mut types =
+                    statement.filter(|w| matches!(**w, "Color" | "ColorInt" | "UIColor"));
+                types.next().is_some()
+            }
+            _ => false,
+        }
+    }
+}
+
+fn is_word(b: u8) -> bool {
+    b.is_ascii_alphanumeric() || b == b'_' || b == b'$'
+}
+
+/// A number as apps write colours: `0xFF0F5C7A` with the opacity in front, `0x0F5C7A` without.
+fn number(text: &str) -> Option<Color> {
+    let digits = text
+        .strip_prefix("0x")
+        .or_else(|| text.strip_prefix("0X"))?;
+    let digits = digits.trim_end_matches(['L', 'u', 'U']).replace('_', "");
+    let value = u32::from_str_radix(&digits, 16).ok()?;
+    let [a, r, g, b] = value.to_be_bytes();
+    match digits.len() {
+        6 => Some(Rgb8::new(r, g, b).into()),
+        8 => Color::parse(&format!("#{r:02x}{g:02x}{b:02x}{a:02x}")).ok(),
+        _ => None,
+    }
+}

@@ -1,0 +1,288 @@
+//! Every colour in use: how often, under which names, where, and which are nearly the same.
+
+use std::collections::HashMap;
+
+use indexmap::{IndexMap, IndexSet};
+use rhodon_color::{Color, Lab65, Rgb8, lab_d65, lab_difference};
+
+use crate::color_use::finder_for;
+use crate::read::InputFile;
+
+/// CIEDE2000 up to which two colours are nearly the same, where nobody says otherwise: what one
+/// notices side by side.
+pub const NEAR: f64 = 2.3;
+/// The largest file that is looked into, in bytes.
+pub const MAX_FILE: usize = 20_000_000;
+/// The most different colours of which near ones are looked for.
+const MAX_COMPARED: usize = 4_000;
+
+/// Where a colour stands.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct Place {
+    /// Name of the file.
+    pub file: String,
+    /// Line, from 1.
+    pub line: usize,
+    /// Column in characters, from 1.
+    pub column: usize,
+    /// Its spelling.
+    pub text: String,
+}
+
+/// A colour in use.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Used {
+    /// The colour.
+    pub color: Color,
+    /// Its code, with the opacity where it has one.
+    pub hex: String,
+    /// Variables, keys and resources whose value it is, in the order of the files.
+    pub names: Vec<String>,
+    /// Where it stands, in the order of the files.
+    pub places: Vec<Place>,
+    /// Codes that are nearly the same, the most used first.
+    pub near: Vec<String>,
+}
+
+/// Steps of one scale, by their names.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct NamedSteps {
+    /// What their names have in common.
+    pub name: String,
+    /// Number and code, in the order of the numbers.
+    pub steps: Vec<(u32, String)>,
+}
+
+/// What files use.
+#[derive(Clone, Debug, Default, PartialEq)]
+pub struct Inventory {
+    /// Most used first, then by code.
+    pub colors: Vec<Used>,
+    /// Scales that were recognised by the names of their steps.
+    pub scales: Vec<NamedSteps>,
+    /// Files that were not looked into, with the reason.
+    pub skipped: Vec<(String, String)>,
+}
+
+/// Takes stock of files; `near` is the CIEDE2000 up to which colours are nearly the same.
+pub fn inventory(files: &[InputFile], near: f64) -> Inventory {
+    let mut found = Inventory::default();
+    let mut by_hex: IndexMap<String, Used> = IndexMap::new();
+    for file in files {
+        match text_of(file) {
+            Ok(text) => take_stock(&file.name, text, &mut by_hex),
+            Err(why) => found.skipped.push((file.name.clone(), why)),
+        }
+    }
+    found.colors = by_hex.into_values().collect();
+    found
+        .colors
+        .sort_by(|a, b| (b.places.len(), &a.hex).cmp(&(a.places.len(), &b.hex)));
+    relate(&mut found.colors, near);
+    found.scales = scales(&found.colors);
+    found
+}
+
+fn text_of(file: &InputFile) -> Result<&str, String> {
+    if finder_for(&file.name).is_none() {
+        return Err("no kind of text in which colours are found".to_owned());
+    }
+    if file.bytes.len() > MAX_FILE {
+        let size = file.bytes.len() / 1_000_000;
+        return Err(format!(
+            "{size} MB: expected at most {} MB",
+            MAX_FILE / 1_000_000
+        ));
+    }
+    std::str::from_utf8(&file.bytes).map_err(|e| {
+        format!(
+            "expected UTF-8 text, found another byte at {}",
+            e.valid_up_to()
+        )
+    })
+}
+
+fn take_stock(name: &str, text: &str, by_hex: &mut IndexMap<String, Used>) {
+    let Some(finder) = finder_for(name) else {
+        return;
+    };
+    let mut lines = Lines::new(text);
+    for found in finder.find(text) {
+        let (line, column) = lines.at(found.range.start);
+        let hex = found.color.to_hex();
+        let used = by_hex.entry(hex).or_insert_with_key(|hex| Used {
+            color: found.color,
+            hex: hex.clone(),
+            names: Vec::new(),
+            places: Vec::new(),
+            near: Vec::new(),
+        });
+        if let Some(name) = found.name.filter(|name| !used.names.contains(name)) {
+            used.names.push(name);
+        }
+        used.places.push(Place {
+            file: name.to_owned(),
+            line,
+            column,
+            text: text[found.range].to_owned(),
+        });
+    }
+}
+
+/// Lines and columns of growing offsets.
+struct Lines<'a> {
+    text: &'a str,
+    /// Where the line begins.
+    start: usize,
+    line: usize,
+}
+
+impl<'a> Lines<'a> {
+    fn new(text: &'a str) -> Self {
+        Self {
+            text,
+            start: 0,
+            line: 1,
+        }
+    }
+
+    fn at(&mut self, offset: usize) -> (usize, usize) {
+        while let Some(end) = self.text.as_bytes()[self.start..offset]
+            .iter()
+            .position(|b| *b == b'\n')
+        {
+            self.start += end + 1;
+            self.line += 1;
+        }
+        (self.line, self.text[self.start..offset].chars().count() + 1)
+    }
+}
+
+/// Families of colours that are nearly the same: every one with every other (complete linkage), so
+/// that no chain joins two ends that differ.
+fn relate(colors: &mut [Used], near: f64) {
+    let compared = colors.len().min(MAX_COMPARED);
+    let labs: Vec<(Lab65, f64)> = colors[..compared]
+        .iter()
+        .map(|used| {
+            let code = used.color.to_rgb8();
+            (lab_d65(code), code.lightness())
+        })
+        .collect();
+    let alike = |a: usize, b: usize| {
+        colors[a].color.alpha8() == colors[b].color.alpha8()
+            && difference(&labs[a], &labs[b], near) <= near
+    };
+    let mut order: Vec<usize> = (0..compared).collect();
+    order.sort_by(|a, b| labs[*a].1.total_cmp(&labs[*b].1));
+    let mut pairs: Vec<(f64, usize, usize)> = Vec::new();
+    for (i, a) in order.iter().enumerate() {
+        for b in &order[i + 1..] {
+            // The scale of lightness in CIEDE2000 is at most 1.75.
+            if labs[*b].1 - labs[*a].1 > 1.8 * near {
+                break;
+            }
+            if alike(*a, *b) {
+                pairs.push((difference(&labs[*a], &labs[*b], near), *a.min(b), *a.max(b)));
+            }
+        }
+    }
+    pairs.sort_by(|a, b| a.0.total_cmp(&b.0).then((a.1, a.2).cmp(&(b.1, b.2))));
+    let mut family: Vec<usize> = (0..compared).collect();
+    let mut members: Vec<Vec<usize>> = (0..compared).map(|i| vec![i]).collect();
+    for (_, a, b) in pairs {
+        let (into, gone) = (family[a].min(family[b]), family[a].max(family[b]));
+        let all_alike = |a: &usize| members[gone].iter().all(|b| alike(*a, *b));
+        if into != gone && members[into].iter().all(all_alike) {
+            let moved = std::mem::take(&mut members[gone]);
+            for one in &moved {
+                family[*one] = into;
+            }
+            members[into].extend(moved);
+        }
+    }
+    for mut one in members.into_iter().filter(|m| m.len() > 1) {
+        // The colours are in order: the most used of a family comes first.
+        one.sort_unstable();
+        let codes: Vec<String> = one.iter().map(|i| colors[*i].hex.clone()).collect();
+        for i in one {
+            let others = codes.iter().filter(|code| **code != colors[i].hex);
+            colors[i].near = others.cloned().collect();
+        }
+    }
+}
+
+/// CIEDE2000, or more than `near` where the lightness alone tells.
+fn difference(a: &(Lab65, f64), b: &(Lab65, f64), near: f64) -> f64 {
+    if (a.1 - b.1).abs() > 1.8 * near {
+        return f64::INFINITY;
+    }
+    lab_difference(a.0, b.0)
+}
+
+/// How many steps make a scale.
+const LEAST_STEPS: usize = 4;
+
+/// Scales by names such as `blue-100` … `blue-900`.
+fn scales(colors: &[Used]) -> Vec<NamedSteps> {
+    let mut found: IndexMap<&str, IndexSet<(u32, &str)>> = IndexMap::new();
+    for used in colors {
+        for name in &used.names {
+            if let Some((stem, number)) = step(name) {
+                found.entry(stem).or_default().insert((number, &used.hex));
+            }
+        }
+    }
+    let mut out: Vec<NamedSteps> = found
+        .into_iter()
+        .filter_map(|(stem, steps)| {
+            let mut by_number: HashMap<u32, &str> = HashMap::new();
+            for (number, hex) in steps {
+                // A step that is two colours is none.
+                by_number.insert(number, hex);
+            }
+            let mut steps: Vec<(u32, String)> = by_number
+                .into_iter()
+                .map(|(number, hex)| (number, hex.to_owned()))
+                .collect();
+            steps.sort_unstable();
+            (steps.len() >= LEAST_STEPS).then(|| NamedSteps {
+                name: stem.to_owned(),
+                steps,
+            })
+        })
+        .collect();
+    out.sort_by(|a, b| a.name.cmp(&b.name));
+    out
+}
+
+/// A name that ends in the number of a step: `--blue-100`, `$blue100`, `colors.blue.100`, `blue_100`.
+fn step(name: &str) -> Option<(&str, u32)> {
+    let digits = name.bytes().rev().take_while(u8::is_ascii_digit).count();
+    if !(2..=4).contains(&digits) {
+        return None;
+    }
+    let (stem, number) = name.split_at(name.len() - digits);
+    let stem = stem
+        .trim_end_matches(['-', '_', '.'])
+        .trim_start_matches(['-', '$', '@']);
+    let stem = stem.rsplit('.').next().unwrap_or(stem);
+    let fits = stem.bytes().any(|b| b.is_ascii_alphabetic());
+    fits.then(|| Some((stem, number.parse().ok()?)))?
+}
+
+impl NamedSteps {
+    /// The code that the scale is known by: that of the step nearest to the middle of usual numbers.
+    pub fn base(&self) -> Option<&str> {
+        let far = |number: u32| number.abs_diff(if number > 12 { 550 } else { 6 });
+        let step = self.steps.iter().min_by_key(|(number, _)| far(*number))?;
+        Some(&step.1)
+    }
+}
+
+impl Used {
+    /// Its code without the opacity.
+    pub fn code(&self) -> Rgb8 {
+        self.color.to_rgb8()
+    }
+}

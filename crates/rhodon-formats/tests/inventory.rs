@@ -1,0 +1,361 @@
+//! Colours in use: counts, places, names and families over generated files of every kind, with what
+//! only looks like a colour among them.
+#![allow(clippy::unwrap_used)]
+
+use std::collections::BTreeMap;
+
+use proptest::prelude::*;
+use rhodon_color::{Rgb8, difference};
+use rhodon_formats::color_use::{FINDERS, finder_for};
+use rhodon_formats::inventory::{Inventory, NEAR, inventory};
+use rhodon_formats::read::InputFile;
+
+/// A piece of a file, and the codes that stand in it, in order.
+type Piece = (&'static str, &'static [&'static str]);
+
+const STYLE: &[Piece] = &[
+    (".a { color: #0F5C7A; }\n", &["#0f5c7a"]),
+    ("#add, #decade:hover { margin: 0 }\n", &[]),
+    ("/* #abcdef red */\n", &[]),
+    (
+        ".b { background: url(#fff) url(\"a.png#123\") no-repeat, RED }\n",
+        &["#ff0000"],
+    ),
+    (
+        "@keyframes red { from { top: 0 } }\n.c { animation: red 2s, tan 1s }\n",
+        &[],
+    ),
+    (
+        ".d { border: 1px solid rgba(15, 92, 122, .5); font-family: Tan, \"#fff\" }\n",
+        &["#0f5c7a80"],
+    ),
+    (
+        ":root { --brand: tan; --mixed: 1px solid red; }\n",
+        &["#d2b48c"],
+    ),
+    (
+        ".e { box-shadow: 0 0 2px #00f, inset 0 0 1px hsl(120deg 50% 50%) }\n",
+        &["#0000ff", "#40bf40"],
+    ),
+    (
+        "@media (prefers-color-scheme: dark) { .f { fill: oklch(60% 0.1 230) } }\n",
+        &["#328bb0"],
+    ),
+    (
+        "@supports (color: #123456) { .g { grid-area: red } }\n",
+        &[],
+    ),
+    (
+        ".h { background: linear-gradient(to right, navy, var(--x)); content: \"#fff\" }\n",
+        &["#000080"],
+    ),
+    (
+        ".i { color: color-mix(in srgb, #123, white) }\n",
+        &["#112233", "#ffffff"],
+    ),
+    (
+        ".j { color: currentColor; background: transparent; width: calc(1px + 2px) }\n",
+        &[],
+    ),
+    ("a:not(#fee) > b:hover { outline: auto }\n", &[]),
+];
+const SASS: &[Piece] = &[
+    ("// don't count #badbad, it is a comment\n", &[]),
+    ("$brand: #0f5c7a !default;\n", &["#0f5c7a"]),
+    (
+        "$map: (primary: #8a9a2b, \"second\": rgb(1 2 3));\n",
+        &["#8a9a2b", "#010203"],
+    ),
+    (
+        ".k-#{$i}:hover { color: #ABC; @include m(#123); &:hover { fill: red } }\n",
+        &["#aabbcc", "#112233", "#ff0000"],
+    ),
+    ("@include theme(#0f5c7a) { margin: 0 }\n", &["#0f5c7a"]),
+    (".l { box-shadow: 0 0 2px #{$c} #00f; }\n", &["#0000ff"]),
+];
+const MARKUP: &[Piece] = &[
+    (
+        "<meta name=\"theme-color\" content=\"#0f5c7a\">\n",
+        &["#0f5c7a"],
+    ),
+    (
+        "<a href=\"#add\" style=\"color: #222; background: url(#fff)\">#fff</a>\n",
+        &["#222222"],
+    ),
+    ("<!-- <p style=\"color: #abc\"> -->\n", &[]),
+    ("<style>.x { color: #111 } #bad {}</style>\n", &["#111111"]),
+    (
+        "<svg><path id=\"#444\" fill='#333' stroke=red d=\"M0 0\"/></svg>\n",
+        &["#333333", "#ff0000"],
+    ),
+    (
+        "<script>const a = \"#555\"; // \"#666\"\n</script>\n",
+        &["#555555"],
+    ),
+    ("<p class=\"red\" id=fff>tan if 1 < 2</p>\n", &[]),
+];
+const JSON: &[Piece] = &[
+    ("{ \"blue\": \"#0f5c7a\" }\n", &["#0f5c7a"]),
+    (
+        "{ \"note\": \"see #123456 there\", \"name\": \"tan\" }\n",
+        &[],
+    ),
+    (
+        "{ \"backgroundColor\": \"tan\", \"border\": \"1px solid #ABC\" }\n",
+        &["#d2b48c", "#aabbcc"],
+    ),
+    ("{ \"a\": [\"rgb(1, 2, 3)\", 15] }\n", &["#010203"]),
+];
+const SCRIPT: &[Piece] = &[
+    ("// '#abc'\n/* \"#def\" */\n", &[]),
+    ("export const petrol = \"#0f5c7a\";\n", &["#0f5c7a"]),
+    ("const id = 0xFF0F5C7A, mask = 0xffffff;\n", &[]),
+    (
+        "document.querySelector(\"#add\"); link.href = '#bad';\n",
+        &[],
+    ),
+    ("val tint = Color(0xFF8A9A2B)\n", &["#8a9a2b"]),
+    (
+        "theme = { danger: 'rgb(1, 2, 3)', color: \"red\", kind: \"tan\" };\n",
+        &["#010203", "#ff0000"],
+    ),
+    ("const re = /[\"#fff]/; const q = a / b;\n", &[]),
+    (
+        "const s = css`color: #ABC; #dad { top: 0 }`;\n",
+        &["#aabbcc"],
+    ),
+];
+const RESOURCE: &[Piece] = &[
+    ("<color name=\"petrol\">#FF0F5C7A</color>\n", &["#0f5c7a"]),
+    ("<!-- <color name=\"x\">#FFF</color> -->\n", &[]),
+    ("<item name=\"y\">@color/petrol</item>\n", &[]),
+    ("<color name=\"veil\">#800F5C7A</color>\n", &["#0f5c7a80"]),
+    (
+        "<path android:fillColor=\"#8a9a2b\" android:id=\"@+id/add\"/>\n",
+        &["#8a9a2b"],
+    ),
+];
+const PALETTE: &[Piece] = &[
+    ("# 1 2 3\n", &[]),
+    ("Name: 15\n", &[]),
+    (" 15  92 122\tPetrol\n", &["#0f5c7a"]),
+    ("999 1 1 no\n", &[]),
+];
+const KINDS: &[(&str, &[Piece])] = &[
+    ("css", STYLE),
+    ("scss", SASS),
+    ("html", MARKUP),
+    ("json", JSON),
+    ("ts", SCRIPT),
+    ("xml", RESOURCE),
+    ("gpl", PALETTE),
+];
+
+/// The number after a number (SplitMix64).
+fn next(seed: &mut u64) -> usize {
+    *seed = seed.wrapping_add(0x9e37_79b9_7f4a_7c15);
+    let mut z = *seed;
+    z = (z ^ (z >> 30)).wrapping_mul(0xbf58_476d_1ce4_e5b9);
+    z = (z ^ (z >> 27)).wrapping_mul(0x94d0_49bb_1331_11eb);
+    (z ^ (z >> 31)) as usize
+}
+
+fn text_at<'a>(text: &'a str, line: usize, column: usize) -> &'a str {
+    let line = text.lines().nth(line - 1).unwrap();
+    let at = line.char_indices().nth(column - 1).unwrap().0;
+    &line[at..]
+}
+
+#[test]
+fn two_thousand_files_are_counted_right_to_the_place() {
+    let (mut seed, mut files) = (7, Vec::new());
+    let mut expected: BTreeMap<String, usize> = BTreeMap::new();
+    for i in 0..2000 {
+        let (ending, pieces) = KINDS[i % KINDS.len()];
+        let mut text = String::new();
+        for _ in 0..1 + next(&mut seed) % 9 {
+            let (piece, codes) = pieces[next(&mut seed) % pieces.len()];
+            text.push_str(piece);
+            for code in codes {
+                *expected.entry((*code).to_owned()).or_default() += 1;
+            }
+        }
+        files.push(InputFile::text(format!("src/{i}.{ending}"), text));
+    }
+    let found = inventory(&files, NEAR);
+    let counts: BTreeMap<String, usize> = found
+        .colors
+        .iter()
+        .map(|used| (used.hex.clone(), used.places.len()))
+        .collect();
+    assert_eq!(counts, expected);
+    for used in &found.colors {
+        for place in &used.places {
+            let file = files.iter().find(|f| f.name == place.file).unwrap();
+            let text = std::str::from_utf8(&file.bytes).unwrap();
+            assert!(
+                text_at(text, place.line, place.column).starts_with(&place.text),
+                "{place:?}"
+            );
+        }
+    }
+    let order: Vec<_> = found
+        .colors
+        .iter()
+        .map(|u| (usize::MAX - u.places.len(), &u.hex))
+        .collect();
+    assert!(order.is_sorted());
+}
+
+#[test]
+fn every_piece_by_itself_has_its_colours_in_order() {
+    for (ending, pieces) in KINDS {
+        for (piece, codes) in *pieces {
+            let finder = finder_for(&format!("x.{ending}")).unwrap();
+            let found: Vec<String> = finder
+                .find(piece)
+                .iter()
+                .map(|f| f.color.to_hex())
+                .collect();
+            assert_eq!(&found, codes, "{ending}: {piece}");
+        }
+    }
+    assert!(finder_for("photo.png").is_none() && finder_for("README").is_none());
+}
+
+fn of(name: &str, text: &str) -> Inventory {
+    inventory(&[InputFile::text(name, text)], NEAR)
+}
+
+#[test]
+fn names_are_those_of_variables_keys_and_resources() {
+    let names = |file: &str, text: &str| of(file, text).colors[0].names.clone();
+    assert_eq!(
+        names("a.css", ":root{--petrol:#0f5c7a}.a{color:#0f5c7a}"),
+        ["--petrol"]
+    );
+    assert_eq!(names("a.scss", "$petrol: #0f5c7a !default;"), ["$petrol"]);
+    assert_eq!(names("a.less", "@petrol: #0f5c7a;"), ["@petrol"]);
+    assert_eq!(
+        names("a.json", r##"{"brand":{"petrol":{"$value":"#0f5c7a"}}}"##),
+        ["brand.petrol"]
+    );
+    assert_eq!(
+        names("a.xml", r##"<color name="petrol">#0f5c7a</color>"##),
+        ["petrol"]
+    );
+    assert_eq!(
+        names("a.kt", "val petrol: Color = Color(0xFF0F5C7A)"),
+        ["petrol"]
+    );
+    assert_eq!(names("a.gpl", "15 92 122 Petrol\n"), ["Petrol"]);
+    assert_eq!(
+        names("a.sass", "$petrol: #0f5c7a\n#add\n  color: #0f5c7a\n"),
+        ["$petrol"]
+    );
+}
+
+#[test]
+fn families_have_no_chain_and_the_most_used_comes_first() {
+    // Each stands near the next, the ends do not.
+    let text = ".a{color:#505050}.b{color:#505050}.c{color:#545454}.d{color:#585858}.e{color:#5c5c5c}.f{color:#0f5c7a}";
+    let found = of("a.css", text);
+    for used in &found.colors {
+        for other in &used.near {
+            let code: Rgb8 = other.parse().unwrap();
+            assert!(
+                difference(used.code(), code) <= NEAR,
+                "{} {other}",
+                used.hex
+            );
+        }
+    }
+    let by = |hex: &str| found.colors.iter().find(|u| u.hex == hex).unwrap();
+    assert!(!by("#545454").near.is_empty());
+    assert!(!by("#505050").near.contains(&"#5c5c5c".to_owned()));
+    assert!(by("#0f5c7a").near.is_empty());
+    let veiled = of("b.css", ".a{color:#0f5c7a}.b{color:#0f5c7b80}");
+    assert!(
+        veiled.colors.iter().all(|u| u.near.is_empty()),
+        "opacity tells them apart"
+    );
+}
+
+#[test]
+fn a_scale_is_known_by_the_names_of_its_steps() {
+    let steps = [
+        (100, "#e4f0f5"),
+        (300, "#86b9cd"),
+        (500, "#0f5c7a"),
+        (700, "#0a3f54"),
+        (900, "#052029"),
+    ];
+    let text: String = steps
+        .iter()
+        .map(|(n, hex)| format!("--sea-{n}: {hex};"))
+        .collect();
+    let found = of(
+        "a.css",
+        &format!(":root {{ {text} --h1: #111; --z-100: #222 }}"),
+    );
+    assert_eq!(found.scales.len(), 1);
+    assert_eq!(found.scales[0].name, "sea");
+    assert_eq!(found.scales[0].base(), Some("#0f5c7a"));
+    assert_eq!(found.scales[0].steps.len(), 5);
+}
+
+#[test]
+fn what_is_not_looked_into_is_told() {
+    let files = [
+        InputFile {
+            name: "a.css".into(),
+            bytes: vec![0x2e, 0xff, 0xfe],
+        },
+        InputFile::text("photo.png", "x"),
+    ];
+    let found = inventory(&files, NEAR);
+    assert_eq!(
+        found.skipped[0].1,
+        "expected UTF-8 text, found another byte at 1"
+    );
+    assert_eq!(
+        found.skipped[1].1,
+        "no kind of text in which colours are found"
+    );
+}
+
+#[test]
+fn deep_nesting_ends() {
+    for (name, open) in [
+        ("a.css", "a{"),
+        ("a.css", "(("),
+        ("a.json", "[["),
+        ("a.html", "<g>"),
+        ("a.ts", "`${"),
+    ] {
+        of(name, &format!("{} #0f5c7a", open.repeat(100_000)));
+    }
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig { cases: 400, failure_persistence: None, ..ProptestConfig::default() })]
+
+    /// Any text is read to its end, and what is found stands where it is said to.
+    #[test]
+    fn no_text_is_too_odd(kind in 0..FINDERS.len(), parts in prop::collection::vec(0usize..60, 0..40), odd in ".{0,12}") {
+        let all: Vec<&str> = KINDS.iter().flat_map(|(_, pieces)| pieces.iter().map(|p| p.0)).collect();
+        let mut text = odd;
+        for part in parts {
+            let piece = all[part % all.len()];
+            let cut = piece.char_indices().nth(part % 17).map_or(piece.len(), |c| c.0);
+            text.push_str(&piece[cut..]);
+        }
+        let found = FINDERS[kind].find(&text);
+        for used in &found {
+            prop_assert!(text.get(used.range.clone()).is_some_and(|t| !t.is_empty()));
+        }
+        for pair in found.windows(2) {
+            prop_assert!(pair[0].range.end <= pair[1].range.start, "{:?}", pair);
+        }
+    }
+}

@@ -1,4 +1,5 @@
-import { writeFileSync } from "node:fs";
+import { mkdirSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
 import { AxeBuilder } from "@axe-core/playwright";
 import { brandRow, buttonColor, expect, half, open, openSource, saved, savedSpec, test } from "./rhodon";
 
@@ -237,7 +238,77 @@ test("one, five and forty colours are all in sight, and reached by keys", async 
   await expect(row.first()).toHaveAttribute("title", /^Colour 2/);
 });
 
+test("the files of a project tell every colour, where it stands, and what is nearly the same", async ({
+  page,
+  slug,
+}, info) => {
+  const folder = info.outputPath("project");
+  for (const [name, text] of [
+    [
+      "src/site.css",
+      ":root { --sea-100: #e4f0f5; --sea-300: #86b9cd; --sea-500: #0f5c7a; --sea-900: #052029 }\n.a { color: #0f5c7b }",
+    ],
+    ["src/theme.ts", 'export const petrol = "#0f5c7a"; // "#abcdef"'],
+    ["node_modules/x/y.css", ".z { color: #ff0000 }"],
+    ["notes.txt", "#00ff00"],
+  ] as const) {
+    const file = join(folder, name);
+    mkdirSync(dirname(file), { recursive: true });
+    writeFileSync(file, text);
+  }
+  await open(page, slug, "brand");
+  await openSource(page, "files");
+  await page.getByLabel("Folder", { exact: true }).setInputFiles(folder);
+  const files = page.getByRole("region", { name: "Files", exact: true });
+  await expect(files).toContainText(
+    "5 colours in 2 files · 2 nearly the same as another · 2 files passed over",
+  );
+  await expect(files.getByRole("list", { name: "Scales that were recognised" })).toContainText(
+    "Sea, 4 steps",
+  );
+  const wall = files.getByRole("list", { name: "Colours in use" });
+  await expect(wall.getByRole("button")).toHaveCount(5);
+  await wall.getByRole("button", { name: /#0f5c7a, 2 times/ }).click();
+  const places = files.getByRole("region", { name: "Places of #0f5c7a" });
+  await expect(places.getByRole("listitem")).toHaveCount(2);
+  await expect(places.getByRole("listitem").filter({ hasText: "theme.ts" })).toContainText(
+    'src/theme.ts:1export const petrol = "#0f5c7a"',
+  );
+  // Drawn nearer, nothing is nearly the same any more.
+  await page.getByRole("textbox", { name: "Nearly the same up to, CIEDE2000" }).fill("0");
+  await expect(files).not.toContainText("nearly the same as another");
+  await places.getByRole("button", { name: "Hold in the tray" }).click();
+  await expect(held(page)).toHaveText(["#0f5c7a"]);
+  await files.getByRole("button", { name: "hold #0f5c7a" }).click();
+  await expect(page.getByRole("region", { name: "Tray" })).toContainText("Sea");
+  await page.getByLabel("Folder", { exact: true }).setInputFiles(join(folder, "node_modules"));
+  await expect(page.getByRole("alert")).toContainText("none of 1 files is a text in which colours are found");
+});
+
+test("a face is chosen by looking, and the proof is set in it", async ({ page, slug, request }) => {
+  await open(page, slug, "brand");
+  await openSource(page, "type and shape");
+  const faces = page.getByRole("list", { name: "Faces" });
+  await page.getByRole("combobox", { name: "Kind" }).selectOption("slab");
+  await expect(faces.getByRole("button")).toHaveCount(1);
+  await page.getByRole("textbox", { name: "Words to set" }).fill("Skerry Holm");
+  await expect(faces.getByText("Skerry Holm")).toHaveCSS("font-family", /Roboto Slab Variable/);
+  await page.getByText("headings", { exact: true }).click();
+  await faces.getByRole("button").click();
+  await saved(page, 2);
+  expect((await savedSpec(request, slug)).type).toEqual({
+    heading: ["Roboto Slab Variable", "Rockwell", "Georgia", "serif"],
+  });
+  const loaded = () =>
+    half(page, "light")
+      .locator("body")
+      .evaluate(() => [...document.fonts].some((f) => f.family.includes("Slab") && f.status === "loaded"));
+  await expect.poll(loaded).toBe(true);
+  await expect(page.getByText("npm install @fontsource-variable/roboto-slab")).toBeVisible();
+});
+
 test("every source passes axe, in both rooms", async ({ page, slug }, info) => {
+  test.slow();
   const file = info.outputPath("crest.svg");
   writeFileSync(file, CREST);
   await open(page, slug, "brand");
@@ -247,7 +318,7 @@ test("every source passes axe, in both rooms", async ({ page, slug }, info) => {
   await (await chooser).setFiles(file);
   await expect(held(page)).toHaveCount(3);
   for (const room of ["light", "dark"]) {
-    for (const source of ["type or paste", "picture", "companions", "type and shape"]) {
+    for (const source of ["type or paste", "picture", "files", "companions", "type and shape"]) {
       await openSource(page, source);
       await expect(page.getByRole("slider", { name: "L*" })).toBeVisible();
       const { violations } = await new AxeBuilder({ page })

@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import { expect, open, saved, savedSpec, test } from "./rhodon";
+import { expect, open, openColor, saved, savedSpec, test } from "./rhodon";
 
 test("the file is copied and downloaded as it is shown", async ({ page, slug, request }) => {
   await open(page, slug, "handoff");
@@ -117,6 +117,7 @@ test("one line is copied by a click and by the keyboard", async ({ page, slug })
 
 test("what the last change altered is marked", async ({ page, slug }) => {
   await open(page, slug, "brand");
+  await openColor(page, "Buoy");
   const code = page.getByRole("textbox", { name: "Colour", exact: true });
   await code.fill("#d2451e");
   await code.press("Enter");
@@ -226,7 +227,7 @@ test("a file dropped on the window becomes a theme", async ({ page, slug, reques
   const zone = page.locator(".mantine-Dropzone-root");
   await zone.dispatchEvent("dragenter", { dataTransfer: dropped });
   await expect(
-    page.getByText("Drop a picture for its colours, or files to read a theme from them"),
+    page.getByText("Drop a picture or a project for its colours, or the files of a theme"),
   ).toBeVisible();
   await zone.dispatchEvent("drop", { dataTransfer: dropped });
   await page.waitForURL(/\/themes\/dropped-/);

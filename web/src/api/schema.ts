@@ -245,6 +245,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/inventory": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Takes stock of the colours in files: how often, under which names, where, and which are nearly
+         *     the same.
+         */
+        post: operations["take_inventory"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/names": {
         parameters: {
             query?: never;
@@ -984,6 +1004,24 @@ export interface components {
             reason: string;
             scale: string;
         };
+        /** @description The files of a project. */
+        InventoryRequest: {
+            files: components["schemas"]["InputFileView"][];
+            /**
+             * Format: double
+             * @description CIEDE2000 up to which colours are nearly the same, 0 to 20; 2.3 where none is given.
+             */
+            near?: number | null;
+        };
+        /** @description What they use. */
+        InventoryView: {
+            /** @description Most used first. */
+            colors: components["schemas"]["UsedView"][];
+            /** @description How many more there are. */
+            more: number;
+            scales: components["schemas"]["NamedStepsView"][];
+            skipped: components["schemas"]["SkippedView"][];
+        };
         /** @description From this lightness on, away from the page, a colour has the ratio. */
         LineView: {
             /** Format: double */
@@ -1010,6 +1048,14 @@ export interface components {
              * @description Number of the current revision; 0 once the theme is deleted.
              */
             revision: number;
+        };
+        /** @description A scale, recognised by the names of its steps. */
+        NamedStepsView: {
+            /** @description The code that it is known by. */
+            base: string;
+            name: string;
+            /** @description Codes in the order of their numbers. */
+            steps: components["schemas"]["StepOfScale"][];
         };
         /** @description Whose names are asked for. */
         NamesRequest: {
@@ -1144,6 +1190,16 @@ export interface components {
             message: string;
             /** @description JSON Pointer (RFC 6901) from the root of the body. */
             pointer: string;
+        };
+        /** @description Where a colour stands. */
+        PlaceInFile: {
+            /** @description In characters, from 1. */
+            column: number;
+            file: string;
+            /** @description From 1. */
+            line: number;
+            /** @description Its spelling. */
+            text: string;
         };
         /** @description Where a colour stands. */
         PlaceView: {
@@ -1309,6 +1365,20 @@ export interface components {
             slug: string;
             steps: components["schemas"]["StepView"][];
         };
+        /** @description A file that was not looked into. */
+        SkippedView: {
+            file: string;
+            why: string;
+        };
+        /** @description Files in which colours are found. */
+        SourceFiles: {
+            /** @description The most text that is taken at once, in bytes. */
+            bytes: number;
+            /** @description Endings of their names, without the dot. */
+            endings: string[];
+            /** @description Folders that are passed over. */
+            passed_over: string[];
+        };
         /** @description A place in a picture. */
         SpotRequest: {
             /**
@@ -1345,6 +1415,12 @@ export interface components {
              * @description Every number gives a brand of its own, the same each time.
              */
             draw: number;
+        };
+        /** @description A step of it. */
+        StepOfScale: {
+            hex: string;
+            /** Format: int32 */
+            number: number;
         };
         /** @description One step. */
         StepView: {
@@ -1491,6 +1567,20 @@ export interface components {
             lines: components["schemas"]["PageLine"][];
             strength: components["schemas"]["Strip"];
         };
+        /** @description A colour in use. */
+        UsedView: {
+            count: number;
+            /** @description Its code, with the opacity where it has one. */
+            hex: string;
+            /** @description A readable name: one that it goes by, or one for its look. */
+            name: string;
+            /** @description Variables, keys and resources whose value it is. */
+            names: string[];
+            /** @description Codes that are nearly the same, the most used first. */
+            near: string[];
+            /** @description The first places. */
+            places: components["schemas"]["PlaceInFile"][];
+        };
         /** @description Lists of what there is to choose from, each in the order in which it is shown. */
         VocabularyView: {
             aim: components["schemas"]["Aim"];
@@ -1507,6 +1597,8 @@ export interface components {
             pictures: components["schemas"]["PictureLimits"];
             readers: components["schemas"]["ReaderView"][];
             relations: string[];
+            /** @description Files in which colours are found. */
+            sources: components["schemas"]["SourceFiles"];
         };
         /** @description What a change moved. */
         WakeView: {
@@ -2319,6 +2411,46 @@ export interface operations {
                 };
             };
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_inventory: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InventoryRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InventoryView"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -12,13 +12,15 @@ import { useMakeTheme } from "./useMakeTheme";
 interface Props {
   /** Holds the colours of a picture beside the theme at hand, where there is one. */
   hold?: { theme: string; take: (name: string, picture: PictureView) => void };
+  /** Looks for colours in files that are no theme of their own. */
+  look?: (files: File[]) => void;
 }
 
 /**
  * Files dropped anywhere on the window, and pictures pasted anywhere: a theme is read from them, or
  * their colours are held. The window says so while they hover.
  */
-export function FileDrop({ hold }: Props) {
+export function FileDrop({ hold, look }: Props) {
   const [files, setFiles] = useState<File[]>();
   const make = useMakeTheme();
   const close = () => setFiles(undefined);
@@ -37,14 +39,19 @@ export function FileDrop({ hold }: Props) {
     <>
       <section aria-label="Files to drop">
         <Dropzone.FullScreen
-          onDrop={setFiles}
+          onDrop={(dropped) => {
+            // A theme document or design tokens are JSON; all else is what a project has.
+            const isTheme = (file: File) => file.name.endsWith(".json");
+            if (look && !dropped.some(isPicture) && !dropped.every(isTheme)) look(dropped);
+            else setFiles(dropped);
+          }}
           active={files === undefined}
           activateOnKeyboard={false}
           withinPortal={false}
         >
           <Dropzone.Accept>
             <Stack align="center" justify="center" mih="60vh">
-              <Text fw={600}>Drop a picture for its colours, or files to read a theme from them</Text>
+              <Text fw={600}>Drop a picture or a project for its colours, or the files of a theme</Text>
             </Stack>
           </Dropzone.Accept>
         </Dropzone.FullScreen>

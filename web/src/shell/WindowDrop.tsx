@@ -1,6 +1,7 @@
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
 import { candidatesOf } from "../stages/brand/candidatesOf";
+import { dropOn } from "../stages/brand/dropped";
 import { offer } from "../stages/brand/tray";
 import { useGoTo } from "../ui/useGoTo";
 import { FileDrop } from "./FileDrop";
@@ -11,6 +12,10 @@ export function WindowDrop() {
   const goTo = useGoTo();
   return (
     <FileDrop
+      look={(files) => {
+        dropOn(files);
+        goTo("brand", { source: "files" });
+      }}
       hold={{
         theme: name,
         take: (file, picture) => {

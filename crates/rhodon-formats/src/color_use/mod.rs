@@ -78,6 +78,22 @@ pub const FINDERS: &[Finder] = &[
     },
 ];
 
+/// Folders that hold what others made, or what is made anew at every build: passed over.
+pub const NOT_OURS: &[&str] = &[
+    "node_modules",
+    ".git",
+    "target",
+    "dist",
+    "build",
+    "out",
+    ".next",
+    ".svelte-kit",
+    "vendor",
+    "coverage",
+    "Pods",
+    ".gradle",
+];
+
 impl Finder {
     /// The colours of a text, in the order in which they stand.
     pub fn find(&self, text: &str) -> Vec<ColorUse> {

@@ -10,6 +10,7 @@ pub(crate) mod derive;
 pub(crate) mod event;
 pub(crate) mod export;
 pub(crate) mod health;
+pub(crate) mod inventory;
 pub(crate) mod picture;
 pub(crate) mod read;
 pub(crate) mod revision;
@@ -17,10 +18,11 @@ pub(crate) mod theme;
 pub(crate) mod tuner;
 pub(crate) mod vocabulary;
 
-use axum::extract::FromRef;
+use axum::extract::{DefaultBodyLimit, FromRef};
 use rhodon_store::Store;
 use utoipa::OpenApi;
-use utoipa_axum::{router::OpenApiRouter, routes};
+use utoipa_axum::router::{OpenApiRouter, UtoipaMethodRouterExt};
+use utoipa_axum::routes;
 
 use crate::bench::Bench;
 use crate::live::Live;
@@ -54,6 +56,7 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(export::archive_theme))
             .routes(routes!(export::names_in_target))
             .routes(routes!(read::read))
+            .routes(routes!(inventory::take).layer(DefaultBodyLimit::max(inventory::MAX_BODY)))
             .routes(routes!(picture::add))
             .routes(routes!(picture::get))
             .routes(routes!(picture::colors))

@@ -48,6 +48,12 @@ pub struct ReadProblemView {
     message: String,
 }
 
+impl From<InputFileView> for InputFile {
+    fn from(file: InputFileView) -> Self {
+        Self::text(file.name, file.text)
+    }
+}
+
 impl From<ReadProblem> for ReadProblemView {
     fn from(p: ReadProblem) -> Self {
         Self {
@@ -64,11 +70,7 @@ pub(crate) async fn read(
     State(bench): State<Bench>,
     JsonBody(body): JsonBody<ReadRequest>,
 ) -> Result<Json<ReadView>, ApiError> {
-    let files: Vec<_> = body
-        .files
-        .into_iter()
-        .map(|f| InputFile::text(f.name, f.text))
-        .collect();
+    let files: Vec<InputFile> = body.files.into_iter().map(InputFile::from).collect();
     let import = bench.work.run(move || read_files(&files)).await?;
     Ok(Json(ReadView {
         spec: import.spec.map(|s| s.to_json()),

@@ -2,6 +2,7 @@
 
 use axum::Json;
 use rhodon_color::{RELATIONS, Vision, VisionKind};
+use rhodon_formats::color_use::{FINDERS, NOT_OURS};
 use rhodon_formats::read::READERS;
 use rhodon_formats::{Group, PaintRule, paint_rules};
 use rhodon_picture::{Lean, MAX_BYTES};
@@ -27,8 +28,21 @@ pub struct VocabularyView {
     eyes: Vec<EyesView>,
     /// What a picture may be.
     pictures: PictureLimits,
+    /// Files in which colours are found.
+    sources: SourceFiles,
     /// What paints the parts of the components, in the order of the cascade.
     paints: Vec<PaintView>,
+}
+
+/// Files in which colours are found.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct SourceFiles {
+    /// Endings of their names, without the dot.
+    endings: Vec<&'static str>,
+    /// Folders that are passed over.
+    passed_over: &'static [&'static str],
+    /// The most text that is taken at once, in bytes.
+    bytes: usize,
 }
 
 /// What a picture may be.
@@ -147,6 +161,11 @@ pub(crate) async fn vocabulary() -> Json<VocabularyView> {
             .collect(),
         aim: Aim::USUAL,
         eyes: eyes(),
+        sources: SourceFiles {
+            endings: FINDERS.iter().flat_map(|f| f.endings).copied().collect(),
+            passed_over: NOT_OURS,
+            bytes: super::inventory::MAX_BODY / 2,
+        },
         pictures: PictureLimits {
             bytes: MAX_BYTES,
             endings: ["png", "jpg", "jpeg", "webp", "gif", "svg"],

@@ -3,7 +3,7 @@
 use std::fs;
 use std::path::Path;
 
-use rhodon_formats::color_use::finder_for;
+use rhodon_formats::color_use::{NOT_OURS, finder_for};
 use rhodon_formats::inventory::{Used, inventory};
 use rhodon_formats::read::InputFile;
 use serde::Serialize;
@@ -11,22 +11,6 @@ use walkdir::{DirEntry, WalkDir};
 
 use crate::cli::InventoryArgs;
 use crate::output::{Failure, Printer};
-
-/// Folders that hold what others made, or what is made anew at every build.
-const NOT_OURS: &[&str] = &[
-    "node_modules",
-    ".git",
-    "target",
-    "dist",
-    "build",
-    "out",
-    ".next",
-    ".svelte-kit",
-    "vendor",
-    "coverage",
-    "Pods",
-    ".gradle",
-];
 
 #[derive(Serialize)]
 struct Report<'a> {

@@ -1,0 +1,191 @@
+//! Every colour in use in the files of a project.
+
+use axum::Json;
+use axum::extract::State;
+use axum::extract::rejection::JsonRejection;
+use axum::http::StatusCode;
+use rhodon_formats::inventory::{Inventory, NEAR, NamedSteps, Used, inventory};
+use rhodon_formats::read::InputFile;
+use rhodon_theme::color_look;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::read::InputFileView;
+use crate::bench::Bench;
+use crate::error::ApiError;
+
+/// The largest body, in bytes: the texts of a project.
+pub(crate) const MAX_BODY: usize = 32 * 1024 * 1024;
+/// The most colours that are told, and places of each.
+const MOST: (usize, usize) = (600, 200);
+/// The most that two colours may differ and still be nearly the same.
+const MOST_NEAR: f64 = 20.0;
+
+/// The files of a project.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct InventoryRequest {
+    files: Vec<InputFileView>,
+    /// CIEDE2000 up to which colours are nearly the same, 0 to 20; 2.3 where none is given.
+    near: Option<f64>,
+}
+
+/// What they use.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct InventoryView {
+    /// Most used first.
+    colors: Vec<UsedView>,
+    /// How many more there are.
+    more: usize,
+    scales: Vec<NamedStepsView>,
+    skipped: Vec<SkippedView>,
+}
+
+/// A colour in use.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct UsedView {
+    /// Its code, with the opacity where it has one.
+    hex: String,
+    /// A readable name: one that it goes by, or one for its look.
+    name: String,
+    count: usize,
+    /// Variables, keys and resources whose value it is.
+    names: Vec<String>,
+    /// The first places.
+    places: Vec<PlaceInFile>,
+    /// Codes that are nearly the same, the most used first.
+    near: Vec<String>,
+}
+
+/// Where a colour stands.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct PlaceInFile {
+    file: String,
+    /// From 1.
+    line: usize,
+    /// In characters, from 1.
+    column: usize,
+    /// Its spelling.
+    text: String,
+}
+
+/// A scale, recognised by the names of its steps.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct NamedStepsView {
+    name: String,
+    /// The code that it is known by.
+    base: String,
+    /// Codes in the order of their numbers.
+    steps: Vec<StepOfScale>,
+}
+
+/// A step of it.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct StepOfScale {
+    number: u32,
+    hex: String,
+}
+
+/// A file that was not looked into.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct SkippedView {
+    file: String,
+    why: String,
+}
+
+/// Takes stock of the colours in files: how often, under which names, where, and which are nearly
+/// the same.
+#[utoipa::path(
+    post, path = "/inventory", request_body = InventoryRequest, operation_id = "take_inventory",
+    responses((status = 200, body = InventoryView), (status = 422, body = ApiError))
+)]
+pub(crate) async fn take(
+    State(bench): State<Bench>,
+    body: Result<Json<InventoryRequest>, JsonRejection>,
+) -> Result<Json<InventoryView>, ApiError> {
+    let Json(body) = body.map_err(refused)?;
+    let near = body.near.unwrap_or(NEAR);
+    if !(0.0..=MOST_NEAR).contains(&near) {
+        let message = format!("expected 0 to {MOST_NEAR}, found {near}");
+        return Err(ApiError::value("/near", message));
+    }
+    let files: Vec<InputFile> = body.files.into_iter().map(InputFile::from).collect();
+    let found = bench.work.run(move || inventory(&files, near)).await?;
+    Ok(Json(found.into()))
+}
+
+fn refused(rejection: JsonRejection) -> ApiError {
+    let status = rejection.status();
+    if status != StatusCode::PAYLOAD_TOO_LARGE {
+        return rejection.into();
+    }
+    let detail = format!(
+        "expected at most {} MB of text in all files together",
+        MAX_BODY / 1_000_000
+    );
+    ApiError::new(
+        status,
+        "/problems/too-large",
+        "The files are too large",
+        detail,
+    )
+}
+
+impl From<Inventory> for InventoryView {
+    fn from(found: Inventory) -> Self {
+        Self {
+            more: found.colors.len().saturating_sub(MOST.0),
+            colors: found.colors.into_iter().take(MOST.0).map(used).collect(),
+            scales: found.scales.into_iter().filter_map(steps).collect(),
+            skipped: found
+                .skipped
+                .into_iter()
+                .map(|(file, why)| SkippedView { file, why })
+                .collect(),
+        }
+    }
+}
+
+fn used(used: Used) -> UsedView {
+    let name = used.names.first().map(|name| readable(name));
+    UsedView {
+        name: name.unwrap_or_else(|| color_look(used.code())),
+        count: used.places.len(),
+        hex: used.hex,
+        names: used.names,
+        near: used.near,
+        places: used
+            .places
+            .into_iter()
+            .take(MOST.1)
+            .map(|place| PlaceInFile {
+                file: place.file,
+                line: place.line,
+                column: place.column,
+                text: place.text,
+            })
+            .collect(),
+    }
+}
+
+/// A variable's name as a name: `--brand-blue` is "Brand blue".
+fn readable(name: &str) -> String {
+    let words: Vec<&str> = name
+        .split(|c: char| !c.is_alphanumeric())
+        .filter(|word| !word.is_empty())
+        .collect();
+    let joined = words.join(" ");
+    let mut letters = joined.chars();
+    let first = letters.next().map(|c| c.to_uppercase().to_string());
+    first.unwrap_or_default() + letters.as_str()
+}
+
+fn steps(scale: NamedSteps) -> Option<NamedStepsView> {
+    let base = scale.base()?.to_owned();
+    let step = |(number, hex): (u32, String)| StepOfScale { number, hex };
+    Some(NamedStepsView {
+        name: readable(&scale.name),
+        base,
+        steps: scale.steps.into_iter().map(step).collect(),
+    })
+}

@@ -1,0 +1,35 @@
+import { answer, api, type components } from "./client";
+
+export type Inventory = components["schemas"]["InventoryView"];
+export type Used = components["schemas"]["UsedView"];
+
+/** A file of a project, as its text. */
+export interface SourceFile {
+  /** Its path within what was chosen. */
+  name: string;
+  text: string;
+}
+
+/** Every colour that files use. */
+export const takeInventory = (files: SourceFile[], near: number, signal: AbortSignal) =>
+  answer(api.POST("/api/inventory", { body: { files, near }, signal }));
+
+interface Rules {
+  endings: string[];
+  passed_over: string[];
+  bytes: number;
+}
+
+/** Which of the files are looked into, and how many are passed over. */
+export function ours(files: File[], rules: Rules): { taken: File[]; passed: number } {
+  const taken = files.filter((file) => {
+    const path = pathOf(file).split("/");
+    const ending = file.name.split(".").at(-1)?.toLowerCase() ?? "";
+    return (
+      rules.endings.includes(ending) && !path.slice(0, -1).some((part) => rules.passed_over.includes(part))
+    );
+  });
+  return { taken, passed: files.length - taken.length };
+}
+
+export const pathOf = (file: File) => file.webkitRelativePath || file.name;

@@ -1,0 +1,163 @@
+import { Button, FileButton, NumberInput } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import type { Inventory, SourceFile, Used } from "../../../api/inventory";
+import { vocabularyQuery } from "../../../api/queries";
+import { useEditorState } from "../../../editor/EditorProvider";
+import { themeOf } from "../../../editor/selectors";
+import { counted } from "../../../ui/counted";
+import { takeDropped, useDropped } from "../dropped";
+import { offer } from "../tray";
+import classes from "./FilesSource.module.css";
+import { Places } from "./Places";
+import { useInventory } from "./useInventory";
+import { Wall } from "./Wall";
+
+/** What a project uses: every colour of its files, sized by use, families together. */
+export default function FilesSource() {
+  const { id } = useEditorState(themeOf);
+  const { files, passed, near, setNear, found, reading, refusal, read } = useInventory();
+  const [open, setOpen] = useState<string>();
+  const waiting = useDropped((s) => s.files);
+  const { data } = useQuery(vocabularyQuery);
+  useEffect(() => {
+    // What kinds of files there are is known first.
+    if (waiting.length > 0 && data) void read(takeDropped());
+  });
+  const folder = useRef<HTMLInputElement>(null);
+  const hold = (ones: Used[]) =>
+    offer(
+      id,
+      ones.map((used) => {
+        const [place] = used.places;
+        return {
+          name: used.name,
+          color: used.hex,
+          ...(place && {
+            from: { kind: "file" as const, name: place.file, line: place.line, column: place.column },
+          }),
+        };
+      }),
+    );
+  const shown = found?.colors.find((used) => used.hex === open);
+  return (
+    <section className={classes.files} aria-label="Files">
+      <div className={classes.bar}>
+        <Button size="compact-sm" variant="default" onClick={() => folder.current?.click()}>
+          Choose a folder …
+        </Button>
+        <input
+          ref={folder}
+          type="file"
+          hidden
+          multiple
+          aria-label="Folder"
+          {...{ webkitdirectory: "" }}
+          onChange={(e) => void read([...(e.currentTarget.files ?? [])])}
+        />
+        <FileButton multiple onChange={(chosen) => void read(chosen)}>
+          {(props) => (
+            <Button size="compact-sm" variant="default" {...props}>
+              Choose files …
+            </Button>
+          )}
+        </FileButton>
+        {reading ? (
+          <span role="status">
+            {reading.done} of {counted(reading.all, "file")}{" "}
+            <button type="button" onClick={reading.stop}>
+              stop
+            </button>
+          </span>
+        ) : (
+          <Summary files={files} passed={passed} found={found} />
+        )}
+        {found && (
+          <NumberInput
+            className={classes.near}
+            size="xs"
+            aria-label="Nearly the same up to, CIEDE2000"
+            title="Up to which difference (CIEDE2000) colours are nearly the same"
+            min={0}
+            max={20}
+            step={0.1}
+            decimalScale={1}
+            value={near}
+            onChange={(n) => typeof n === "number" && setNear(n)}
+          />
+        )}
+      </div>
+      {refusal && (
+        <p role="alert" className={classes.refusal}>
+          {refusal}
+        </p>
+      )}
+      {found && found.scales.length > 0 && <Scales scales={found.scales} onHold={hold} found={found} />}
+      {found && <Wall colors={found.colors} open={open} onOpen={setOpen} />}
+      {shown && (
+        <Places
+          used={shown}
+          files={files}
+          onHold={() => hold([shown])}
+          onHoldFamily={() => hold([keptOf(shown, found?.colors ?? [])])}
+        />
+      )}
+    </section>
+  );
+}
+
+/** The most used of a family. */
+function keptOf(used: Used, colors: Used[]): Used {
+  const family = [used, ...colors.filter((other) => used.near.includes(other.hex))];
+  return family.reduce((most, one) => (one.count > most.count ? one : most));
+}
+
+interface SummaryProps {
+  files: SourceFile[];
+  passed: number;
+  found: Inventory | undefined;
+}
+
+function Summary({ files, passed, found }: SummaryProps) {
+  if (!found) return <span>style sheets, scripts, markup, JSON, resources, palettes: nothing is run</span>;
+  const families = found.colors.filter((used) => used.near.length > 0).length;
+  return (
+    <span>
+      {counted(found.colors.length + found.more, "colour")} in {counted(files.length, "file")}
+      {families > 0 && ` · ${families} nearly the same as another`}
+      {passed > 0 && ` · ${counted(passed, "file")} passed over`}
+    </span>
+  );
+}
+
+interface ScalesProps {
+  scales: Inventory["scales"];
+  found: Inventory;
+  onHold: (ones: Used[]) => void;
+}
+
+/** Scales that were recognised by their names, each with the colour that it is known by. */
+function Scales({ scales, found, onHold }: ScalesProps) {
+  return (
+    <ul className={classes.scales} aria-label="Scales that were recognised">
+      {scales.map((scale) => {
+        const base = found.colors.find((used) => used.hex === scale.base);
+        return (
+          <li key={scale.name}>
+            <span className={classes.steps}>
+              {scale.steps.map((step) => (
+                <i key={step.number} title={`${step.number} ${step.hex}`} style={{ background: step.hex }} />
+              ))}
+            </span>
+            {scale.name}, {counted(scale.steps.length, "step")}
+            {base && (
+              <button type="button" onClick={() => onHold([{ ...base, name: scale.name }])}>
+                hold {scale.base}
+              </button>
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

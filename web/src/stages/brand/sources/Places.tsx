@@ -1,0 +1,67 @@
+import { Button } from "@mantine/core";
+import type { SourceFile, Used } from "../../../api/inventory";
+import { counted } from "../../../ui/counted";
+import { Swatch } from "../../../ui/Swatch";
+import classes from "./FilesSource.module.css";
+
+interface Props {
+  used: Used;
+  files: SourceFile[];
+  onHold: () => void;
+  onHoldFamily: () => void;
+}
+
+/** How many characters of a line are shown before a colour. */
+const BEFORE = 48;
+
+/** Where a colour stands, with the text around it. */
+export function Places({ used, files, onHold, onHoldFamily }: Props) {
+  return (
+    <section className={classes.places} aria-label={`Places of ${used.hex}`}>
+      <header>
+        <Swatch colors={[used.hex]} large /> <b>{used.name}</b> <code>{used.hex}</code>
+        <span>{used.names.join(", ")}</span>
+        <Button size="compact-xs" onClick={onHold}>
+          Hold in the tray
+        </Button>
+        {used.near.length > 0 && (
+          <Button size="compact-xs" variant="default" onClick={onHoldFamily}>
+            Hold one for {counted(used.near.length + 1, "colour")}
+          </Button>
+        )}
+      </header>
+      {used.near.length > 0 && (
+        <p>
+          nearly <Swatch colors={used.near} /> {used.near.join(", ")}
+        </p>
+      )}
+      <ol>
+        {used.places.map((place) => {
+          const line = lineOf(files, place.file, place.line);
+          const at = place.column - 1;
+          const letters = [...line];
+          const before = letters.slice(Math.max(0, at - BEFORE), at).join("");
+          const after = letters.slice(at + [...place.text].length, at + 90).join("");
+          return (
+            <li key={`${place.file} ${place.line} ${place.column}`}>
+              <span>
+                {place.file}:{place.line}
+              </span>
+              <code>
+                {before.trimStart()}
+                <mark>{place.text}</mark>
+                {after}
+              </code>
+            </li>
+          );
+        })}
+      </ol>
+      {used.count > used.places.length && <p>and {used.count - used.places.length} more</p>}
+    </section>
+  );
+}
+
+function lineOf(files: SourceFile[], name: string, line: number): string {
+  const text = files.find((file) => file.name === name)?.text ?? "";
+  return text.split("\n", line)[line - 1] ?? "";
+}

@@ -1,0 +1,77 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { problemOf } from "../../../api/client";
+import { type Inventory, ours, pathOf, type SourceFile, takeInventory } from "../../../api/inventory";
+import { vocabularyQuery } from "../../../api/queries";
+
+interface Reading {
+  done: number;
+  all: number;
+  stop: () => void;
+}
+
+/** Reads the files of a project and takes stock of their colours; says how far it is, and stops when told. */
+export function useInventory() {
+  const { data } = useQuery(vocabularyQuery);
+  const [files, setFiles] = useState<SourceFile[]>([]);
+  const [passed, setPassed] = useState(0);
+  const [near, setNear] = useState(2.3);
+  const [found, setFound] = useState<Inventory>();
+  const [reading, setReading] = useState<Reading>();
+  const [refusal, setRefusal] = useState<string>();
+  const latest = useRef<AbortController>(undefined);
+
+  const count = async (texts: SourceFile[], near: number, ending: AbortController) => {
+    try {
+      setFound(await takeInventory(texts, near, ending.signal));
+    } catch (error) {
+      if (!ending.signal.aborted) setRefusal(problemOf(error).detail);
+    }
+  };
+
+  const read = async (chosen: File[]) => {
+    if (!data || chosen.length === 0) return;
+    latest.current?.abort();
+    const ending = new AbortController();
+    latest.current = ending;
+    const { taken, passed } = ours(chosen, data.sources);
+    setPassed(passed);
+    setRefusal(undefined);
+    if (taken.length === 0) {
+      setRefusal(`none of ${chosen.length} files is a text in which colours are found`);
+      return;
+    }
+    const texts: SourceFile[] = [];
+    let bytes = 0;
+    for (const [done, file] of taken.entries()) {
+      if (ending.signal.aborted) break;
+      if (done % 25 === 0) setReading({ done, all: taken.length, stop: () => ending.abort() });
+      bytes += file.size;
+      if (bytes > data.sources.bytes) {
+        const most = Math.round(data.sources.bytes / 1_000_000);
+        setRefusal(`only the first ${done} files, ${most} MB of text, were looked into`);
+        break;
+      }
+      texts.push({ name: pathOf(file), text: await file.text() });
+    }
+    if (!ending.signal.aborted) {
+      setReading({ done: taken.length, all: taken.length, stop: () => ending.abort() });
+      setFiles(texts);
+      await count(texts, near, ending);
+    }
+    setReading(undefined);
+  };
+
+  const again = useRef(count);
+  again.current = count;
+  const texts = useRef(files);
+  texts.current = files;
+  useEffect(() => {
+    if (texts.current.length === 0) return;
+    const ending = new AbortController();
+    void again.current(texts.current, near, ending);
+    return () => ending.abort();
+  }, [near]);
+
+  return { files, passed, near, setNear, found, reading, refusal, read };
+}

@@ -42,7 +42,7 @@ pub enum Command {
     Extract(ExtractArgs),
     /// Every colour in use in files or folders: how often, under which names, where.
     Inventory(InventoryArgs),
-    /// Read a saved document or design tokens into a theme document.
+    /// Read a saved document, design tokens, or any file with colours into a theme document.
     Import(ImportArgs),
     /// Print a new theme document.
     New(NewArgs),

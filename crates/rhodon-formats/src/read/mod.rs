@@ -1,12 +1,14 @@
 //! Files read into a theme document. One file or folder a format; they are listed in [`READERS`],
 //! and command line, API and interface only ask.
 
+mod colors;
 mod document;
 mod import;
 mod list;
 mod reader;
 mod tokens;
 
+pub use colors::readable;
 pub use import::{Import, InputFile, ReadProblem};
 pub use list::{ListItem, color_list};
 pub use reader::{READERS, Reader, read};

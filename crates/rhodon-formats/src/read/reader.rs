@@ -1,7 +1,7 @@
 //! What a reader is, and the one way to read files.
 
 use super::import::{Import, InputFile, ReadProblem};
-use super::{document, tokens};
+use super::{colors, document, tokens};
 
 /// A format that Rhodon reads. A new one is one file or folder beside this one, and one line in
 /// [`READERS`].
@@ -20,7 +20,7 @@ pub struct Reader {
 }
 
 /// Every reader; the first that knows one of the files reads them all.
-pub const READERS: &[&Reader] = &[&document::READER, &tokens::READER];
+pub const READERS: &[&Reader] = &[&document::READER, &tokens::READER, &colors::READER];
 
 /// The most bytes that are read, all files together.
 const MAX_BYTES: usize = 16 * 1024 * 1024;

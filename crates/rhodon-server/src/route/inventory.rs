@@ -5,7 +5,7 @@ use axum::extract::State;
 use axum::extract::rejection::JsonRejection;
 use axum::http::StatusCode;
 use rhodon_formats::inventory::{Inventory, NEAR, NamedSteps, Used, inventory};
-use rhodon_formats::read::InputFile;
+use rhodon_formats::read::{InputFile, readable};
 use rhodon_theme::color_look;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -166,18 +166,6 @@ fn used(used: Used) -> UsedView {
             })
             .collect(),
     }
-}
-
-/// A variable's name as a name: `--brand-blue` is "Brand blue".
-fn readable(name: &str) -> String {
-    let words: Vec<&str> = name
-        .split(|c: char| !c.is_alphanumeric())
-        .filter(|word| !word.is_empty())
-        .collect();
-    let joined = words.join(" ");
-    let mut letters = joined.chars();
-    let first = letters.next().map(|c| c.to_uppercase().to_string());
-    first.unwrap_or_default() + letters.as_str()
 }
 
 fn steps(scale: NamedSteps) -> Option<NamedStepsView> {

@@ -168,3 +168,49 @@ async fn an_intent_is_renamed_and_a_colour_keeps_where_it_came_from() {
         "/change/colors/0/from/kind"
     );
 }
+
+#[tokio::test]
+async fn the_files_of_a_project_tell_their_colours() {
+    let server = Server::start().await;
+    let file = |name: &str, text: &str| json!({ "name": name, "text": text });
+    let sheet = ":root { --sea-100: #e4f0f5; --sea-500: #0f5c7a; --sea-700: #0a3f54; --sea-900: #052029 } .a { color: #0f5c7b }";
+    let files = json!([file("src/a.css", sheet), file("photo.png", "x")]);
+    let (status, found) = server
+        .post("/api/inventory", json!({ "files": files }))
+        .await;
+    assert_eq!(status, StatusCode::OK);
+    assert_eq!(found["skipped"][0]["file"], "photo.png");
+    assert_eq!(found["scales"][0]["base"], "#0f5c7a");
+    let base = found["colors"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .find(|c| c["hex"] == "#0f5c7a")
+        .unwrap();
+    assert_eq!(
+        (&base["name"], &base["near"]),
+        (&json!("Sea 500"), &json!(["#0f5c7b"]))
+    );
+    assert_eq!(
+        base["places"][0]["column"],
+        sheet.find("#0f5c7a").unwrap() + 1
+    );
+    let (status, problem) = server
+        .post("/api/inventory", json!({ "files": [], "near": 99 }))
+        .await;
+    assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
+    assert_eq!(problem["problems"][0]["pointer"], "/near");
+    // More than any other body may hold, and less than a project may.
+    let large = ".a { color: #0f5c7a }\n".repeat(200_000);
+    let (status, found) = server
+        .post(
+            "/api/inventory",
+            json!({ "files": [file("b.css", &large)] }),
+        )
+        .await;
+    assert_eq!(
+        (status, &found["colors"][0]["count"]),
+        (StatusCode::OK, &json!(200_000))
+    );
+    assert_eq!(found["colors"][0]["places"].as_array().unwrap().len(), 200);
+}

@@ -4,6 +4,7 @@
 mod bad_input;
 mod check;
 mod measures;
+mod sources;
 
 use std::fs;
 use std::io::Write;

@@ -9,6 +9,38 @@ const VIEWS = {
   stave: { path: `${theme}/stave` },
   "stave-dark-room": { path: `${theme}/stave?scale=lichen`, dark: true },
   brand: { path: `${theme}/brand` },
+  "brand-picture": {
+    path: `${theme}/brand?source=picture`,
+    act: async (page) => {
+      const chooser = page.waitForEvent("filechooser");
+      await page.getByRole("button", { name: "Choose a picture …" }).click();
+      await (await chooser).setFiles(new URL("../demo/crest.svg", import.meta.url).pathname);
+      await page.getByRole("button", { name: /^Spot 5/ }).waitFor();
+      await page.getByRole("img", { name: "crest.svg" }).evaluate((node) => node.scrollIntoView());
+      await page.getByRole("button", { name: /^Spot 2/ }).hover();
+      await page.waitForTimeout(500);
+    },
+  },
+  "brand-files": {
+    path: `${theme}/brand?source=files`,
+    act: async (page) => {
+      await page
+        .getByLabel("Folder", { exact: true })
+        .setInputFiles(new URL("../demo/old-site", import.meta.url).pathname);
+      const wall = page.getByRole("list", { name: "Colours in use" });
+      await wall.getByRole("button").first().click();
+      await wall.evaluate((node) => node.scrollIntoView({ block: "center" }));
+      await page.waitForTimeout(500);
+    },
+  },
+  "brand-faces": {
+    path: `${theme}/brand?source=faces`,
+    act: async (page) => {
+      const faces = page.getByRole("list", { name: "Faces" });
+      await faces.evaluate((node) => node.scrollIntoView({ block: "center" }));
+      await page.waitForTimeout(600);
+    },
+  },
   ledger: { path: `${theme}/ledger?token=primary.tint-text&page=parts` },
   "proof-booking": { path: `${theme}/stave?page=booking&scale=buoy` },
   "proof-roster": { path: `${theme}/stave?page=roster` },

@@ -212,6 +212,10 @@ test("what is no picture is told in words, and nothing is lost", async ({ page, 
   await expect(alert).toHaveText(
     "list.png: no picture that is read here: expected PNG, JPEG, WebP, GIF or SVG",
   );
+  await put("large.png", Buffer.alloc(26_000_000));
+  await expect(page.getByRole("alert").filter({ hasText: "large.png" })).toHaveText(
+    "large.png: a file of 26 MB: expected at most 25 MB",
+  );
   await put("cut.svg", CREST.slice(0, 200));
   await expect(page.getByRole("alert").filter({ hasText: "cut.svg: a damaged SVG" })).toBeVisible();
   await expect(held(page)).toHaveCount(3);

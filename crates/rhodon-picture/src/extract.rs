@@ -106,7 +106,7 @@ impl Picture {
             known.all(|known| difference(known, color) >= SAME)
         };
         if found.len() < count {
-            for other in seen.found(&self.grid, count, lean) {
+            for other in seen.found(count, lean) {
                 if found.is_empty() || self.written.is_empty() || is_new(&found, other.color) {
                     found.push(other);
                 }
@@ -202,12 +202,12 @@ impl Seen {
     }
 
     /// Colours by area and by how far they stand from those that were picked before.
-    fn found(&self, full: &Grid, count: usize, lean: Option<Lean>) -> Vec<Found> {
+    fn found(&self, count: usize, lean: Option<Lean>) -> Vec<Found> {
         let centres = centres(&self.binned(), CENTRES);
         let of = self.assigned(&centres);
         let centres = merged(&centres, &self.flatness(&centres, &of));
         let of = self.assigned(&centres);
-        let exact = commonest(full, &centres);
+        let exact = self.commonest(centres.len(), &of);
         let flat = self.flatness(&centres, &of);
         let centres = self.without_edges(centres, &of);
         let picked = picked(&centres, &flat, self.covered, count, lean);
@@ -351,31 +351,27 @@ fn picked(
 /// a photo's noise does not decide.
 const FLAT: f32 = 0.25;
 
-/// The one code that most of a centre's area has, where there is one.
-fn commonest(grid: &Grid, centres: &[Sample]) -> Vec<Option<Rgb8>> {
-    // Codes in order stand in runs: one pass counts each.
-    let mut codes: Vec<u32> = grid
-        .pixels
-        .iter()
-        .filter(|p| p[3] == 255)
-        .map(|p| u32::from_be_bytes([0, p[0], p[1], p[2]]))
-        .collect();
-    let all = codes.len();
-    codes.sort_unstable();
-    let mut area = vec![0usize; centres.len()];
-    let mut best: Vec<(usize, Option<Rgb8>)> = vec![(0, None); centres.len()];
-    for run in codes.chunk_by(|a, b| a == b) {
-        let [_, r, g, b] = run[0].to_be_bytes();
-        let code = Rgb8::new(r, g, b);
-        // A code of few pixels can only add to an area.
-        let own = nearest(centres, lab(code));
-        area[own] += run.len();
-        if run.len() > best[own].0 {
-            best[own] = (run.len(), Some(code));
+impl Seen {
+    /// For each centre the one code that most of its area has, where there is one.
+    fn commonest(&self, count: usize, of: &[u8]) -> Vec<Option<Rgb8>> {
+        let opaque = self.grid.pixels.iter().zip(of).filter(|(p, _)| p[3] == 255);
+        let mut codes: Vec<[u8; 4]> = opaque.map(|(p, own)| [*own, p[0], p[1], p[2]]).collect();
+        let all = codes.len();
+        // In order, equal codes stand in runs.
+        codes.sort_unstable();
+        let mut area = vec![0usize; count];
+        let mut best: Vec<(usize, Option<Rgb8>)> = vec![(0, None); count];
+        for run in codes.chunk_by(|a, b| a == b) {
+            let [own, r, g, b] = run[0];
+            let own = usize::from(own);
+            area[own] += run.len();
+            if run.len() > best[own].0 {
+                best[own] = (run.len(), Some(Rgb8::new(r, g, b)));
+            }
         }
+        let flat = |(i, (count, code)): (usize, (usize, Option<Rgb8>))| {
+            code.filter(|_| count * 1000 > all && count as f32 >= FLAT * area[i] as f32)
+        };
+        best.into_iter().enumerate().map(flat).collect()
     }
-    let flat = |(i, (count, code)): (usize, (usize, Option<Rgb8>))| {
-        code.filter(|_| count * 1000 > all && count as f32 >= FLAT * area[i] as f32)
-    };
-    best.into_iter().enumerate().map(flat).collect()
 }

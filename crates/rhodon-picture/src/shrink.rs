@@ -29,9 +29,9 @@ pub(crate) fn from_buffer(
     let upper = |px: &[u8], i: usize| u16::from_ne_bytes([px[2 * i], px[2 * i + 1]]) >> 8;
     let deep = |px: &[u8], i: usize| upper(px, i) as u8;
     Some(match color {
-        ColorType::L8 => rows.average(most, |px| [px[0], px[0], px[0], 255]),
+        ColorType::L8 => rows.opaque(most, |px| [px[0], px[0], px[0]]),
         ColorType::La8 => rows.average(most, |px| [px[0], px[0], px[0], px[1]]),
-        ColorType::Rgb8 => rows.average(most, |px| [px[0], px[1], px[2], 255]),
+        ColorType::Rgb8 => rows.opaque(most, |px| [px[0], px[1], px[2]]),
         ColorType::Rgba8 => rows.average(most, |px| [px[0], px[1], px[2], px[3]]),
         ColorType::L16 => rows.average(most, |px| [deep(px, 0), deep(px, 0), deep(px, 0), 255]),
         ColorType::La16 => rows.average(most, |px| {
@@ -79,6 +79,45 @@ fn over_white(alpha: u32, value: u32) -> u32 {
 }
 
 impl Rows<'_> {
+    /// The same for pixels that hide all behind them: plain sums, which is what photos need.
+    fn opaque(&self, most: usize, read: impl Fn(&[u8]) -> [u8; 3]) -> Grid {
+        let (step, width, height) = self.boxes(most);
+        let mut pixels = Vec::with_capacity(width * height);
+        let mut sums = vec![[0u32; 3]; width];
+        let row_bytes = self.width * self.size;
+        for band in self.buffer.chunks(row_bytes * step).take(height) {
+            sums.fill([0; 3]);
+            for row in band.chunks_exact(row_bytes) {
+                for (sum, cell) in sums.iter_mut().zip(row.chunks(self.size * step)) {
+                    for px in cell.chunks_exact(self.size) {
+                        let [r, g, b] = read(px);
+                        sum[0] += u32::from(r);
+                        sum[1] += u32::from(g);
+                        sum[2] += u32::from(b);
+                    }
+                }
+            }
+            let rows = (band.len() / row_bytes) as u32;
+            pixels.extend(sums.iter().enumerate().map(|(i, sum)| {
+                let columns = (self.width - i * step).min(step) as u32;
+                let count = (rows * columns).max(1);
+                let [r, g, b] = sum.map(|v| ((v + count / 2) / count) as u8);
+                [r, g, b, 255]
+            }));
+        }
+        Grid {
+            width,
+            height,
+            pixels,
+        }
+    }
+
+    /// Pixels a side of a box, and how many boxes there are.
+    fn boxes(&self, most: usize) -> (usize, usize, usize) {
+        let step = self.width.max(self.height).div_ceil(most.max(1)).max(1);
+        (step, self.width.div_ceil(step), self.height.div_ceil(step))
+    }
+
     fn average(&self, most: usize, read: impl Fn(&[u8]) -> [u8; 4]) -> Grid {
         self.weighed(most, read, over_white)
     }
@@ -89,8 +128,7 @@ impl Rows<'_> {
         read: impl Fn(&[u8]) -> [u8; 4],
         seen: impl Fn(u32, u32) -> u32,
     ) -> Grid {
-        let step = self.width.max(self.height).div_ceil(most.max(1)).max(1);
-        let (width, height) = (self.width.div_ceil(step), self.height.div_ceil(step));
+        let (step, width, height) = self.boxes(most);
         let mut pixels = Vec::with_capacity(width * height);
         let mut sums = vec![Sum::default(); width];
         let row_bytes = self.width * self.size;

@@ -62,9 +62,9 @@ export function FromFiles({ dropped, onSpec, onPictures }: Props) {
         )}
       </FileButton>
       <p>
-        {onPictures && "A picture for its colours, a"}
-        {!onPictures && "A"} saved theme document, or design tokens: tokens.json with tokens.dark.json and
-        theme.resolver.json.
+        {onPictures ? "A picture for its colours, a" : "A"} saved theme document, design tokens (tokens.json
+        with tokens.dark.json and theme.resolver.json), or any style sheet, script or resource with colours in
+        it.
       </p>
       {refusal && (
         <p role="alert" className={classes.problem}>

@@ -1,8 +1,9 @@
 import { Button, Popover, TextInput } from "@mantine/core";
-import { useState } from "react";
+import { memo, useState } from "react";
 import type { Derived } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { documentOf, scalesOf, themeOf } from "../../editor/selectors";
+import type { EditorState } from "../../editor/store";
 import { refusalOf } from "../../ui/refusal";
 import { Swatch } from "../../ui/Swatch";
 import { type Dragged, takes } from "./drag";
@@ -19,12 +20,19 @@ const HELP: Record<string, string> = {
 };
 
 /** One part with the colour that plays it: another by drag, from the list, or typed. */
-export function IntentPlace({ intent, own }: { intent: Intent; own: boolean }) {
+export const IntentPlace = memo(function IntentPlace({ intent, own }: { intent: Intent; own: boolean }) {
   const [opened, setOpened] = useState(false);
   const [refusal, setRefusal] = useState<string>();
   const editor = useEditor();
-  const scale = useEditorState(scalesOf)?.find((s) => s.slug === intent.scale);
-  const shown = scale?.steps[scale.base];
+  const scaleOf = (s: EditorState) => scalesOf(s)?.find((scale) => scale.slug === intent.scale);
+  const shown = useEditorState((s) => {
+    const scale = scaleOf(s);
+    return scale?.steps[scale.base]?.hex;
+  });
+  const player = useEditorState((s) => {
+    const scale = scaleOf(s);
+    return scale && scale.origin !== "derived" && scale.slug !== intent.name ? scale.name : undefined;
+  });
   const set = async (paint: { scale: string } | { color: string }, words: string) => {
     const change = { do: "set-intent", intent: intent.name, ...paint } as const;
     const { problem } = await editor.change(change, `${intent.name}: ${words}`, { atField: true });
@@ -43,11 +51,11 @@ export function IntentPlace({ intent, own }: { intent: Intent; own: boolean }) {
           onClick={() => setOpened(!opened)}
           {...takes(dropped)}
         >
-          <span className={classes.chip} style={{ background: shown?.hex }} />
+          <span className={classes.chip} style={{ background: shown }} />
           <b>{intent.name}</b>
           <small>
             <i data-origin={intent.origin} />
-            {scale && scale.origin !== "derived" && scale.slug !== intent.name ? `${scale.name} ` : ""}
+            {player && `${player} `}
             {intent.origin}
           </small>
         </button>
@@ -63,7 +71,7 @@ export function IntentPlace({ intent, own }: { intent: Intent; own: boolean }) {
       </Popover.Dropdown>
     </Popover>
   );
-}
+});
 
 interface ChoicesProps {
   intent: Intent;

@@ -11,12 +11,13 @@ import classes from "./Intents.module.css";
 /** Who plays which part, and whose decision that is. */
 export function Intents() {
   const intents = useEditorState(intentsOf) ?? [];
-  const brand = useEditorState(documentOf).brand ?? [];
+  // As one text, so that a colour on its way does not draw every place anew.
+  const slugs = useEditorState((s) => s.document.brand?.map((b) => b.slug).join(" ") ?? "").split(" ");
   const { data } = useQuery(vocabularyQuery);
   const known = data?.intents ?? [];
   // A brand colour that plays no other part is an intent of its own name: it stands in its own row.
   const places = intents.filter(
-    (one) => known.includes(one.name) || one.scale !== one.name || !brand.some((b) => b.slug === one.name),
+    (one) => known.includes(one.name) || one.scale !== one.name || !slugs.includes(one.name),
   );
   return (
     <section className={classes.intents} aria-label="Intents">

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { answer, api, type components } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { setBrand } from "../../editor/edits";
@@ -31,8 +31,9 @@ export function useTuner(slug: string, color: BrandColor) {
   const told = useRef<(found: TunerView, asked: Asked) => void>(undefined);
   told.current = (found, asked) => {
     shown.current = found;
-    setView(found);
     if ("at" in asked && moving.current) editor.draft((d) => setBrand(d, slug, { color: found.hex }));
+    // The proof comes first; the strips are painted when there is time.
+    startTransition(() => setView(found));
   };
   const asking = useMemo(
     () =>

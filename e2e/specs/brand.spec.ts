@@ -166,6 +166,10 @@ test("a picture tells its colours, its spots are moved, and the tray outlives a 
   const { brand } = await savedSpec(request, slug);
   expect(brand[2]).toMatchObject({ color: "#8a9a2b", from: { kind: "picture", name: "crest.svg" } });
   expect(brand[2].from.x).toBeGreaterThan(0.6);
+  // By keys a spot is added in the middle.
+  const before = await held(page).count();
+  await page.getByRole("button", { name: "New spot" }).press("Enter");
+  await expect(held(page)).toHaveCount(before + 1);
   // A lean looks again.
   await page.getByRole("region", { name: "Picture" }).getByText("darker").click();
   await expect(held(page).first()).toHaveText("#0f5c7a");

@@ -160,7 +160,7 @@ fn next(seed: &mut u64) -> usize {
     (z ^ (z >> 31)) as usize
 }
 
-fn text_at<'a>(text: &'a str, line: usize, column: usize) -> &'a str {
+fn text_at(text: &str, line: usize, column: usize) -> &str {
     let line = text.lines().nth(line - 1).unwrap();
     let at = line.char_indices().nth(column - 1).unwrap().0;
     &line[at..]

@@ -1,4 +1,4 @@
-import { SegmentedControl } from "@mantine/core";
+import { Button, SegmentedControl } from "@mantine/core";
 import { useElementSize } from "@mantine/hooks";
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from "react";
 import { spotOf } from "../../../api/picture";
@@ -126,7 +126,7 @@ export function PictureSpots({ picture, name, spots, onMove, onMoved, onAdd, onR
       className={classes.spots}
       style={{ minHeight: Math.max(shown.height, spots.length * ROW) }}
     >
-      {/* biome-ignore lint/a11y/noStaticElementInteractions: a spot is added by keys from the list of places below */}
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: by keys a spot is added by the button below */}
       {/* biome-ignore lint/a11y/useKeyWithClickEvents: the same */}
       <div
         data-picture
@@ -209,6 +209,9 @@ export function PictureSpots({ picture, name, spots, onMove, onMoved, onAdd, onR
         className={classes.radius}
         style={{ left: shown.width + GAP, top: Math.max(spots.length * ROW + 8, shown.height - 26) }}
       >
+        <Button size="compact-xs" variant="default" onClick={() => void add({ x: 0.5, y: 0.5 })}>
+          New spot
+        </Button>
         <SegmentedControl
           size="xs"
           aria-label="Averaged over"

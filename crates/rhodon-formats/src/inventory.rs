@@ -1,6 +1,7 @@
 //! Every colour in use: how often, under which names, where, and which are nearly the same.
 
 use std::collections::HashMap;
+use std::sync::Arc;
 
 use indexmap::{IndexMap, IndexSet};
 use rhodon_color::{Color, Lab65, Rgb8, lab_d65, lab_difference};
@@ -20,7 +21,7 @@ const MAX_COMPARED: usize = 4_000;
 #[derive(Clone, Debug, PartialEq, Eq)]
 pub struct Place {
     /// Name of the file.
-    pub file: String,
+    pub file: Arc<str>,
     /// Line, from 1.
     pub line: usize,
     /// Column in characters, from 1.
@@ -106,27 +107,43 @@ fn take_stock(name: &str, text: &str, by_hex: &mut IndexMap<String, Used>) {
     let Some(finder) = finder_for(name) else {
         return;
     };
+    let file: Arc<str> = name.into();
     let mut lines = Lines::new(text);
+    // Most colours are spelt the same way again and again.
+    let mut known: HashMap<&str, usize> = HashMap::new();
     for found in finder.find(text) {
         let (line, column) = lines.at(found.range.start);
-        let hex = found.color.to_hex();
-        let used = by_hex.entry(hex).or_insert_with_key(|hex| Used {
-            color: found.color,
-            hex: hex.clone(),
-            names: Vec::new(),
-            places: Vec::new(),
-            near: Vec::new(),
-        });
+        let spelling = &text[found.range];
+        let index = *known
+            .entry(spelling)
+            .or_insert_with(|| index_of(found.color, by_hex));
+        let Some((_, used)) = by_hex.get_index_mut(index) else {
+            continue;
+        };
         if let Some(name) = found.name.filter(|name| !used.names.contains(name)) {
             used.names.push(name);
         }
         used.places.push(Place {
-            file: name.to_owned(),
+            file: file.clone(),
             line,
             column,
-            text: text[found.range].to_owned(),
+            text: spelling.to_owned(),
         });
     }
+}
+
+/// The place of a colour among those that are used, where it is put if it is new.
+fn index_of(color: Color, by_hex: &mut IndexMap<String, Used>) -> usize {
+    let entry = by_hex.entry(color.to_hex());
+    let index = entry.index();
+    entry.or_insert_with_key(|hex| Used {
+        color,
+        hex: hex.clone(),
+        names: Vec::new(),
+        places: Vec::new(),
+        near: Vec::new(),
+    });
+    index
 }
 
 /// Lines and columns of growing offsets.
@@ -182,8 +199,12 @@ fn relate(colors: &mut [Used], near: f64) {
             if labs[*b].1 - labs[*a].1 > 1.8 * near {
                 break;
             }
-            if alike(*a, *b) {
-                pairs.push((difference(&labs[*a], &labs[*b], near), *a.min(b), *a.max(b)));
+            if colors[*a].color.alpha8() != colors[*b].color.alpha8() {
+                continue;
+            }
+            let away = lab_difference(labs[*a].0, labs[*b].0);
+            if away <= near {
+                pairs.push((away, *a.min(b), *a.max(b)));
             }
         }
     }

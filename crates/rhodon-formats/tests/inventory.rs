@@ -191,7 +191,7 @@ fn two_thousand_files_are_counted_right_to_the_place() {
     assert_eq!(counts, expected);
     for used in &found.colors {
         for place in &used.places {
-            let file = files.iter().find(|f| f.name == place.file).unwrap();
+            let file = files.iter().find(|f| *f.name == *place.file).unwrap();
             let text = std::str::from_utf8(&file.bytes).unwrap();
             assert!(
                 text_at(text, place.line, place.column).starts_with(&place.text),

@@ -1,6 +1,6 @@
 //! How a colour may be spelt, whatever stands around it.
 
-use rhodon_color::Color;
+use rhodon_color::{Color, Rgb8};
 
 /// Names of functions that are colours once their arguments are plain.
 const FUNCTIONS: &[&str] = &[
@@ -16,7 +16,17 @@ pub(super) fn is_function(name: &str) -> bool {
 pub(super) fn hex(digits: &str) -> Option<Color> {
     let fits =
         matches!(digits.len(), 3 | 4 | 6 | 8) && digits.bytes().all(|b| b.is_ascii_hexdigit());
-    fits.then(|| Color::parse(&format!("#{digits}")).ok())?
+    let value = fits.then(|| u32::from_str_radix(digits, 16).ok())??;
+    let [_, r, g, b] = value.to_be_bytes();
+    match digits.len() {
+        // Nearly all are these: there is no need to read them as CSS.
+        6 => Some(Rgb8::new(r, g, b).into()),
+        3 => {
+            let twice = |shift: u32| ((value >> shift & 15) * 17) as u8;
+            Some(Rgb8::new(twice(8), twice(4), twice(0)).into())
+        }
+        _ => Color::parse(&format!("#{digits}")).ok(),
+    }
 }
 
 /// A colour by its CSS name; `transparent` and `currentColor` are none to be counted.

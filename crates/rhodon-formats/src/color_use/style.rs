@@ -1,5 +1,7 @@
 //! Style sheets: CSS, and the dialects that add variables, nesting and line comments.
 
+use foldhash::HashMap;
+use foldhash::HashMapExt;
 use std::borrow::Cow;
 use std::ops::Range;
 
@@ -50,7 +52,12 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
     let text = without_line_comments(text);
     let mut input = ParserInput::new(&text);
     let mut parser = Parser::new(&mut input);
-    Statements { text: &text, out }.block(&mut parser, 0);
+    let mut statements = Statements {
+        text: &text,
+        out,
+        functions: HashMap::new(),
+    };
+    statements.block(&mut parser, 0);
 }
 
 /// Finds the colours of a sheet whose lines are statements.
@@ -88,7 +95,8 @@ fn declares(line: &str) -> bool {
 /// follows. Offsets stay.
 fn without_line_comments(text: &str) -> Cow<'_, str> {
     let bytes = text.as_bytes();
-    let Some(first) = find_line_comment(bytes, 0) else {
+    let first = text.contains("//").then(|| find_line_comment(bytes, 0));
+    let Some(first) = first.flatten() else {
         return Cow::Borrowed(text);
     };
     let mut clean = bytes.to_vec();
@@ -157,6 +165,16 @@ struct Statement {
 }
 
 impl Statement {
+    /// Begins another one in the room of the last.
+    fn begin(&mut self) {
+        let mut head = std::mem::take(&mut self.head);
+        head.clear();
+        *self = Self {
+            head,
+            ..Self::default()
+        };
+    }
+
     fn is_variable(&self) -> bool {
         self.head.starts_with("--") || self.head.starts_with('$') || self.head.starts_with('@')
     }
@@ -169,11 +187,16 @@ impl Statement {
 struct Statements<'a> {
     text: &'a str,
     out: &'a mut Vec<ColorUse>,
+    /// Functions that were read already: the same few stand again and again.
+    functions: HashMap<&'a str, Option<Color>>,
 }
 
 fn takes_color(property: &str) -> bool {
+    if property.bytes().any(|b| b.is_ascii_uppercase()) {
+        return takes_color(&property.to_ascii_lowercase());
+    }
     let property = property.strip_prefix("-webkit-").unwrap_or(property);
-    property.contains("color") || COLORED.iter().any(|known| property.starts_with(known))
+    COLORED.iter().any(|known| property.starts_with(known)) || property.contains("color")
 }
 
 impl Statements<'_> {
@@ -191,7 +214,7 @@ impl Statements<'_> {
                 Token::WhiteSpace(_) | Token::Comment(_) => {}
                 Token::Semicolon => {
                     self.finish(&statement, from);
-                    statement = Statement::default();
+                    statement.begin();
                     from = self.out.len();
                 }
                 Token::CurlyBracketBlock => {
@@ -204,7 +227,7 @@ impl Statements<'_> {
                         self.out.truncate(from);
                     }
                     self.nested(parser, depth);
-                    statement = Statement::default();
+                    statement.begin();
                     from = self.out.len();
                 }
                 _ => {
@@ -246,7 +269,7 @@ impl Statements<'_> {
                 Token::Delim(c @ ('$' | '*')) => statement.head.push(*c),
                 Token::Colon if !statement.head.is_empty() => {
                     statement.has_colon = true;
-                    statement.colored = takes_color(&statement.head.to_ascii_lowercase());
+                    statement.colored = takes_color(&statement.head);
                     // `@name:` is a variable of its own.
                     statement.is_at_rule &= statement.has_values();
                 }
@@ -297,7 +320,9 @@ impl Statements<'_> {
                 self.arguments(parser, statement, depth);
                 let range = range.start..parser.position().byte_index();
                 let whole = self.text.get(range.clone()).filter(|_| is_color);
-                if let Some(color) = whole.and_then(function) {
+                let color =
+                    whole.and_then(|w| *self.functions.entry(w).or_insert_with(|| function(w)));
+                if let Some(color) = color {
                     self.out.truncate(from);
                     self.push(range, color, key.clone());
                 }

@@ -159,7 +159,7 @@ fn used(used: Used) -> UsedView {
             .into_iter()
             .take(MOST.1)
             .map(|place| PlaceInFile {
-                file: place.file,
+                file: place.file.to_string(),
                 line: place.line,
                 column: place.column,
                 text: place.text,

@@ -1,15 +1,22 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { AxeBuilder } from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
 import { brandRow, buttonColor, expect, half, open, openSource, saved, savedSpec, test } from "./rhodon";
 
 const CREST = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 60"><style>.sea{fill:#0f5c7a}</style>
   <rect class="sea" width="60" height="60"/><rect x="60" width="40" height="30" fill="#8a9a2b"/>
   <g color="#7a4b8f"><rect x="60" y="30" width="40" height="30" fill="currentColor"/></g></svg>`;
 
+/** Chooses a file in the source Picture. */
+async function choose(page: Page, file: string) {
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Choose a picture …" }).click();
+  await (await chooser).setFiles(file);
+}
+
 /** Codes of the colours that lie in the tray. */
-const held = (page: Parameters<typeof brandRow>[0]) =>
-  page.getByRole("region", { name: "Tray" }).getByRole("listitem").locator("code");
+const held = (page: Page) => page.getByRole("region", { name: "Tray" }).getByRole("listitem").locator("code");
 
 test("a colour is tuned by drag, by keys and by number, and the proof follows", async ({
   page,
@@ -138,9 +145,7 @@ test("a picture tells its colours, its spots are moved, and the tray outlives a 
   writeFileSync(file, CREST);
   await open(page, slug, "brand");
   await openSource(page, "picture");
-  const chooser = page.waitForEvent("filechooser");
-  await page.getByRole("button", { name: "Choose a picture …" }).click();
-  await (await chooser).setFiles(file);
+  await choose(page, file);
   await expect(held(page)).toHaveText(["#0f5c7a", "#8a9a2b", "#7a4b8f"]);
   await expect(page.getByRole("region", { name: "Tray" })).toContainText("is Petrol");
   await page.reload();
@@ -205,9 +210,7 @@ test("what is no picture is told in words, and nothing is lost", async ({ page, 
   const put = async (name: string, bytes: string | Buffer) => {
     const file = info.outputPath(name);
     writeFileSync(file, bytes);
-    const chooser = page.waitForEvent("filechooser");
-    await page.getByRole("button", { name: "Choose a picture …" }).click();
-    await (await chooser).setFiles(file);
+    await choose(page, file);
   };
   await put("crest.svg", CREST);
   await expect(held(page)).toHaveCount(3);
@@ -223,6 +226,25 @@ test("what is no picture is told in words, and nothing is lost", async ({ page, 
   await put("cut.svg", CREST.slice(0, 200));
   await expect(page.getByRole("alert").filter({ hasText: "cut.svg: a damaged SVG" })).toBeVisible();
   await expect(held(page)).toHaveCount(3);
+});
+
+test("every source is found by the words that people have for it", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  for (const [words, source] of [
+    ["logo", "picture"],
+    ["folder", "files"],
+    ["triad", "companions"],
+    ["font", "type and shape"],
+  ] as const) {
+    await page.keyboard.press("Control+k");
+    await page.getByRole("textbox", { name: "Find anything" }).fill(words);
+    await page.getByText(`Brand: ${source}`).click();
+    const sources = page.getByRole("navigation", { name: "Sources" });
+    await expect(sources.getByRole("button", { name: source, exact: true })).toHaveAttribute(
+      "aria-pressed",
+      "true",
+    );
+  }
 });
 
 test("one, five and forty colours are all in sight, and reached by keys", async ({ page, request }) => {
@@ -322,9 +344,7 @@ test("every source passes axe, in both rooms", async ({ page, slug }, info) => {
   writeFileSync(file, CREST);
   await open(page, slug, "brand");
   await openSource(page, "picture");
-  const chooser = page.waitForEvent("filechooser");
-  await page.getByRole("button", { name: "Choose a picture …" }).click();
-  await (await chooser).setFiles(file);
+  await choose(page, file);
   await expect(held(page)).toHaveCount(3);
   for (const room of ["light", "dark"]) {
     for (const source of ["type or paste", "picture", "files", "companions", "type and shape"]) {

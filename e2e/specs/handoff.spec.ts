@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import { expect, open, openColor, saved, savedSpec, test } from "./rhodon";
+import { expect, open, openBrand, saved, savedSpec, test } from "./rhodon";
 
 test("the file is copied and downloaded as it is shown", async ({ page, slug, request }) => {
   await open(page, slug, "handoff");
@@ -117,7 +117,7 @@ test("one line is copied by a click and by the keyboard", async ({ page, slug })
 
 test("what the last change altered is marked", async ({ page, slug }) => {
   await open(page, slug, "brand");
-  await openColor(page, "Buoy");
+  await openBrand(page, "Buoy");
   const code = page.getByRole("textbox", { name: "Colour", exact: true });
   await code.fill("#d2451e");
   await code.press("Enter");

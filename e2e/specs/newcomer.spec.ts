@@ -1,6 +1,6 @@
 // What a newcomer ran into: nothing lost, nothing told wrong, nothing stuck.
 import type { Page } from "@playwright/test";
-import { expect, half, open, openColor, openSource, saved, savedSpec, test } from "./rhodon";
+import { expect, half, open, openBrand, openSource, saved, savedSpec, test } from "./rhodon";
 
 test("a removed colour takes what hangs on it along, and later changes go on", async ({
   page,
@@ -18,14 +18,14 @@ test("a removed colour takes what hangs on it along, and later changes go on", a
   const headers = { "If-Match": '"1"' };
   await request.put(`/api/themes/${slug}`, { headers, data: { spec, label: "four colours" } });
   await open(page, slug, "brand");
-  await openColor(page, "Heather");
+  await openBrand(page, "Heather");
   await page.getByRole("button", { name: "Remove Heather" }).click();
   const dialog = page.getByRole("dialog", { name: "Remove Heather?" });
   await expect(dialog.getByRole("listitem")).toHaveText(["the role heather.fill, set by hand, goes"]);
   await dialog.getByRole("button", { name: "Remove Heather" }).click();
   await saved(page, 3);
   expect((await savedSpec(request, slug)).roles).toBeUndefined();
-  await openColor(page, "Buoy");
+  await openBrand(page, "Buoy");
   await page.getByRole("button", { name: "Move Buoy earlier" }).click();
   await saved(page, 4);
   // The colour that was acted on stays open.
@@ -41,7 +41,7 @@ test("two windows that change different things keep both", async ({ page, contex
     await route.continue();
   });
   const field = (window: typeof page) => window.getByRole("textbox", { name: "Colour", exact: true });
-  await openColor(other, "Buoy");
+  await openBrand(other, "Buoy");
   await field(page).fill("#112233");
   await field(other).fill("#445566");
   await field(page).press("Enter");
@@ -51,7 +51,7 @@ test("two windows that change different things keep both", async ({ page, contex
   await expect(page.getByRole("dialog")).toBeHidden();
   const codes = (await savedSpec(request, slug)).brand.map((b: { color: string }) => b.color);
   expect(codes).toEqual(["#112233", "#445566"]);
-  await openColor(page, "Buoy");
+  await openBrand(page, "Buoy");
   await expect(field(page)).toHaveValue("#445566");
 });
 

@@ -48,7 +48,7 @@ export async function open(
 export const brandRow = (page: Page) => page.getByRole("list", { name: "Brand colours" });
 
 /** Opens a brand colour, whose name and code are then in the fields. */
-export async function openColor(page: Page, name: string) {
+export async function openBrand(page: Page, name: string) {
   await brandRow(page)
     .getByRole("button", { name: new RegExp(`^${name}`) })
     .click();

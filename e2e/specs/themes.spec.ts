@@ -1,4 +1,4 @@
-import { brandRow, buttonColor, expect, open, openColor, saved, savedSpec, test } from "./rhodon";
+import { brandRow, buttonColor, expect, open, openBrand, saved, savedSpec, test } from "./rhodon";
 
 test("create, rename, duplicate, delete and bring back", async ({ page, slug }) => {
   await open(page, slug, "brand");
@@ -89,12 +89,12 @@ test("brand colours are added, moved and removed", async ({ page, slug }) => {
   await saved(page, 2);
   const colors = brandRow(page).getByRole("button");
   await expect(colors.nth(2)).toContainText("accent");
-  await openColor(page, "Buoy");
+  await openBrand(page, "Buoy");
   await page.getByRole("button", { name: "Move Buoy earlier" }).click();
   await saved(page, 3);
   await expect(colors.first()).toContainText("Buoy");
   await expect(colors.first()).toContainText("primary");
-  await openColor(page, "Petrol");
+  await openBrand(page, "Petrol");
   await page.getByRole("button", { name: "Remove Petrol" }).click();
   await saved(page, 4);
   // The place to add one is the last.

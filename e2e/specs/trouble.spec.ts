@@ -1,6 +1,6 @@
 // A server that is away, slow or refuses: it is told, and nothing is lost.
 import type { Page } from "@playwright/test";
-import { buttonColor, expect, open, openColor, saved, savedSpec, test } from "./rhodon";
+import { buttonColor, expect, open, openBrand, saved, savedSpec, test } from "./rhodon";
 
 /** Cuts the line to the server for writes; the result mends it. */
 async function cut(page: Page): Promise<() => Promise<void>> {
@@ -90,7 +90,7 @@ test("very long names make revisions all the same", async ({ page, slug, request
   await name.first().fill(`${"Æ🚢 ".repeat(60)}end`.slice(0, 199));
   await name.first().press("Enter");
   await saved(page, 2);
-  await openColor(page, "Buoy");
+  await openBrand(page, "Buoy");
   await name.fill("ferry ".repeat(33).trim());
   await name.press("Enter");
   await saved(page, 3);

@@ -33,3 +33,9 @@ export function ours(files: File[], rules: Rules): { taken: File[]; passed: numb
 }
 
 export const pathOf = (file: File) => file.webkitRelativePath || file.name;
+
+/** A colour with those that are nearly the same, the most used first. */
+export function familyOf(used: Used, colors: Used[]): Used[] {
+  // All colours stand in that order.
+  return colors.filter((one) => one.hex === used.hex || used.near.includes(one.hex));
+}

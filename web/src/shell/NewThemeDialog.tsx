@@ -1,9 +1,10 @@
 import { Button, Group, Modal, Textarea, TextInput } from "@mantine/core";
 import { type FormEvent, useRef, useState } from "react";
-import { answer, api, type ColorItem, problemOf, type ThemeDocument } from "../api/client";
+import { answer, api, problemOf, type ThemeDocument } from "../api/client";
 import { ColorList, readColors, useColors } from "../ui/ColorList";
 import { useDialog } from "./dialogs";
 import { FromFiles } from "./FromFiles";
+import { newDocument } from "./newDocument";
 import { PictureChoice } from "./PictureDialog";
 import { useMakeTheme } from "./useMakeTheme";
 
@@ -15,15 +16,6 @@ export function NewThemeDialog() {
       <NewThemeForm onDone={onClose} />
     </Modal>
   );
-}
-
-/** A document of these colours; the core finds each a name of its own. */
-async function themeOf(name: string, colors: ColorItem[]): Promise<ThemeDocument> {
-  const [first, ...others] = colors.map((item) => ({ name: item.name, color: item.css ?? "" }));
-  const spec: ThemeDocument = { format: 1, name, brand: first ? [first] : [] };
-  if (others.length === 0) return spec;
-  const change = { do: "add-brand" as const, colors: others };
-  return (await answer(api.POST("/api/change", { body: { spec, change } }))).spec;
 }
 
 export function NewThemeForm({ onDone }: { onDone: () => void }) {
@@ -52,7 +44,8 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
       );
       return;
     }
-    await make(await themeOf(name.trim() || proposed || "Theme", read));
+    const brand = read.map((item) => ({ name: item.name, color: item.css ?? "" }));
+    await make(await newDocument(name.trim() || proposed || "Theme", brand));
   };
   const make = async (spec: ThemeDocument, source?: string) => {
     await save(spec, source);

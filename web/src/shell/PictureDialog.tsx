@@ -1,10 +1,12 @@
 import { Button, Group, TextInput } from "@mantine/core";
 import { useState } from "react";
-import { answer, api, problemOf, type ThemeDocument } from "../api/client";
+import { problemOf, type ThemeDocument } from "../api/client";
 import { nameOf, type PictureView } from "../api/picture";
 import { candidatesOf } from "../stages/brand/candidatesOf";
 import { usePicture } from "../stages/brand/sources/usePicture";
+import { Reading } from "../ui/Reading";
 import { useOnceShown } from "../ui/useOnceShown";
+import { newDocument } from "./newDocument";
 import classes from "./PictureDialog.module.css";
 
 interface Props {
@@ -18,18 +20,6 @@ interface Props {
 /** How many colours of a picture a new theme begins with. */
 const FIRST = 4;
 
-/** A document of the first colours of a picture; the core finds each a name of its own. */
-async function themeOf(name: string, file: string, picture: PictureView): Promise<ThemeDocument> {
-  const [first, ...others] = candidatesOf(file, picture).slice(0, FIRST);
-  const spec: ThemeDocument = { format: 1, name, brand: first ? [first] : [] };
-  if (others.length === 0) return spec;
-  const change = {
-    do: "add-brand" as const,
-    colors: others.map(({ name, color, from }) => ({ name, color, ...(from && { from }) })),
-  };
-  return (await answer(api.POST("/api/change", { body: { spec, change } }))).spec;
-}
-
 /** A picture that came in anywhere: its colours on it, and what may become of them. */
 export function PictureChoice({ files, onSpec, hold }: Props) {
   const [found, setFound] = useState<{ file: string; picture: PictureView }>();
@@ -42,14 +32,7 @@ export function PictureChoice({ files, onSpec, hold }: Props) {
   useOnceShown(() => void read(files));
   return (
     <div className={classes.choice}>
-      {reading && (
-        <p role="status">
-          reading {reading.name} …{" "}
-          <button type="button" onClick={reading.stop}>
-            stop
-          </button>
-        </p>
-      )}
+      {reading && <Reading words={reading.name} onStop={reading.stop} />}
       {(refusal ?? refused) && (
         <p role="alert" className={classes.refusal}>
           {refusal ?? refused}
@@ -78,7 +61,8 @@ export function PictureChoice({ files, onSpec, hold }: Props) {
           <form
             onSubmit={(e) => {
               e.preventDefault();
-              themeOf(name.trim() || nameOf(found.file), found.file, found.picture)
+              const colors = candidatesOf(found.file, found.picture).slice(0, FIRST);
+              newDocument(name.trim() || nameOf(found.file), colors)
                 .then(onSpec)
                 .catch((error) => setRefused(problemOf(error).detail));
             }}

@@ -49,6 +49,15 @@ export function useActions(): Action[] {
       words: stage.words,
       run: () => goTo(stage.id),
     }));
+    const parts: Action[] = STAGES.flatMap((stage) =>
+      (stage.parts ?? []).map(({ name, words, view }) => ({
+        id: `part-${stage.id}-${name}`,
+        group: "Go to" as const,
+        name: `${stage.name}: ${name}`,
+        words,
+        run: () => goTo(stage.id, view),
+      })),
+    );
     const pages: Action[] = PAGE_NAMES.map((page) => ({
       id: `page-${page}`,
       group: "Proof",
@@ -78,6 +87,7 @@ export function useActions(): Action[] {
     }));
     return [
       ...stages,
+      ...parts,
       {
         id: "undo",
         group: "Theme",

@@ -1,7 +1,9 @@
 import type { ComponentType } from "react";
 import { packed } from "../editor/edits";
 import type { EditorState } from "../editor/store";
+import type { View } from "../router";
 import { counted } from "../ui/counted";
+import { SOURCES } from "./brand/sources";
 
 /** A key that works in a stage, and what it does there. */
 export interface StageKey {
@@ -20,6 +22,8 @@ export interface Stage {
   help: string;
   /** What else people look for it by. */
   words?: string;
+  /** Parts of it that are looked for by themselves, and how the address names them. */
+  parts?: { name: string; words: string; view: Partial<View> }[];
   /** How it stands, in a word or number. */
   stands: (state: EditorState) => string;
   keys: StageKey[];
@@ -33,7 +37,8 @@ export const STAGES: Stage[] = [
     name: "Brand",
     hotkey: "1",
     help: "Where colours come from, who plays which part; type and shape.",
-    words: "colors picture logo photo intents companions tuner tray font faces radius import paste",
+    words: "colors primary secondary accent danger intents tuner tray",
+    parts: SOURCES.map(({ id, name, words }) => ({ name, words, view: { source: id } })),
     stands: ({ preview }) =>
       preview ? counted(preview.derived.scales.filter((s) => s.origin !== "derived").length, "colour") : "",
     keys: [

@@ -15,13 +15,13 @@ export function BrandRow() {
   const editor = useEditor();
   const brand = useEditorState(documentOf).brand ?? [];
   const intents = useEditorState(intentsOf);
-  const { open, openColor, openSource } = useBrandView();
+  const { open, openBrand, openSource } = useBrandView();
   const take = useTake();
   const move = (slug: string, name: string, to: number) => {
     const from = brand.findIndex((b) => b.slug === slug);
     if (to < 0 || to >= brand.length || to === from) return;
     const way = to < from ? "earlier" : "later";
-    openColor(slug);
+    openBrand(slug);
     void editor.change({ do: "move-brand", brand: slug, to }, `${name} moved ${way}`);
   };
   const dropped = (what: Dragged, to: number) => {
@@ -36,7 +36,7 @@ export function BrandRow() {
     if (event.altKey) return move(own.slug, own.name, index + way);
     const next = brand[index + way];
     if (!next?.slug) return;
-    openColor(next.slug);
+    openBrand(next.slug);
     const buttons = event.currentTarget.closest("ul")?.querySelectorAll<HTMLElement>("button");
     buttons?.[index + way]?.focus();
   };
@@ -56,7 +56,7 @@ export function BrandRow() {
               aria-pressed={open?.slug === slug}
               tabIndex={open?.slug === slug ? 0 : -1}
               title={`${color.name} ${color.color}, ${told(color.from)}`}
-              onClick={() => openColor(slug)}
+              onClick={() => openBrand(slug)}
               onKeyDown={(e) => onKeyDown(e, i)}
               {...drags({ brand: slug, name: color.name, color: color.color })}
             >

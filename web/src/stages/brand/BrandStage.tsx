@@ -4,8 +4,8 @@ import { documentOf, themeOf } from "../../editor/selectors";
 import { useStableKeys } from "../../ui/useStableKeys";
 import { BrandRow } from "./BrandRow";
 import classes from "./BrandStage.module.css";
+import { ColorAtHand } from "./ColorAtHand";
 import { Intents } from "./Intents";
-import { OpenColor } from "./OpenColor";
 import { SOURCES } from "./sources";
 import { Tray } from "./Tray";
 import { useBrandView } from "./useBrandView";
@@ -27,7 +27,7 @@ export default function BrandStage() {
           Every colour is the one of <b>{theme.parent}</b>; add one here to differ.
         </p>
       )}
-      {open && <OpenColor key={keys[brand.indexOf(open)]} color={open} />}
+      {open && <ColorAtHand key={keys[brand.indexOf(open)]} color={open} />}
       <Intents />
       <nav className={classes.sources} aria-label="Sources">
         {SOURCES.map(({ id, name }) => (

@@ -188,13 +188,7 @@ function Own({ name }: { name: string }) {
       <Button mt={6} size="compact-sm" variant="default" onClick={removal.ask}>
         Remove {name}
       </Button>
-      <RemoveDialog
-        name={name}
-        notes={removal.notes}
-        opened={removal.asking}
-        onClose={removal.close}
-        onRemove={removal.remove}
-      />
+      <RemoveDialog name={name} removal={removal} />
     </form>
   );
 }

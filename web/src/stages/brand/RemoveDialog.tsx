@@ -1,29 +1,26 @@
 import { Button, Group, Modal, Text } from "@mantine/core";
+import type { useRemoval } from "./useRemoval";
 
 interface Props {
   name: string;
-  /** What goes or moves with it, in sentences. */
-  notes: string[];
-  opened: boolean;
-  onClose: () => void;
-  onRemove: () => void;
+  removal: ReturnType<typeof useRemoval>;
 }
 
-/** Shows what hangs on a brand colour before it goes. */
-export function RemoveDialog({ name, notes, opened, onClose, onRemove }: Props) {
+/** Shows what hangs on something before it goes: what goes or moves with it, in sentences. */
+export function RemoveDialog({ name, removal }: Props) {
   return (
-    <Modal opened={opened} onClose={onClose} title={`Remove ${name}?`}>
+    <Modal opened={removal.asking} onClose={removal.close} title={`Remove ${name}?`}>
       <Text size="sm">This happens to what hangs on it:</Text>
       <ul>
-        {notes.map((what) => (
+        {removal.notes.map((what) => (
           <li key={what}>{what}</li>
         ))}
       </ul>
       <Group justify="flex-end">
-        <Button variant="default" onClick={onClose} data-autofocus>
+        <Button variant="default" onClick={removal.close} data-autofocus>
           Keep it
         </Button>
-        <Button onClick={onRemove}>Remove {name}</Button>
+        <Button onClick={removal.remove}>Remove {name}</Button>
       </Group>
     </Modal>
   );

@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import { useEditor } from "../../editor/EditorProvider";
 import { refusalOf } from "../../ui/refusal";
 import { useOnce } from "../../ui/useOnce";
-import classes from "./OpenColor.module.css";
+import classes from "./ColorAtHand.module.css";
 import { useBrandView } from "./useBrandView";
 
 /** The name or the slug: what is refused stays, with the reason at its own field. */
@@ -13,7 +13,7 @@ export function Renaming({ slug, name, what }: { slug: string; name: string; wha
   const [text, setText] = useState(current);
   const [refusal, setRefusal] = useState<string>();
   const once = useOnce();
-  const { openColor } = useBrandView();
+  const { openBrand } = useBrandView();
   useEffect(() => setText(current), [current]);
   const leave = () => {
     const wanted = text.trim();
@@ -30,7 +30,7 @@ export function Renaming({ slug, name, what }: { slug: string; name: string; wha
       const { theme, problem } = await editor.change(change, label, { atField: true });
       setRefusal(problem && refusalOf(problem));
       const renamed = theme?.spec.brand?.find((b) => b.name === (what === "name" ? wanted : name));
-      if (renamed?.slug) openColor(renamed.slug);
+      if (renamed?.slug) openBrand(renamed.slug);
     });
   };
   const shared = {

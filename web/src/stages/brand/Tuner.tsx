@@ -1,6 +1,6 @@
 import { useEditorState } from "../../editor/EditorProvider";
 import { scalesOf } from "../../editor/selectors";
-import type { BrandColor } from "./OpenColor";
+import type { BrandColor } from "./ColorAtHand";
 import classes from "./Tuner.module.css";
 import { TunerStrip } from "./TunerStrip";
 import { useTuner } from "./useTuner";

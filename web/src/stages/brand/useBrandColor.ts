@@ -1,7 +1,7 @@
 import { useRef } from "react";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { setBrand } from "../../editor/edits";
-import type { BrandColor } from "./OpenColor";
+import type { BrandColor } from "./ColorAtHand";
 import { useTypedColor } from "./useTypedColor";
 
 /** The field of a colour: shown while it is typed, saved when it is left, confirmed, or after a pause. */

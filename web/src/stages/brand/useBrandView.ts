@@ -17,7 +17,7 @@ export function useBrandView() {
   return {
     open: brand.find((b) => b.slug === color) ?? brand[0],
     source: SOURCES.find((s) => s.id === source)?.id ?? "type",
-    openColor: useCallback((slug: string) => set({ color: slug }), [set]),
+    openBrand: useCallback((slug: string) => set({ color: slug }), [set]),
     openSource: useCallback((id: SourceId) => set({ source: id }), [set]),
   };
 }

@@ -1,15 +1,17 @@
 import { Button, FileButton, NumberInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import type { Inventory, SourceFile, Used } from "../../../api/inventory";
+import { familyOf, type Inventory, type SourceFile, type Used } from "../../../api/inventory";
 import { vocabularyQuery } from "../../../api/queries";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { themeOf } from "../../../editor/selectors";
 import { counted } from "../../../ui/counted";
+import { Reading } from "../../../ui/Reading";
 import { takeDropped, useDropped } from "../dropped";
 import { offer } from "../tray";
 import classes from "./FilesSource.module.css";
 import { Places } from "./Places";
+import source from "./Source.module.css";
 import { useInventory } from "./useInventory";
 import { Wall } from "./Wall";
 
@@ -41,8 +43,8 @@ export default function FilesSource() {
     );
   const shown = found?.colors.find((used) => used.hex === open);
   return (
-    <section className={classes.files} aria-label="Files">
-      <div className={classes.bar}>
+    <section className={source.source} aria-label="Files">
+      <div className={source.bar}>
         <Button size="compact-sm" variant="default" onClick={() => folder.current?.click()}>
           Choose a folder …
         </Button>
@@ -63,12 +65,7 @@ export default function FilesSource() {
           )}
         </FileButton>
         {reading ? (
-          <span role="status">
-            {reading.done} of {counted(reading.all, "file")}{" "}
-            <button type="button" onClick={reading.stop}>
-              stop
-            </button>
-          </span>
+          <Reading words={`${reading.done} of ${counted(reading.all, "file")}`} onStop={reading.stop} />
         ) : (
           <Summary files={files} passed={passed} found={found} />
         )}
@@ -88,7 +85,7 @@ export default function FilesSource() {
         )}
       </div>
       {refusal && (
-        <p role="alert" className={classes.refusal}>
+        <p role="alert" className={source.refusal}>
           {refusal}
         </p>
       )}
@@ -99,17 +96,11 @@ export default function FilesSource() {
           used={shown}
           files={files}
           onHold={() => hold([shown])}
-          onHoldFamily={() => hold([keptOf(shown, found?.colors ?? [])])}
+          onHoldFamily={() => hold(familyOf(shown, found?.colors ?? []).slice(0, 1))}
         />
       )}
     </section>
   );
-}
-
-/** The most used of a family. */
-function keptOf(used: Used, colors: Used[]): Used {
-  const family = [used, ...colors.filter((other) => used.near.includes(other.hex))];
-  return family.reduce((most, one) => (one.count > most.count ? one : most));
 }
 
 interface SummaryProps {

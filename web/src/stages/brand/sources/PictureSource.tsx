@@ -7,10 +7,12 @@ import { vocabularyQuery } from "../../../api/queries";
 import { useEditor, useEditorState } from "../../../editor/EditorProvider";
 import { setBrand } from "../../../editor/edits";
 import { documentOf, themeOf } from "../../../editor/selectors";
+import { Reading } from "../../../ui/Reading";
 import { candidatesOf } from "../candidatesOf";
 import { alter, type Candidate, isSpotOf, offer, useTray, useTrays, withdraw } from "../tray";
 import classes from "./PictureSource.module.css";
 import { PictureSpots, type Spot } from "./PictureSpots";
+import source from "./Source.module.css";
 import { usePicture } from "./usePicture";
 
 /** Pictures that colours of this theme stand in: by id, with the name of the file. */
@@ -38,8 +40,8 @@ export default function PictureSource() {
   const shown = chosen && pictures.has(chosen) ? chosen : ids.at(-1);
   const endings = data?.pictures.endings.map((e) => `.${e}`).join(",");
   return (
-    <section className={classes.picture} aria-label="Picture">
-      <div className={classes.bar}>
+    <section className={source.source} aria-label="Picture">
+      <div className={source.bar}>
         <FileButton accept={endings ?? "image/*"} multiple onChange={(files) => void read(files)}>
           {(props) => (
             <Button size="compact-sm" variant="default" {...props}>
@@ -62,18 +64,11 @@ export default function PictureSource() {
         {!shown && !reading && (
           <span>or drop one on the window, or paste it: a logo, a photo, a screenshot</span>
         )}
-        {reading && (
-          <span role="status" className={classes.reading}>
-            reading {reading.name} …{" "}
-            <button type="button" onClick={reading.stop}>
-              stop
-            </button>
-          </span>
-        )}
+        {reading && <Reading words={reading.name} onStop={reading.stop} />}
         {shown && <Lean picture={shown} name={pictures.get(shown) ?? ""} />}
       </div>
       {refusal && (
-        <p role="alert" className={classes.refusal}>
+        <p role="alert" className={source.refusal}>
           {refusal}
         </p>
       )}
@@ -131,32 +126,29 @@ function Spots({ picture, name }: { picture: string; name: string }) {
   const spots: Spot[] = [
     ...brand
       .filter(isHere)
-      .map((b) => ({ key: `brand ${b.slug}`, taken: true, name: b.name, color: b.color, ...at(b.from) })),
-    ...tray
-      .filter(isHere)
-      .map((one) => ({ key: one.key, taken: false, name: one.name, color: one.color, ...at(one.from) })),
+      .map((b) => ({ key: `brand ${b.slug}`, brand: b.slug, name: b.name, color: b.color, ...at(b.from) })),
+    ...tray.filter(isHere).map(({ key, name, color, from }) => ({ key, name, color, ...at(from) })),
   ];
   const from = (x: number, y: number) => ({ kind: "picture" as const, name, picture, x, y });
-  const slugOf = (key: string) => (key.startsWith("brand ") ? key.slice(6) : undefined);
   return (
     <PictureSpots
       picture={picture}
       name={name}
       spots={spots}
-      onMove={(key, to) => {
-        const slug = slugOf(key);
-        if (slug) editor.draft((d) => setBrand(d, slug, { color: to.color, from: from(to.x, to.y) }));
-        else alter(id, key, { color: to.color, name: to.name, from: from(to.x, to.y) });
+      onMove={(spot, { color, name, x, y }) => {
+        const slug = spot.brand;
+        if (slug) editor.draft((d) => setBrand(d, slug, { color, from: from(x, y) }));
+        else alter(id, spot.key, { color, name, from: from(x, y) });
       }}
-      onMoved={(key, to) => {
-        const slug = slugOf(key);
+      onMoved={(spot, { color, x, y }) => {
+        const slug = spot.brand;
         if (!slug) return;
-        const before = saved?.find((b) => b.slug === slug);
-        const label = `${before?.name}: ${before?.color} → ${to.color}, another spot of ${name}`;
-        void editor.commit((d) => setBrand(d, slug, { color: to.color, from: from(to.x, to.y) }), label);
+        const before = saved?.find((b) => b.slug === slug)?.color ?? spot.color;
+        const label = `${spot.name}: ${before} → ${color}, another spot of ${name}`;
+        void editor.commit((d) => setBrand(d, slug, { color, from: from(x, y) }), label);
       }}
       onAdd={(to) => offer(id, [{ name: to.name, color: to.color, from: from(to.x, to.y) }])}
-      onRemove={(key) => withdraw(id, [key])}
+      onRemove={(spot) => withdraw(id, [spot.key])}
     />
   );
 }

@@ -1,4 +1,4 @@
-import type { Used } from "../../../api/inventory";
+import { familyOf, type Used } from "../../../api/inventory";
 import classes from "./FilesSource.module.css";
 
 interface Props {
@@ -12,7 +12,7 @@ function families(colors: Used[]): Used[][] {
   const placed = new Set<string>();
   return colors.flatMap((used) => {
     if (placed.has(used.hex)) return [];
-    const family = [used, ...colors.filter((other) => used.near.includes(other.hex))];
+    const family = familyOf(used, colors);
     for (const one of family) placed.add(one.hex);
     return [family];
   });

@@ -1,12 +1,40 @@
 import { type ComponentType, lazy } from "react";
 
-/** Where colours come from, one at a time; and, beside them, type and shape. */
+/**
+ * Where colours come from, one at a time; and, beside them, type and shape. Each with the words by
+ * which people look for it.
+ */
 export const SOURCES = [
-  { id: "type", name: "type or paste", load: lazy(() => import("./TypeSource")) },
-  { id: "picture", name: "picture", load: lazy(() => import("./PictureSource")) },
-  { id: "files", name: "files", load: lazy(() => import("./FilesSource")) },
-  { id: "companions", name: "companions", load: lazy(() => import("./CompanionSource")) },
-  { id: "faces", name: "type and shape", load: lazy(() => import("./TypeAndShape")) },
-] as const satisfies { id: string; name: string; load: ComponentType }[];
+  {
+    id: "type",
+    name: "type or paste",
+    words: "add colors hex list",
+    load: lazy(() => import("./TypeSource")),
+  },
+  {
+    id: "picture",
+    name: "picture",
+    words: "photo logo image screenshot extract spots",
+    load: lazy(() => import("./PictureSource")),
+  },
+  {
+    id: "files",
+    name: "files",
+    words: "project folder inventory colors in use duplicates css sass",
+    load: lazy(() => import("./FilesSource")),
+  },
+  {
+    id: "companions",
+    name: "companions",
+    words: "harmony hue complementary triad analogous",
+    load: lazy(() => import("./CompanionSource")),
+  },
+  {
+    id: "faces",
+    name: "type and shape",
+    words: "font typeface family size weight radius border",
+    load: lazy(() => import("./TypeAndShape")),
+  },
+] as const satisfies { id: string; name: string; words: string; load: ComponentType }[];
 
 export type SourceId = (typeof SOURCES)[number]["id"];

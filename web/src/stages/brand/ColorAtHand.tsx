@@ -4,7 +4,7 @@ import type { ThemeDocument } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { documentOf } from "../../editor/selectors";
 import { CopyButton } from "../../ui/CopyButton";
-import classes from "./OpenColor.module.css";
+import classes from "./ColorAtHand.module.css";
 import { told } from "./provenance";
 import { RemoveDialog } from "./RemoveDialog";
 import { Renaming } from "./Renaming";
@@ -16,11 +16,11 @@ import { useRemoval } from "./useRemoval";
 export type BrandColor = NonNullable<ThemeDocument["brand"]>[number];
 
 /** The colour at hand: its name, its code in every notation, what it is used for, and its tuner. */
-export function OpenColor({ color }: { color: BrandColor }) {
+export function ColorAtHand({ color }: { color: BrandColor }) {
   const slug = color.slug ?? "";
   const typed = useBrandColor(slug, color);
   return (
-    <section className={classes.open} aria-label="Open colour">
+    <section className={classes.open} aria-label="Colour at hand">
       <div className={classes.fields}>
         <div className={classes.swatch} style={{ background: typed.seen?.hex ?? color.color }}>
           <input
@@ -93,9 +93,9 @@ function Tools({ slug, name }: { slug: string; name: string }) {
   const hasParent = useEditorState((s) => s.theme.parent !== null && s.theme.parent !== undefined);
   const index = brand.findIndex((b) => b.slug === slug);
   const removal = useRemoval({ do: "remove-brand", brand: slug }, `${name} removed`);
-  const { openColor } = useBrandView();
+  const { openBrand } = useBrandView();
   const move = (to: number, way: "earlier" | "later") => {
-    openColor(slug);
+    openBrand(slug);
     void editor.change({ do: "move-brand", brand: slug, to }, `${name} moved ${way}`);
   };
   const tool = { variant: "subtle", color: "ink", size: 24 } as const;
@@ -127,13 +127,7 @@ function Tools({ slug, name }: { slug: string; name: string }) {
       >
         <IconX size={15} />
       </ActionIcon>
-      <RemoveDialog
-        name={name}
-        notes={removal.notes}
-        opened={removal.asking}
-        onClose={removal.close}
-        onRemove={removal.remove}
-      />
+      <RemoveDialog name={name} removal={removal} />
     </div>
   );
 }

@@ -55,6 +55,27 @@ impl Color {
         css::parse_typed(text)
     }
 
+    /// Reads 3, 4, 6 or 8 hex digits as CSS has them behind `#`.
+    pub fn from_hex(digits: &str) -> Option<Self> {
+        css::hex(digits)
+    }
+
+    /// Reads hex digits as the languages of apps have them: with the opacity in front where there is one.
+    ///
+    /// ```
+    /// use rhodon_color::Color;
+    /// assert_eq!(Color::from_hex_alpha_first("800F5C7A").unwrap().to_hex(), "#0f5c7a80");
+    /// ```
+    pub fn from_hex_alpha_first(digits: &str) -> Option<Self> {
+        let front = match digits.len() {
+            4 => 1,
+            8 => 2,
+            _ => 0,
+        };
+        let (alpha, code) = digits.split_at_checked(front)?;
+        css::hex(&format!("{code}{alpha}"))
+    }
+
     /// The space in which it was stated.
     pub fn space(self) -> Space {
         self.space

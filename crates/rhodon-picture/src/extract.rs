@@ -5,6 +5,7 @@ use std::str::FromStr;
 use rhodon_color::{Oklab, Rgb8, difference};
 
 use crate::cluster::{Sample, centres, nearest, squared};
+use crate::pick::{is_between, merged, picked};
 use crate::picture::Picture;
 use crate::shrink::{self, Grid};
 use crate::spot::deepest;
@@ -15,18 +16,10 @@ pub const MOST_COLORS: usize = 12;
 const LOOKED_AT: usize = 256;
 /// Centres before near ones become one.
 const CENTRES: usize = 24;
-/// Oklab distance, with lightness halved, below which two centres are one colour.
-const MERGED: f32 = 0.05;
-/// How much the area of a colour counts against its distance from the others.
-const AREA: f32 = 0.4;
 /// Oklab distance from its centre at which an area counts half.
 const EVEN: f32 = 0.014;
 /// How thin, in thirds of a pixel to its edge, an area is that softens an edge.
 const THIN: u32 = 4;
-/// How far, in codes, from the way between two others such a colour stands at most.
-const OFF_THE_WAY: f32 = 14.0;
-/// The least share of what is covered.
-const LEAST: f32 = 0.004;
 /// CIEDE2000 below which a colour that was found is one that is written in a mark.
 const SAME: f64 = 6.0;
 
@@ -66,7 +59,7 @@ impl Lean {
     ];
 
     /// How much a colour is preferred.
-    fn favour(self, lab: [f32; 3]) -> f32 {
+    pub(crate) fn favour(self, lab: [f32; 3]) -> f32 {
         let chroma = lab[1].hypot(lab[2]);
         let strength = (chroma / 0.25).min(1.0);
         let raised = |v: f32| (0.05 + v.clamp(0.0, 1.0)).powi(3);
@@ -279,72 +272,6 @@ impl Seen {
             })
             .collect()
     }
-}
-
-/// Centres of one colour become one: the evenest keeps its colour, a mean would stand nowhere.
-fn merged(centres: &[Sample], flat: &[f32]) -> Vec<Sample> {
-    let mut order: Vec<usize> = (0..centres.len()).collect();
-    let telling = |i: &usize| centres[*i].weight * flat[*i].powi(2);
-    order.sort_by(|a, b| telling(b).total_cmp(&telling(a)));
-    let halved = |lab: [f32; 3]| [lab[0] / 2.0, lab[1], lab[2]];
-    let mut out: Vec<Sample> = Vec::new();
-    for centre in order.into_iter().map(|i| centres[i]) {
-        let same = |o: &&mut Sample| squared(halved(o.lab), halved(centre.lab)) < MERGED * MERGED;
-        match out.iter_mut().find(same) {
-            Some(other) => other.weight += centre.weight,
-            None => out.push(centre),
-        }
-    }
-    out
-}
-
-/// Whether a code lies on the way from one to another.
-fn is_between(code: [f32; 3], a: [f32; 3], b: [f32; 3]) -> bool {
-    let along = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
-    let from = [code[0] - a[0], code[1] - a[1], code[2] - a[2]];
-    let dot = |u: [f32; 3], v: [f32; 3]| u[0] * v[0] + u[1] * v[1] + u[2] * v[2];
-    let length = dot(along, along);
-    if length < 1.0 {
-        return false;
-    }
-    let t = dot(from, along) / length;
-    let away = dot(from, from) - t * t * length;
-    (0.0..=1.0).contains(&t) && away < OFF_THE_WAY * OFF_THE_WAY
-}
-
-/// The first by area and strength, each further one by area and distance from those before.
-fn picked(
-    centres: &[Sample],
-    flat: &[f32],
-    covered: f32,
-    count: usize,
-    lean: Option<Lean>,
-) -> Vec<usize> {
-    let large = |i: &usize| centres[*i].weight >= LEAST * covered;
-    let mut left: Vec<usize> = (0..centres.len()).filter(large).collect();
-    if left.is_empty() {
-        left.extend(0..centres.len().min(1));
-    }
-    let favour = |i: usize| lean.map_or(1.0, |lean| lean.favour(centres[i].lab));
-    let mut picked: Vec<usize> = Vec::new();
-    while picked.len() < count && !left.is_empty() {
-        let score = |i: usize| {
-            let lab = centres[i].lab;
-            let away = picked
-                .iter()
-                .map(|p| squared(centres[*p].lab, lab).sqrt())
-                .fold(f32::INFINITY, f32::min);
-            let apart = if away.is_finite() {
-                away
-            } else {
-                0.05 + lab[1].hypot(lab[2])
-            };
-            centres[i].weight.powf(AREA) * flat[i] * apart * favour(i)
-        };
-        let best = (0..left.len()).max_by(|a, b| score(left[*a]).total_cmp(&score(left[*b])));
-        picked.extend(best.map(|at| left.swap_remove(at)));
-    }
-    picked
 }
 
 /// How much of a centre's area one code must have to stand for it exactly: flat marks keep their code,

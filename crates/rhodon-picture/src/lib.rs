@@ -16,6 +16,7 @@ mod extract;
 mod jpeg;
 mod limits;
 mod mark;
+mod pick;
 mod picture;
 mod profile;
 mod shrink;

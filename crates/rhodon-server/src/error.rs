@@ -188,6 +188,16 @@ impl ApiError {
         )
     }
 
+    /// A part of an address that cannot be read.
+    fn address(what: &str, status: StatusCode, cause: &str) -> Self {
+        Self::new(
+            status,
+            "/problems/invalid-request",
+            "The request cannot be read",
+            format!("expected {what} of the documented form: {cause}"),
+        )
+    }
+
     /// Nothing is there.
     pub fn not_found(detail: impl Into<String>) -> Self {
         Self::new(
@@ -235,31 +245,13 @@ impl From<JsonRejection> for ApiError {
 
 impl From<PathRejection> for ApiError {
     fn from(rejection: PathRejection) -> Self {
-        let detail = format!(
-            "expected an address of the documented form: {}",
-            rejection.body_text()
-        );
-        Self::new(
-            rejection.status(),
-            "/problems/invalid-request",
-            "The request cannot be read",
-            detail,
-        )
+        Self::address("an address", rejection.status(), &rejection.body_text())
     }
 }
 
 impl From<QueryRejection> for ApiError {
     fn from(rejection: QueryRejection) -> Self {
-        let detail = format!(
-            "expected parameters of the documented form: {}",
-            rejection.body_text()
-        );
-        Self::new(
-            rejection.status(),
-            "/problems/invalid-request",
-            "The request cannot be read",
-            detail,
-        )
+        Self::address("parameters", rejection.status(), &rejection.body_text())
     }
 }
 

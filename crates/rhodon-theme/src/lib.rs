@@ -41,7 +41,7 @@ pub use document::{
 };
 pub use font_family::font_families;
 pub use label::{KeptPath, NameError, Slug, StepLabel, TokenPath};
-pub use naming::{look as color_look, name as color_name};
+pub use naming::{capitalised, look as color_look, name as color_name};
 pub use reason::Reason;
 pub use role::{GRAPHIC as GRAPHIC_RATIO, TEXT as TEXT_RATIO};
 pub use status::{APART, Status, tuned as status_colors};

@@ -92,7 +92,8 @@ pub(crate) fn is_same(a: &str, b: &str) -> bool {
     a.trim().to_lowercase() == b.trim().to_lowercase()
 }
 
-fn capitalised(word: &str) -> String {
+/// A word or name with its first letter large.
+pub fn capitalised(word: &str) -> String {
     let mut chars = word.chars();
     chars
         .next()

@@ -1,8 +1,11 @@
 //! Inputs as arguments or as lines of standard input.
 
+use std::fs;
 use std::io::{self, BufRead, Read};
+use std::path::Path;
 
 use rhodon_color::Color;
+use rhodon_formats::read::InputFile;
 
 use crate::output::Failure;
 
@@ -69,6 +72,15 @@ pub fn all() -> Result<String, Failure> {
         .read_to_string(&mut text)
         .map_err(reading)?;
     Ok(text)
+}
+
+/// A file under the name by which it was asked for.
+pub fn file(path: &Path) -> Result<InputFile, Failure> {
+    let name = path.display().to_string();
+    match fs::read(path) {
+        Ok(bytes) => Ok(InputFile { name, bytes }),
+        Err(cause) => Err(Failure::Io { place: name, cause }),
+    }
 }
 
 fn reading(cause: io::Error) -> Failure {

@@ -8,5 +8,5 @@ mod parse;
 mod print;
 
 pub use error::ColorError;
-pub(crate) use parse::{parse, parse_typed};
+pub(crate) use parse::{hex, parse, parse_typed};
 pub use print::{Notation, NotationError};

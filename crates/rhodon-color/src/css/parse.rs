@@ -105,22 +105,26 @@ fn color<'i>(input: &mut Parser<'i, '_>) -> Result<'i, Color> {
     }
 }
 
-fn hex(digits: &str) -> Option<Color> {
+/// See [`Color::from_hex`].
+pub(crate) fn hex(digits: &str) -> Option<Color> {
+    // A sign would be read as part of the number.
     if !digits.bytes().all(|b| b.is_ascii_hexdigit()) {
         return None;
     }
-    let wide: String = match digits.len() {
-        3 | 4 => digits.chars().flat_map(|c| [c, c]).collect(),
-        6 | 8 => digits.to_owned(),
+    let value = u32::from_str_radix(digits, 16).ok()?;
+    let twice = |shift: u32| ((value >> shift & 15) * 17) as u8;
+    let [r, g, b, a] = match digits.len() {
+        3 => [twice(8), twice(4), twice(0), 255],
+        4 => [twice(12), twice(8), twice(4), twice(0)],
+        6 => (value << 8 | 255).to_be_bytes(),
+        8 => value.to_be_bytes(),
         _ => return None,
     };
-    let byte = |i: usize| u8::from_str_radix(&wide[i..i + 2], 16).ok();
-    let alpha = if wide.len() == 8 { byte(6)? } else { 255 };
-    let opaque = Color::from(Rgb8::new(byte(0)?, byte(2)?, byte(4)?));
+    let opaque = Color::from(Rgb8::new(r, g, b));
     Some(Color::new(
         Space::Srgb,
         opaque.coords(),
-        f64::from(alpha) / 255.0,
+        f64::from(a) / 255.0,
     ))
 }
 

@@ -1,7 +1,7 @@
 //! Markup: HTML, SVG and what embeds them. Style elements and attributes, presentation attributes.
 
 use super::spelling::whole;
-use super::{ColorUse, script, style};
+use super::{ColorUse, script, shifted, style};
 
 /// Attributes whose whole value may be a colour, and of what.
 const ATTRIBUTES: &[&str] = &[
@@ -68,20 +68,6 @@ fn embedded(
         .map_or(text.len(), |at| from + at);
     shifted(&text[from..end], from, find, out);
     end
-}
-
-/// Finds in a part, and tells places of the whole.
-pub(super) fn shifted(
-    part: &str,
-    by: usize,
-    find: fn(&str, &mut Vec<ColorUse>),
-    out: &mut Vec<ColorUse>,
-) {
-    let from = out.len();
-    find(part, out);
-    for found in &mut out[from..] {
-        found.range = found.range.start + by..found.range.end + by;
-    }
 }
 
 /// Reads attributes up to the end of the tag; gives the place behind it.

@@ -112,3 +112,12 @@ pub fn finder_for(name: &str) -> Option<&'static Finder> {
         .iter()
         .find(|f| f.endings.contains(&ending.as_str()))
 }
+
+/// Finds in a part, and tells places of the whole.
+fn shifted(part: &str, by: usize, find: fn(&str, &mut Vec<ColorUse>), out: &mut Vec<ColorUse>) {
+    let from = out.len();
+    find(part, out);
+    for found in &mut out[from..] {
+        found.range = found.range.start + by..found.range.end + by;
+    }
+}

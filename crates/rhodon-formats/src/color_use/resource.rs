@@ -32,7 +32,7 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
                 around.1,
                 None | Some(b'<' | b'"' | b'\'' | b' ' | b'\n' | b'\t' | b'\r')
             );
-        if let Some(color) = opacity_first(&text[at + 1..end]).filter(|_| whole) {
+        if let Some(color) = Color::from_hex_alpha_first(&text[at + 1..end]).filter(|_| whole) {
             let named = around.0 != Some(b'"') && around.0 != Some(b'\'');
             out.push(ColorUse {
                 range: at..end,
@@ -42,20 +42,6 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
         }
         i = end;
     }
-}
-
-/// `#ARGB` and `#AARRGGBB` have the opacity in front; `#RGB` and `#RRGGBB` have none.
-fn opacity_first(digits: &str) -> Option<Color> {
-    if !digits.bytes().all(|b| b.is_ascii_hexdigit()) {
-        return None;
-    }
-    let turned = match digits.len() {
-        4 => format!("#{}{}", &digits[1..], &digits[..1]),
-        8 => format!("#{}{}", &digits[2..], &digits[..2]),
-        3 | 6 => format!("#{digits}"),
-        _ => return None,
-    };
-    Color::parse(&turned).ok()
 }
 
 fn attribute(tag: &str, wanted: &str) -> Option<String> {

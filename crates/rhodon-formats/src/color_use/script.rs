@@ -3,11 +3,10 @@
 
 use std::ops::Range;
 
-use rhodon_color::{Color, Rgb8};
+use rhodon_color::Color;
 
-use super::markup::shifted;
 use super::spelling::{is_shorthand, sounds_like_color, whole, within};
-use super::{ColorUse, style};
+use super::{ColorUse, shifted, style};
 
 /// Calls whose number is a colour with its opacity in front.
 const ARGB_CALLS: &[&str] = &[
@@ -290,11 +289,5 @@ fn number(text: &str) -> Option<Color> {
         .strip_prefix("0x")
         .or_else(|| text.strip_prefix("0X"))?;
     let digits = digits.trim_end_matches(['L', 'u', 'U']).replace('_', "");
-    let value = u32::from_str_radix(&digits, 16).ok()?;
-    let [a, r, g, b] = value.to_be_bytes();
-    match digits.len() {
-        6 => Some(Rgb8::new(r, g, b).into()),
-        8 => Color::parse(&format!("#{r:02x}{g:02x}{b:02x}{a:02x}")).ok(),
-        _ => None,
-    }
+    matches!(digits.len(), 6 | 8).then(|| Color::from_hex_alpha_first(&digits))?
 }

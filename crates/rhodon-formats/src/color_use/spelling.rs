@@ -1,6 +1,6 @@
 //! How a colour may be spelt, whatever stands around it.
 
-use rhodon_color::{Color, Rgb8};
+use rhodon_color::Color;
 
 /// Names of functions that are colours once their arguments are plain.
 const FUNCTIONS: &[&str] = &[
@@ -10,23 +10,6 @@ const FUNCTIONS: &[&str] = &[
 /// Whether a function of that name is a colour.
 pub(super) fn is_function(name: &str) -> bool {
     name.len() <= 5 && FUNCTIONS.iter().any(|f| f.eq_ignore_ascii_case(name))
-}
-
-/// A colour by `#` and its digits.
-pub(super) fn hex(digits: &str) -> Option<Color> {
-    let fits =
-        matches!(digits.len(), 3 | 4 | 6 | 8) && digits.bytes().all(|b| b.is_ascii_hexdigit());
-    let value = fits.then(|| u32::from_str_radix(digits, 16).ok())??;
-    let [_, r, g, b] = value.to_be_bytes();
-    match digits.len() {
-        // Nearly all are these: there is no need to read them as CSS.
-        6 => Some(Rgb8::new(r, g, b).into()),
-        3 => {
-            let twice = |shift: u32| ((value >> shift & 15) * 17) as u8;
-            Some(Rgb8::new(twice(8), twice(4), twice(0)).into())
-        }
-        _ => Color::parse(&format!("#{digits}")).ok(),
-    }
 }
 
 /// A colour by its CSS name; `transparent` and `currentColor` are none to be counted.
@@ -44,7 +27,7 @@ pub(super) fn function(text: &str) -> Option<Color> {
 /// A text that is a colour as a whole: hex or a function, a name only where `names` says so.
 pub(super) fn whole(text: &str, names: bool) -> Option<Color> {
     if let Some(digits) = text.strip_prefix('#') {
-        return hex(digits);
+        return Color::from_hex(digits);
     }
     if text.ends_with(')') && is_function(text.split('(').next()?) {
         return function(text);
@@ -126,7 +109,7 @@ pub(super) fn within(text: &str, mut found: impl FnMut(std::ops::Range<usize>, C
             let end = (i + 1..bytes.len())
                 .find(|j| !is_word(bytes[*j]))
                 .unwrap_or(bytes.len());
-            if let Some(color) = hex(&text[i + 1..end]) {
+            if let Some(color) = Color::from_hex(&text[i + 1..end]) {
                 found(i..end, color);
             }
             i = end.max(i + 1);

@@ -8,8 +8,8 @@ use std::ops::Range;
 use cssparser::{Parser, ParserInput, Token};
 use rhodon_color::Color;
 
-use super::ColorUse;
-use super::spelling::{function, hex, is_function, named};
+use super::spelling::{function, is_function, named};
+use super::{ColorUse, shifted};
 
 /// How deep blocks are followed; what nests deeper is no style sheet that somebody wrote.
 const MAX_DEPTH: usize = 120;
@@ -65,13 +65,9 @@ pub(super) fn find_indented(text: &str, out: &mut Vec<ColorUse>) {
     let clean = without_line_comments(text);
     let mut at = 0;
     for line in clean.split_inclusive('\n') {
-        let from = out.len();
         let statement = line.trim_end();
         if declares(statement.trim_start()) {
-            find(statement, out);
-        }
-        for found in &mut out[from..] {
-            found.range = found.range.start + at..found.range.end + at;
+            shifted(statement, at, find, out);
         }
         at += line.len();
     }
@@ -302,7 +298,7 @@ impl Statements<'_> {
     ) {
         match token {
             Token::Hash(digits) | Token::IDHash(digits) => {
-                if let Some(color) = hex(digits) {
+                if let Some(color) = Color::from_hex(digits) {
                     self.push(range, color, key.clone());
                 }
             }

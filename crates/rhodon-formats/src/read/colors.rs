@@ -2,7 +2,7 @@
 //! first, then the colours used most, one of each family.
 
 use rhodon_color::Rgb8;
-use rhodon_theme::{Document, Typed, color_look};
+use rhodon_theme::{Document, Typed, capitalised, color_look};
 
 use super::import::{Import, InputFile, ReadProblem};
 use super::reader::Reader;
@@ -110,10 +110,7 @@ pub fn readable(name: &str) -> String {
         .split(|c: char| !c.is_alphanumeric())
         .filter(|word| !word.is_empty())
         .collect();
-    let joined = words.join(" ");
-    let mut letters = joined.chars();
-    let first = letters.next().map(|c| c.to_uppercase().to_string());
-    first.unwrap_or_default() + letters.as_str()
+    capitalised(&words.join(" "))
 }
 
 /// A theme's name from that of a file.

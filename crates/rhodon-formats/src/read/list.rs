@@ -2,6 +2,7 @@
 //! commas or semicolons, with names in front, in quotes, or with the prefix of a program.
 
 use rhodon_color::{Color, Notation};
+use rhodon_theme::capitalised;
 
 /// The most entries that are read.
 const MAX_ITEMS: usize = 200;
@@ -110,23 +111,18 @@ fn tidy(name: &str) -> String {
     let plain = bare(name)
         .trim_start_matches(['-', '$', '@', '.'])
         .trim_end_matches([':', '=']);
-    let words = plain.replace(['-', '_'], " ");
-    let mut chars = words.trim().chars();
-    chars
-        .next()
-        .map_or_else(String::new, |c| c.to_uppercase().chain(chars).collect())
+    capitalised(plain.replace(['-', '_'], " ").trim())
 }
 
 /// A colour as CSS writes it. `0x` in front of eight digits puts the opacity first.
 fn read(text: &str) -> Option<String> {
     if let Some(digits) = text.strip_prefix("0x").or_else(|| text.strip_prefix("0X")) {
-        let digits = match digits.len() {
-            8 if digits.is_ascii() => format!("{}{}", &digits[2..], &digits[..2]),
-            _ => digits.to_owned(),
+        // Four digits have no opacity in front: nobody writes `0xF05C`.
+        let color = match digits.len() {
+            8 => Color::from_hex_alpha_first(digits),
+            _ => Color::from_hex(digits),
         };
-        return Color::parse(&format!("#{digits}"))
-            .ok()
-            .map(|c| Notation::Hex.write(c));
+        return color.map(|c| Notation::Hex.write(c));
     }
     let color = Color::parse_typed(text).ok()?;
     Some(if Color::parse(text).is_ok() {

@@ -10,7 +10,7 @@ use axum::response::{IntoResponse, Response};
 use quick_cache::sync::Cache;
 use rhodon_color::Rgb8;
 use rhodon_picture::{Found, Lean, MAX_BYTES, MOST_COLORS, Picture, PictureError, is_heavy};
-use rhodon_store::{PictureRecord, Store};
+use rhodon_store::PictureRecord;
 use rhodon_theme::color_look;
 use serde::{Deserialize, Serialize};
 use tokio::sync::Semaphore;
@@ -266,23 +266,15 @@ async fn held(bench: &Bench, id: &str) -> Result<Arc<Picture>, ApiError> {
     if let Some(known) = PICTURES.get(id) {
         return Ok(known);
     }
-    let picture = Arc::new(decoded(bench, &bench.store, id).await?);
-    PICTURES.insert(id.to_owned(), picture.clone());
-    Ok(picture)
-}
-
-async fn decoded(bench: &Bench, store: &Store, id: &str) -> Result<Picture, ApiError> {
-    let record = store.picture(id).await?;
+    let record = bench.store.picture(id).await?;
     let read = bench.work.run(move || {
         let mut picture = Picture::read(&record.webp)?;
-        picture.width = record.width;
-        picture.height = record.height;
-        picture.written = record
-            .written
-            .iter()
-            .filter_map(|code| code.parse::<Rgb8>().ok())
-            .collect();
+        (picture.width, picture.height) = (record.width, record.height);
+        let codes = record.written.iter().map(|code| code.parse::<Rgb8>());
+        picture.written = codes.flatten().collect();
         Ok(picture)
     });
-    read.await?.map_err(|e: PictureError| refused(&e))
+    let picture = Arc::new(read.await?.map_err(|e: PictureError| refused(&e))?);
+    PICTURES.insert(id.to_owned(), picture.clone());
+    Ok(picture)
 }

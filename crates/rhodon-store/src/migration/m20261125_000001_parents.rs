@@ -2,6 +2,8 @@
 
 use sea_orm_migration::prelude::*;
 
+use super::run;
+
 #[derive(DeriveMigrationName)]
 pub(crate) struct Migration;
 
@@ -32,18 +34,10 @@ ALTER TABLE revision DROP COLUMN replaced;
 #[async_trait::async_trait]
 impl MigrationTrait for Migration {
     async fn up(&self, manager: &SchemaManager) -> Result<(), DbErr> {
-        manager
-            .get_connection()
-            .execute_unprepared(UP)
-            .await
-            .map(drop)
+        run(manager, UP).await
     }
 
     async fn down(&self, manager: &SchemaManager) -> Result<(), DbErr> {
-        manager
-            .get_connection()
-            .execute_unprepared(DOWN)
-            .await
-            .map(drop)
+        run(manager, DOWN).await
     }
 }

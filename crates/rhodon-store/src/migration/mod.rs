@@ -17,3 +17,9 @@ impl MigratorTrait for Migrator {
         ]
     }
 }
+
+/// Runs statements as they stand.
+async fn run(manager: &SchemaManager<'_>, sql: &str) -> Result<(), DbErr> {
+    let done = manager.get_connection().execute_unprepared(sql).await;
+    done.map(drop)
+}

@@ -2,9 +2,10 @@
 
 use schemars::JsonSchema;
 use serde::Serialize;
+use serde_json::Value;
 
 use super::field::Node;
-use super::problem::Problems;
+use super::problem::{Problems, quoted};
 
 /// Where a brand colour came from. A colour without one was typed.
 #[derive(Clone, Debug, PartialEq, Serialize, JsonSchema)]
@@ -60,18 +61,15 @@ const MAX_LINE: f64 = 1e9;
 
 impl Provenance {
     pub(super) fn read(node: &Node<'_>, problems: &mut Problems) -> Option<Self> {
-        const ALL: &[&str] = &[
-            "kind", "name", "picture", "x", "y", "line", "column", "of", "relation", "owner",
-        ];
-        let all = node.object(ALL, problems)?;
-        let kind = all.require("kind", problems)?.text(20, problems)?;
-        let keys: &[&str] = match kind.as_str() {
-            "picture" => &["kind", "name", "picture", "x", "y"],
-            "file" => &["kind", "name", "line", "column"],
-            "companion" => &["kind", "of", "relation"],
-            "set" => &["kind", "name", "owner"],
+        let kind = node.value.get("kind").and_then(Value::as_str);
+        let keys: &[&str] = match kind {
+            Some("picture") => &["kind", "name", "picture", "x", "y"],
+            Some("file") => &["kind", "name", "line", "column"],
+            Some("companion") => &["kind", "of", "relation"],
+            Some("set") => &["kind", "name", "owner"],
             other => {
-                let message = format!("\"{other}\": expected picture, file, companion or set");
+                let found = other.map_or_else(|| "nothing".to_owned(), quoted);
+                let message = format!("expected picture, file, companion or set, found {found}");
                 problems.add(format!("{}/kind", node.pointer), message);
                 return None;
             }
@@ -95,8 +93,8 @@ impl Provenance {
             let node = object.require(key, problems)?;
             node.number(0.0, 1.0, problems)
         };
-        Some(match kind.as_str() {
-            "picture" => {
+        Some(match kind {
+            Some("picture") => {
                 let (name, x, y) = (
                     needed("name", problems),
                     part("x", problems),
@@ -117,12 +115,12 @@ impl Provenance {
                     y: y?,
                 }
             }
-            "file" => Self::File {
+            Some("file") => Self::File {
                 name: needed("name", problems)?,
                 line: number("line", 1.0, MAX_LINE, problems),
                 column: number("column", 1.0, MAX_LINE, problems),
             },
-            "companion" => {
+            Some("companion") => {
                 let (of, relation) = (needed("of", problems), needed("relation", problems));
                 Self::Companion {
                     of: of?,
@@ -140,7 +138,7 @@ impl Provenance {
     ///
     /// # Errors
     /// What is wrong with it, each with its place.
-    pub fn parse(value: &serde_json::Value) -> Result<Self, Problems> {
+    pub fn parse(value: &Value) -> Result<Self, Problems> {
         let mut problems = Problems::default();
         let node = Node {
             value,

@@ -83,15 +83,17 @@ pub(crate) fn plan(theme: &Resolved) -> Result<Vec<Plan>, Problems> {
 /// The colour that companions, greys and status colours follow: the primary one, wherever it comes
 /// from.
 fn primary(theme: &Resolved) -> Option<Rgb8> {
-    let brand = &theme.merged.brand;
-    let of = |slug: &Slug| brand.iter().find(|b| b.slug == *slug);
     let name = Slug::known(Intent::Primary.id());
-    let own = match theme.merged.intents.get(&name) {
-        Some(IntentChoice::Color(color)) => return Some(color.to_rgb8()),
-        Some(IntentChoice::Scale(scale)) => of(scale),
-        None => of(&name),
-    };
-    own.or(brand.first()).map(|b| b.color.to_rgb8())
+    let brand = &theme.merged.brand;
+    let set = chosen(theme, &name).or_else(|| named(theme, &name));
+    let own = set.and_then(|plan| match plan.source {
+        Source::Own(color) | Source::Neutral(color) => Some(color),
+        Source::Brand(slug) => {
+            let of = brand.iter().find(|b| b.slug == slug)?;
+            Some(of.color.to_rgb8())
+        }
+    });
+    own.or_else(|| brand.first().map(|b| b.color.to_rgb8()))
 }
 
 /// Brand colours that no intent asks for by name.

@@ -405,7 +405,7 @@ fn a_colour_remembers_where_it_came_from() {
     for (bad, told) in [
         (
             json!({ "kind": "dream" }),
-            "/kind: \"dream\": expected picture, file, companion or set",
+            "/kind: expected picture, file, companion or set, found \"dream\"",
         ),
         (
             json!({ "kind": "picture", "name": "a", "x": 2, "y": 0 }),

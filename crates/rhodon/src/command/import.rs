@@ -1,6 +1,5 @@
 //! `rhodon import`
 
-use std::fs;
 use std::path::Path;
 
 use rhodon_formats::read::{InputFile, read};
@@ -17,7 +16,7 @@ pub fn run(args: &ImportArgs, printer: &mut Printer) -> Result<(), Failure> {
     } else {
         args.files
             .iter()
-            .map(|path| file(path))
+            .map(|path| input::file(path))
             .collect::<Result<_, _>>()?
     };
     let import = read(&files);
@@ -33,14 +32,6 @@ pub fn run(args: &ImportArgs, printer: &mut Printer) -> Result<(), Failure> {
     };
     let value = named(spec, args.name.as_deref())?.to_json();
     printer.result(&value, || pretty(&value).trim_end().to_owned())
-}
-
-fn file(path: &Path) -> Result<InputFile, Failure> {
-    let name = path.display().to_string();
-    match fs::read(path) {
-        Ok(bytes) => Ok(InputFile { name, bytes }),
-        Err(cause) => Err(Failure::Io { place: name, cause }),
-    }
 }
 
 /// The document under the name that was asked for, checked like any document.

@@ -1,6 +1,5 @@
 //! `rhodon inventory`
 
-use std::fs;
 use std::path::Path;
 
 use rhodon_formats::color_use::{NOT_OURS, finder_for};
@@ -10,6 +9,7 @@ use serde::Serialize;
 use walkdir::{DirEntry, WalkDir};
 
 use crate::cli::InventoryArgs;
+use crate::input;
 use crate::output::{Failure, Printer};
 
 #[derive(Serialize)]
@@ -48,7 +48,7 @@ pub fn run(args: &InventoryArgs, printer: &mut Printer) -> Result<(), Failure> {
 /// A file as it is named, or all files of a folder in which colours are found.
 fn collect(path: &Path, files: &mut Vec<InputFile>) -> Result<(), Failure> {
     if !path.is_dir() {
-        files.push(read(path)?);
+        files.push(input::file(path)?);
         return Ok(());
     }
     let ours = |entry: &DirEntry| {
@@ -63,18 +63,10 @@ fn collect(path: &Path, files: &mut Vec<InputFile>) -> Result<(), Failure> {
         })?;
         let is_ours = finder_for(&entry.file_name().to_string_lossy()).is_some();
         if entry.file_type().is_file() && is_ours {
-            files.push(read(entry.path())?);
+            files.push(input::file(entry.path())?);
         }
     }
     Ok(())
-}
-
-fn read(path: &Path) -> Result<InputFile, Failure> {
-    let name = path.display().to_string();
-    match fs::read(path) {
-        Ok(bytes) => Ok(InputFile { name, bytes }),
-        Err(cause) => Err(Failure::Io { place: name, cause }),
-    }
 }
 
 fn report(used: &Used) -> Report<'_> {

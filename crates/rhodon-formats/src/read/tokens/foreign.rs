@@ -285,15 +285,8 @@ fn readable(name: &str, code: Rgb8) -> String {
     let clean: String = name.chars().filter(|c| !c.is_control()).take(200).collect();
     let has_letter = clean.chars().any(char::is_alphabetic);
     if has_letter {
-        capitalised(clean.trim())
+        rhodon_theme::capitalised(clean.trim())
     } else {
         rhodon_theme::color_look(code)
     }
-}
-
-fn capitalised(word: &str) -> String {
-    let mut chars = word.chars();
-    chars
-        .next()
-        .map_or_else(String::new, |c| c.to_uppercase().chain(chars).collect())
 }

@@ -283,7 +283,7 @@ impl Statements<'_> {
         }
         statement.parts += 1;
         let end = parser.position().byte_index();
-        self.value(parser, token, start..end, statement, &mut None, depth);
+        self.value(parser, token, start..end, statement, None, depth);
     }
 
     /// One token of a value.
@@ -293,18 +293,18 @@ impl Statements<'_> {
         token: &Token<'_>,
         range: Range<usize>,
         statement: &mut Statement,
-        key: &mut Option<String>,
+        key: Option<&str>,
         depth: usize,
     ) {
         match token {
             Token::Hash(digits) | Token::IDHash(digits) => {
                 if let Some(color) = Color::from_hex(digits) {
-                    self.push(range, color, key.clone());
+                    self.push(range, color, key.map(str::to_owned));
                 }
             }
             Token::Ident(word) if statement.colored => {
                 if let Some(color) = named(word) {
-                    self.push(range, color, key.clone());
+                    self.push(range, color, key.map(str::to_owned));
                 }
             }
             Token::Ident(word) if statement.parts == 1 && statement.is_variable() => {
@@ -320,7 +320,7 @@ impl Statements<'_> {
                     whole.and_then(|w| *self.functions.entry(w).or_insert_with(|| function(w)));
                 if let Some(color) = color {
                     self.out.truncate(from);
-                    self.push(range, color, key.clone());
+                    self.push(range, color, key.map(str::to_owned));
                 }
             }
             Token::ParenthesisBlock | Token::SquareBracketBlock | Token::CurlyBracketBlock => {
@@ -336,7 +336,7 @@ impl Statements<'_> {
             return;
         }
         let _: Result<(), cssparser::ParseError<'_, ()>> = parser.parse_nested_block(|inner| {
-            let (mut key, mut last) = (None, None);
+            let (mut key, mut last): (Option<String>, Option<String>) = (None, None);
             loop {
                 let start = inner.position().byte_index();
                 let Ok(token) = inner.next_including_whitespace_and_comments() else {
@@ -351,7 +351,14 @@ impl Statements<'_> {
                     _ => {}
                 }
                 let end = inner.position().byte_index();
-                self.value(inner, &token, start..end, statement, &mut key, depth + 1);
+                self.value(
+                    inner,
+                    &token,
+                    start..end,
+                    statement,
+                    key.as_deref(),
+                    depth + 1,
+                );
             }
         });
     }

@@ -144,7 +144,8 @@ function Spots({ picture, name }: { picture: string; name: string }) {
         const slug = spot.brand;
         if (!slug) return;
         const before = saved?.find((b) => b.slug === slug)?.color ?? spot.color;
-        const label = `${spot.name}: ${before} → ${color}, another spot of ${name}`;
+        const moved = before.toLowerCase() === color ? "" : ` ${before} → ${color},`;
+        const label = `${spot.name}:${moved} another spot of ${name}`;
         void editor.commit((d) => setBrand(d, slug, { color, from: from(x, y) }), label);
       }}
       onAdd={(to) => offer(id, [{ name: to.name, color: to.color, from: from(to.x, to.y) }])}

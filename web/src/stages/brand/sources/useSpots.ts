@@ -6,9 +6,9 @@ import type { Picked, Spot } from "./PictureSpots";
 /** How far a key moves a spot, as a share of the picture; with Shift eight times as far. */
 const STEP = 1 / 256;
 
-/** A place that is looked at, and the spot that is moved there, if one is. */
-interface Look {
-  spot: Spot | undefined;
+/** A spot on its way. */
+interface Going {
+  spot: Spot;
   x: number;
   y: number;
 }
@@ -19,7 +19,11 @@ interface Told {
 }
 
 /** What stands under the loupe. */
-export type Under = Pick<Look, "x" | "y"> & { color: string | undefined };
+export interface Under {
+  x: number;
+  y: number;
+  color: string | undefined;
+}
 
 const cut = (v: number) => Math.min(0.9999, Math.max(0, v));
 
@@ -34,24 +38,32 @@ export function placeOf(event: { currentTarget: Element; clientX: number; client
 export function useSpots(picture: string, radius: number, told: Told) {
   const [under, setUnder] = useState<Under>();
   const dragged = useRef<Spot>(undefined);
-  const moves = useMoves<Look, Picked | undefined>({
-    ask: async ({ x, y }) => {
-      const { hex, name } = await spotOf(picture, { x, y, radius });
-      return hex ? { x, y, color: hex, name: name ?? hex } : undefined;
-    },
+  const pick = async ({ x, y }: { x: number; y: number }): Promise<Picked | undefined> => {
+    const { hex, name } = await spotOf(picture, { x, y, radius });
+    return hex ? { x, y, color: hex, name: name ?? hex } : undefined;
+  };
+  const moves = useMoves<Going, Picked | undefined>({
+    ask: pick,
     onMove: (found, { spot, x, y }) => {
       setUnder({ x, y, color: found?.color });
-      if (spot && found) told.onMove(spot, found);
+      if (found) told.onMove(spot, found);
     },
     onEnd: (found, { spot }) => {
       setUnder(undefined);
-      if (spot && found) told.onMoved(spot, found);
+      if (found) told.onMoved(spot, found);
     },
   });
+  // Looking around is no movement: it ends nothing and is ended by nothing.
+  const looks = useMoves<{ x: number; y: number }, Picked | undefined>({
+    ask: pick,
+    onMove: (found, { x, y }) => setUnder({ x, y, color: found?.color }),
+    onEnd: () => setUnder(undefined),
+  });
   const onGround = {
-    onPointerMove: (e: PointerEvent<HTMLElement>) =>
-      dragged.current ?? moves.move({ spot: undefined, ...placeOf(e) }),
-    onPointerLeave: () => dragged.current ?? moves.end(),
+    onPointerMove: (e: PointerEvent<HTMLElement>) => {
+      if (!dragged.current) looks.move(placeOf(e));
+    },
+    onPointerLeave: () => looks.end(),
   };
   const onSpot = (spot: Spot) => ({
     onPointerDown: (e: PointerEvent<HTMLElement>) => {
@@ -75,7 +87,7 @@ export function useSpots(picture: string, radius: number, told: Told) {
       if (!way) return;
       e.preventDefault();
       const far = STEP * (e.shiftKey ? 8 : 1);
-      const from = moves.at?.spot?.key === spot.key ? moves.at : spot;
+      const from = moves.at?.spot.key === spot.key ? moves.at : spot;
       moves.step({ spot, x: cut(from.x + (way[0] ?? 0) * far), y: cut(from.y + (way[1] ?? 0) * far) });
     },
   });

@@ -32,7 +32,11 @@ struct PlaceReport<'a> {
 pub fn run(args: &InventoryArgs, printer: &mut Printer) -> Result<(), Failure> {
     let mut files = Vec::new();
     for path in &args.files {
-        collect(path, &mut files)?;
+        // One that cannot be read does not take the others along.
+        if let Err(failure) = collect(path, &mut files) {
+            printer.mark_bad();
+            eprintln!("{failure}");
+        }
     }
     let found = inventory(&files, args.near);
     for (file, why) in &found.skipped {

@@ -96,6 +96,18 @@ fn inventory_walks_a_folder_and_passes_over_what_others_made() {
         (&json!(1), &json!(35), &json!("#0f5c7a"))
     );
     assert_eq!(lines[1]["names"], json!(["c"]));
+    let style = folder.path().join("src/a.css");
+    let some = rhodon(
+        &[
+            "inventory",
+            "--json",
+            "nowhere.css",
+            style.to_str().unwrap(),
+        ],
+        "",
+    );
+    assert_eq!((some.code, some.lines().len()), (2, 1), "the rest is told");
+    assert!(some.err.starts_with("nowhere.css: "), "{}", some.err);
     for near in ["-1", "21", "x"] {
         assert_eq!(
             rhodon(&["inventory", "--near", near, "."], "").code,

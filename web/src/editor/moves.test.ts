@@ -74,4 +74,23 @@ describe("a movement", () => {
     expect(told).toEqual(["shown 10", "shown 20", "over 20"]);
     vi.useRealTimers();
   });
+
+  test("of one thing is over where it was seen once another is taken hold of; a pause of before ends nothing", async () => {
+    vi.useFakeTimers();
+    const { moves, told, next } = slow();
+    moves.step(1);
+    next()?.go();
+    await vi.advanceTimersByTimeAsync(10);
+    moves.step(2);
+    moves.begin();
+    moves.move(5);
+    next()?.go();
+    await vi.advanceTimersByTimeAsync(10);
+    next()?.go();
+    await vi.advanceTimersByTimeAsync(2000);
+    expect(told).toEqual(["shown 10", "over 10", "shown 50"]);
+    moves.end();
+    expect(told.at(-1)).toBe("over 50");
+    vi.useRealTimers();
+  });
 });

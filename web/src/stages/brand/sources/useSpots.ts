@@ -69,6 +69,7 @@ export function useSpots(picture: string, radius: number, told: Told) {
     onPointerDown: (e: PointerEvent<HTMLElement>) => {
       if (e.button !== 0) return;
       e.currentTarget.setPointerCapture(e.pointerId);
+      moves.begin();
       dragged.current = spot;
     },
     onPointerMove: (e: PointerEvent<HTMLElement>) => {
@@ -87,7 +88,8 @@ export function useSpots(picture: string, radius: number, told: Told) {
       if (!way) return;
       e.preventDefault();
       const far = STEP * (e.shiftKey ? 8 : 1);
-      const from = moves.at?.spot.key === spot.key ? moves.at : spot;
+      if (moves.at && moves.at.spot.key !== spot.key) moves.begin();
+      const from = moves.at ?? spot;
       moves.step({ spot, x: cut(from.x + (way[0] ?? 0) * far), y: cut(from.y + (way[1] ?? 0) * far) });
     },
   });

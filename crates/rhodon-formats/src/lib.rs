@@ -4,6 +4,7 @@
 //! live in that file; the command line, the API and the interface only ask.
 
 mod archive;
+pub mod color_set;
 pub mod color_use;
 pub mod inventory;
 mod job;

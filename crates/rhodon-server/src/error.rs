@@ -198,6 +198,11 @@ impl ApiError {
         )
     }
 
+    /// What went wrong, in a sentence.
+    pub fn detail(&self) -> &str {
+        &self.detail
+    }
+
     /// Nothing is there.
     pub fn not_found(detail: impl Into<String>) -> Self {
         Self::new(
@@ -259,9 +264,10 @@ impl From<StoreError> for ApiError {
     fn from(error: StoreError) -> Self {
         let detail = error.to_string();
         match error {
-            StoreError::NoTheme(_) | StoreError::NoRevision { .. } | StoreError::NoPicture(_) => {
-                Self::not_found(detail)
-            }
+            StoreError::NoTheme(_)
+            | StoreError::NoRevision { .. }
+            | StoreError::NoPicture(_)
+            | StoreError::NoSet(_) => Self::not_found(detail),
             StoreError::NothingTo(_) => Self::new(
                 StatusCode::CONFLICT,
                 "/problems/nothing-to-do",

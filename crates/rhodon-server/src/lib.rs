@@ -20,6 +20,7 @@ mod response_cache;
 mod route;
 mod saving;
 mod serve;
+mod service;
 mod view;
 mod work;
 
@@ -28,3 +29,4 @@ pub use error::ApiError;
 pub use live::Live;
 pub use openapi::openapi;
 pub use serve::{Config, ServeError, router, serve};
+pub use service::{Addresses, Services};

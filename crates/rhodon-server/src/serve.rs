@@ -24,6 +24,7 @@ use crate::error::ApiError;
 use crate::guard::Hosts;
 use crate::live::Live;
 use crate::route::AppState;
+use crate::service::{Addresses, Services};
 use crate::work::Work;
 use crate::{asset, fault, guard, header, listen, openapi, route};
 
@@ -41,6 +42,8 @@ pub struct Config {
     pub database: String,
     /// Load the demo if there is no theme.
     pub demo: bool,
+    /// Outside services.
+    pub services: Addresses,
 }
 
 /// Why the server could not start.
@@ -57,6 +60,9 @@ pub enum ServeError {
     /// The database does not answer.
     #[error("cannot use the database: {0}. Start it, or name another in DATABASE_URL")]
     Database(#[from] StoreError),
+    /// An address of an outside service is none.
+    #[error("{0}")]
+    Service(String),
     /// The demo could not be loaded.
     #[error(transparent)]
     Demo(#[from] DemoError),
@@ -71,6 +77,7 @@ pub async fn serve(config: Config, ready: impl FnOnce(SocketAddr)) -> Result<(),
         address: config.listen,
         cause,
     };
+    let services = Services::at(&config.services).map_err(ServeError::Service)?;
     let listener = TcpListener::bind(config.listen).await.map_err(listen)?;
     let address = listener.local_addr().map_err(listen)?;
     let store = Store::connect(&config.database).await?;
@@ -86,12 +93,12 @@ pub async fn serve(config: Config, ready: impl FnOnce(SocketAddr)) -> Result<(),
         // Open streams would keep the server from ending.
         streams.stop();
     };
-    listen::serve(listener, router(store, live, address), stopping).await;
+    listen::serve(listener, router(store, live, services, address), stopping).await;
     Ok(())
 }
 
 /// The whole application on a store.
-pub fn router(store: Store, live: Live, address: SocketAddr) -> Router {
+pub fn router(store: Store, live: Live, services: Services, address: SocketAddr) -> Router {
     let (api, _) = route::api().split_for_parts();
     let document = openapi::openapi();
     let origin = CsrfLayer::new().with_rejection_response(|_| other_origin());
@@ -111,14 +118,19 @@ pub fn router(store: Store, live: Live, address: SocketAddr) -> Router {
         store: store.clone(),
         work: Work::new(),
     };
-    api.with_state(AppState { store, live, bench })
-        .route(
-            "/api/openapi.json",
-            get(move || async move { axum::Json(document) }),
-        )
-        .method_not_allowed_fallback(other_method)
-        .fallback(asset::serve)
-        .layer(layers)
+    api.with_state(AppState {
+        store,
+        live,
+        bench,
+        services,
+    })
+    .route(
+        "/api/openapi.json",
+        get(move || async move { axum::Json(document) }),
+    )
+    .method_not_allowed_fallback(other_method)
+    .fallback(asset::serve)
+    .layer(layers)
 }
 
 /// Ends what takes too long, in the one shape of refusals.

@@ -14,6 +14,9 @@ pub enum StoreError {
     /// No picture has that id.
     #[error("no picture \"{0}\"")]
     NoPicture(String),
+    /// No set of colours has that id.
+    #[error("no set of colours \"{0}\"")]
+    NoSet(uuid::Uuid),
     /// The theme has no such revision.
     #[error("no revision {number} of theme \"{slug}\"")]
     NoRevision {

@@ -52,6 +52,8 @@ pub enum Command {
     Openapi,
     /// Run the web application.
     Serve(ServeArgs),
+    /// Run simulated services that stand in for outside ones: a community's sets and web fonts.
+    Standin(StandinArgs),
 }
 
 #[derive(Debug, Args)]
@@ -263,4 +265,17 @@ pub struct ServeArgs {
     /// PostgreSQL server.
     #[arg(long, env = "DATABASE_URL", hide_env_values = true)]
     pub database: Option<String>,
+    /// Community that shares sets of colours, such as the one of `rhodon standin`.
+    #[arg(long, env = "RHODON_COMMUNITY")]
+    pub community: Option<String>,
+    /// Service of web fonts, such as the one of `rhodon standin`.
+    #[arg(long, env = "RHODON_FONTS")]
+    pub fonts: Option<String>,
+}
+
+#[derive(Debug, Args)]
+pub struct StandinArgs {
+    /// Address to listen on.
+    #[arg(long, default_value = "127.0.0.1:4871")]
+    pub listen: SocketAddr,
 }

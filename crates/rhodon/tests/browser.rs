@@ -15,7 +15,10 @@ const ROOT: &str = concat!(env!("CARGO_MANIFEST_DIR"), "/../..");
 /// The binary, serving until it is dropped.
 struct Server {
     process: Child,
+    /// The services that it asks.
+    standin: Child,
     address: String,
+    services: String,
 }
 
 impl Server {
@@ -23,33 +26,57 @@ impl Server {
         let database = tokio::runtime::Runtime::new()
             .expect("a runtime")
             .block_on(fresh_database("browser"));
-        let mut process = Command::new(env!("CARGO_BIN_EXE_rhodon"))
-            .args([
+        let (standin, services) = started(
+            &["standin", "--listen", "127.0.0.1:0"],
+            "Stand-in services are at ",
+        );
+        let (process, address) = started(
+            &[
                 "serve",
                 "--demo",
                 "--listen",
                 "127.0.0.1:0",
                 "--database",
                 &database,
-            ])
-            .stdout(Stdio::piped())
-            .spawn()
-            .expect("the binary runs");
-        let out = process.stdout.take().expect("its output is piped");
-        let line = BufReader::new(out)
-            .lines()
-            .next()
-            .expect("a line")
-            .expect("text");
-        let address = line.strip_prefix("Rhodon is at ").expect(&line).to_owned();
-        Self { process, address }
+                "--community",
+                &services,
+                "--fonts",
+                &services,
+            ],
+            "Rhodon is at ",
+        );
+        Self {
+            process,
+            standin,
+            address,
+            services,
+        }
     }
+}
+
+/// Starts the binary; gives it with the address that it prints.
+fn started(arguments: &[&str], before: &str) -> (Child, String) {
+    let mut process = Command::new(env!("CARGO_BIN_EXE_rhodon"))
+        .args(arguments)
+        .stdout(Stdio::piped())
+        .spawn()
+        .expect("the binary runs");
+    let out = process.stdout.take().expect("its output is piped");
+    let line = BufReader::new(out)
+        .lines()
+        .next()
+        .expect("a line")
+        .expect("text");
+    let address = line.strip_prefix(before).expect(&line).to_owned();
+    (process, address)
 }
 
 impl Drop for Server {
     fn drop(&mut self) {
-        let _ = self.process.kill();
-        let _ = self.process.wait();
+        for process in [&mut self.process, &mut self.standin] {
+            let _ = process.kill();
+            let _ = process.wait();
+        }
     }
 }
 
@@ -76,6 +103,7 @@ fn run(spec: &Path) -> Result<(), Failed> {
         .arg(format!("--output=test-results/{name}"))
         .current_dir(format!("{ROOT}/e2e"))
         .env("RHODON_URL", &server.address)
+        .env("RHODON_SERVICES", &server.services)
         .env("RHODON_BINARY", env!("CARGO_BIN_EXE_rhodon"))
         .output()
         .map_err(|e| format!("{playwright}: {e}: run bin/test, which installs it"))?;

@@ -12,6 +12,8 @@ export interface Face {
   scripts: string[];
   /** The package that brings its files; none for what systems have. */
   package?: string;
+  /** The style sheet of a service that brings them. */
+  sheet?: string;
 }
 
 /** What stands behind a face of a kind. */
@@ -24,6 +26,9 @@ const BEHIND: Record<FaceKind, string[]> = {
   mono: ["ui-monospace", "monospace"],
   system: [],
 };
+
+/** A family and what stands behind it. */
+export const withFallbacks = (family: string, kind: FaceKind) => [family, ...BEHIND[kind]];
 
 const ships = (
   id: string,
@@ -80,13 +85,16 @@ const asCss = (family: string) => (/^[a-z-]+$/i.test(family) ? family : `"${fami
 export const cssFamilies = (families: string[]) => families.map(asCss).join(", ");
 
 /** The face that a list of families begins with. */
-export const faceOf = (families: string[] | null | undefined) =>
-  FACES.find((face) => face.families[0] === families?.[0]);
+export const faceOf = (families: string[] | null | undefined, faces = FACES) =>
+  faces.find((face) => face.families[0] === families?.[0]);
 
 /** Faces of a kind that have a weight and a script and whose name holds a word. */
-export function facesLike(like: { kind: string; weight: number; script: string; word: string }): Face[] {
+export function facesLike(
+  like: { kind: string; weight: number; script: string; word: string },
+  faces = FACES,
+): Face[] {
   const word = like.word.trim().toLowerCase();
-  return FACES.filter(
+  return faces.filter(
     (face) =>
       (like.kind === "" || face.kind === like.kind) &&
       face.weights[0] <= like.weight &&

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { onSheets } from "../editor/sheets";
+import { linkNamedFaces } from "../faces/webFaces";
 import { coverage, type Paint, type PaintRule, paintOf } from "./inspect";
 import classes from "./ProofPane.module.css";
 import type { PageName } from "./pages";
@@ -32,6 +33,7 @@ export function ProofFrame({ mode, page, others, grow, zoom, rules, onPoint, onP
     if (loads === 0 || !target) return;
     const paint = (sheets: string[]) => {
       adopt(target as Window & typeof globalThis, sheets);
+      linkNamedFaces(target.document, sheets);
       target.document.documentElement.dataset.mode = mode;
       window.dispatchEvent(new CustomEvent("proof-painted", { detail: mode }));
     };

@@ -4,16 +4,19 @@ pub(crate) mod brand;
 pub(crate) mod change;
 pub(crate) mod check;
 pub(crate) mod color;
+pub(crate) mod community;
 pub(crate) mod companion;
 pub(crate) mod deleted;
 pub(crate) mod derive;
 pub(crate) mod event;
 pub(crate) mod export;
+pub(crate) mod font;
 pub(crate) mod health;
 pub(crate) mod inventory;
 pub(crate) mod picture;
 pub(crate) mod read;
 pub(crate) mod revision;
+pub(crate) mod set;
 pub(crate) mod theme;
 pub(crate) mod tuner;
 pub(crate) mod vocabulary;
@@ -26,6 +29,7 @@ use utoipa_axum::routes;
 
 use crate::bench::Bench;
 use crate::live::Live;
+use crate::service::Services;
 
 /// What handlers ask parts of.
 #[derive(Clone, Debug, FromRef)]
@@ -33,6 +37,7 @@ pub(crate) struct AppState {
     pub store: Store,
     pub live: Live,
     pub bench: Bench,
+    pub services: Services,
 }
 
 /// The API without its state.
@@ -62,6 +67,15 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(picture::colors))
             .routes(routes!(picture::spot))
             .routes(routes!(tuner::tuner))
+            .routes(routes!(set::find, set::keep))
+            .routes(routes!(set::change, set::remove))
+            .routes(routes!(set::file))
+            .routes(routes!(set::read))
+            .routes(routes!(community::find))
+            .routes(routes!(community::share, community::withdraw))
+            .routes(routes!(font::faces))
+            .routes(routes!(font::sheet))
+            .routes(routes!(font::file))
             .routes(routes!(theme::list, theme::create))
             .routes(routes!(theme::get, theme::save, theme::delete))
             .routes(routes!(theme::duplicate))

@@ -44,7 +44,8 @@ fn validator(schema: &Value) -> Validator {
 
 /// The documented path of an address.
 fn template(address: &str) -> Option<&'static str> {
-    let parts: Vec<&str> = address.split('/').collect();
+    let path = address.split('?').next().unwrap_or(address);
+    let parts: Vec<&str> = path.split('/').collect();
     let fits = |template: &&String| {
         let wanted: Vec<&str> = template.split('/').collect();
         wanted.len() == parts.len()

@@ -3,18 +3,21 @@
 
 mod contract;
 mod handoff;
+mod library;
 mod sources;
 
 use std::net::SocketAddr;
 
 use reqwest::{Client, Method, RequestBuilder, Response, StatusCode};
-use rhodon_server::{Live, load_demo, router};
+use rhodon_server::{Addresses, Live, Services, load_demo, router};
 use rhodon_store::Store;
 use rhodon_testing::fresh_database;
 use serde_json::{Value, json};
 
 struct Server {
     address: SocketAddr,
+    /// The services that it asks.
+    services: SocketAddr,
     client: Client,
 }
 
@@ -24,13 +27,24 @@ impl Server {
         let store = Store::connect(&database).await.unwrap();
         store.migrate().await.unwrap();
         load_demo(&store).await.unwrap();
+        let standin = tokio::net::TcpListener::bind("127.0.0.1:0").await.unwrap();
+        let services = standin.local_addr().unwrap();
+        tokio::spawn(async move { axum::serve(standin, rhodon_standin::router()).await });
+        let at = Some(format!("http://{services}"));
+        let known = Services::at(&Addresses {
+            community: at.clone(),
+            fonts: at,
+        });
+        let known = known.unwrap();
         let listener = tokio::net::TcpListener::bind("127.0.0.1:0").await.unwrap();
         let address = listener.local_addr().unwrap();
         tokio::spawn(async move {
-            axum::serve(listener, router(store, Live::start(database), address)).await
+            let live = Live::start(database);
+            axum::serve(listener, router(store, live, known, address)).await
         });
         Self {
             address,
+            services,
             client: Client::new(),
         }
     }

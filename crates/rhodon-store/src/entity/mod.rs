@@ -1,6 +1,7 @@
 //! Tables as SeaORM sees them; they do not leave this crate.
 #![allow(missing_docs)]
 
+pub(crate) mod color_set;
 pub(crate) mod picture;
 pub(crate) mod revision;
 pub(crate) mod theme;

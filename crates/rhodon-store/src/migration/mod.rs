@@ -5,6 +5,7 @@ use sea_orm_migration::prelude::*;
 mod m20261124_000001_themes;
 mod m20261125_000001_parents;
 mod m20261126_000001_pictures;
+mod m20261126_000002_sets;
 
 pub(crate) struct Migrator;
 
@@ -14,6 +15,7 @@ impl MigratorTrait for Migrator {
             Box::new(m20261124_000001_themes::Migration),
             Box::new(m20261125_000001_parents::Migration),
             Box::new(m20261126_000001_pictures::Migration),
+            Box::new(m20261126_000002_sets::Migration),
         ]
     }
 }

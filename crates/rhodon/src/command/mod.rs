@@ -12,6 +12,7 @@ mod inventory;
 mod new;
 mod scale;
 mod serve;
+mod standin;
 mod targets;
 mod vision;
 
@@ -41,6 +42,7 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
         }))?,
         Command::Openapi => printer.raw(&pretty(&rhodon_server::openapi()))?,
         Command::Serve(args) => serve::run(&args)?,
+        Command::Standin(args) => standin::run(&args)?,
     }
     printer.finish()
 }

@@ -11,10 +11,7 @@ pub fn run(args: &ServeArgs) -> Result<(), Failure> {
         .with_env_filter(filter)
         .with_writer(std::io::stderr)
         .init();
-    let runtime = tokio::runtime::Runtime::new().map_err(|cause| Failure::Io {
-        place: "the runtime".to_owned(),
-        cause,
-    })?;
+    let runtime = runtime()?;
     let database = args.database.clone().ok_or_else(|| {
         Failure::bad("--database: expected the address of a PostgreSQL server, here or in DATABASE_URL; bin/start has one of its own")
     })?;
@@ -22,10 +19,22 @@ pub fn run(args: &ServeArgs) -> Result<(), Failure> {
         listen: args.listen,
         database,
         demo: args.demo,
+        services: rhodon_server::Addresses {
+            community: args.community.clone(),
+            fonts: args.fonts.clone(),
+        },
     };
     runtime
         .block_on(rhodon_server::serve(config, |address| {
             println!("Rhodon is at http://{address}")
         }))
         .map_err(|e| Failure::bad(e.to_string()))
+}
+
+/// Where a server runs.
+pub fn runtime() -> Result<tokio::runtime::Runtime, Failure> {
+    tokio::runtime::Runtime::new().map_err(|cause| Failure::Io {
+        place: "the runtime".to_owned(),
+        cause,
+    })
 }

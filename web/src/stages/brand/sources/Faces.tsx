@@ -1,9 +1,12 @@
 import "../../../faces/load";
 import { NativeSelect, SegmentedControl, TextInput } from "@mantine/core";
-import { useState } from "react";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { problemOf } from "../../../api/client";
 import { useEditor, useEditorState } from "../../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../../editor/selectors";
-import { cssFamilies, FACE_KINDS, type Face, faceOf, facesLike } from "../../../faces/faces";
+import { cssFamilies, FACE_KINDS, FACES, type Face, faceOf, facesLike } from "../../../faces/faces";
+import { asFace, linkFace, webFaces } from "../../../faces/webFaces";
 import { CopyButton } from "../../../ui/CopyButton";
 import classes from "./Faces.module.css";
 import { setType } from "./setType";
@@ -25,7 +28,13 @@ export function Faces() {
   const [slot, setSlot] = useState<Slot>("body");
   const [like, setLike] = useState({ kind: "", weight: 400, script: "", word: "" });
   const [words, setWords] = useState("");
-  const chosen = faceOf(type?.[slot]);
+  const service = useQuery({ queryKey: ["web-faces"], queryFn: webFaces, retry: false });
+  const faces = [...FACES, ...(service.data?.map(asFace) ?? [])];
+  const shown = facesLike(like, faces);
+  const chosen = faceOf(type?.[slot], faces);
+  useEffect(() => {
+    for (const { family } of service.data ?? []) linkFace(document, family);
+  }, [service.data]);
   const choose = (face: Face) =>
     void editor.commit(setType({ [slot]: face.families }), `${slot} face: ${face.name}`);
   const bold = type?.bold ?? 600;
@@ -76,11 +85,11 @@ export function Faces() {
         />
       </div>
       <ul className={classes.cards} aria-label="Faces">
-        {facesLike(like).map((face) => (
+        {shown.map((face) => (
           <li key={face.name}>
             <button
               type="button"
-              aria-pressed={face === chosen}
+              aria-pressed={face.name === chosen?.name}
               style={{ fontFamily: cssFamilies(face.families) }}
               onClick={() => choose(face)}
             >
@@ -88,12 +97,20 @@ export function Faces() {
               <span style={{ fontWeight: type?.regular ?? 400 }}>Harbour 0123 · Åsa Ölund, 07:40</span>
               <small>
                 {face.name} · {face.kind} · {face.weights[0]} to {face.weights[1]}
+                {face.sheet && " · from the web"}
               </small>
             </button>
           </li>
         ))}
       </ul>
-      {facesLike(like).length === 0 && <p>No face here is like that; any name can be typed below.</p>}
+      {service.error && <p role="status">{problemOf(service.error).detail} The faces here need nobody.</p>}
+      {shown.length === 0 && <p>No face here is like that; any name can be typed below.</p>}
+      {chosen?.sheet && (
+        <p className={classes.bring}>
+          {chosen.name} comes with <CopyButton text={`@import url("${chosen.sheet}");`} /> at the head of the
+          first style sheet
+        </p>
+      )}
       {chosen?.package && (
         <p className={classes.bring}>
           {chosen.name} comes with <CopyButton text={`npm install ${chosen.package}`} /> and{" "}

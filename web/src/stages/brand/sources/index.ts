@@ -30,6 +30,12 @@ export const SOURCES = [
     load: lazy(() => import("./CompanionSource")),
   },
   {
+    id: "library",
+    name: "library",
+    words: "sets palettes community share save search",
+    load: lazy(() => import("./LibrarySource")),
+  },
+  {
     id: "faces",
     name: "type and shape",
     words: "font typeface family size weight radius border",

@@ -1,0 +1,59 @@
+//! Small simulated services that stand in for outside ones, so that everything can be used and tried
+//! without a network: a community that shares sets of colours, and a service of web fonts. What they
+//! hold is made up and forgotten when they end.
+
+mod answer;
+mod community;
+mod fonts;
+mod made_up;
+mod trouble;
+
+use std::net::SocketAddr;
+
+use axum::routing::get;
+use axum::{Json, Router};
+use serde_json::{Value, json};
+use tokio::net::TcpListener;
+
+use crate::trouble::Trouble;
+
+/// All services under one address.
+pub fn router() -> Router {
+    let trouble = Trouble::default();
+    let services = Router::new()
+        .merge(community::routes())
+        .merge(fonts::routes())
+        .layer(axum::middleware::from_fn_with_state(
+            trouble.clone(),
+            trouble::make,
+        ));
+    Router::new()
+        .route("/", get(description))
+        .merge(trouble::routes(trouble))
+        .merge(services)
+}
+
+/// Serves until the process ends; `ready` is called once with the address.
+///
+/// # Errors
+/// The address is taken or not allowed.
+pub async fn serve(listen: SocketAddr, ready: impl FnOnce(SocketAddr)) -> std::io::Result<()> {
+    let listener = TcpListener::bind(listen).await?;
+    ready(listener.local_addr()?);
+    axum::serve(listener, router()).await
+}
+
+/// What can be asked here.
+async fn description() -> Json<Value> {
+    Json(json!({
+        "name": "Stand-in services",
+        "GET /community/sets": "word, owner, near (codes with commas), order (newest or random), seed, page",
+        "GET /community/sets/{id}": "one set",
+        "POST /community/sets": "shares a set; the answer holds the key to withdraw it",
+        "DELETE /community/sets/{id}": "withdraws a set: authorization: Bearer KEY",
+        "GET /fonts/faces": "the catalogue",
+        "GET /fonts/sheet": "a style sheet: family, weights such as 400..700",
+        "GET /fonts/files/{file}": "a font file",
+        "PUT /trouble": "{\"kind\": none, slow, failing, nonsense or cut}: how everything is answered from now on",
+    }))
+}

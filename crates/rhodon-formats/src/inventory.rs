@@ -84,7 +84,7 @@ pub fn inventory(files: &[InputFile], near: f64) -> Inventory {
     found
 }
 
-fn text_of(file: &InputFile) -> Result<&str, String> {
+pub(crate) fn text_of(file: &InputFile) -> Result<&str, String> {
     if finder_for(&file.name).is_none() {
         return Err("no kind of text in which colours are found".to_owned());
     }
@@ -147,7 +147,7 @@ fn index_of(color: Color, by_hex: &mut IndexMap<String, Used>) -> usize {
 }
 
 /// Lines and columns of growing offsets.
-struct Lines<'a> {
+pub(crate) struct Lines<'a> {
     text: &'a str,
     /// Where the line begins.
     start: usize,
@@ -155,7 +155,7 @@ struct Lines<'a> {
 }
 
 impl<'a> Lines<'a> {
-    fn new(text: &'a str) -> Self {
+    pub(crate) fn new(text: &'a str) -> Self {
         Self {
             text,
             start: 0,
@@ -163,7 +163,14 @@ impl<'a> Lines<'a> {
         }
     }
 
+    /// The line, from 1, and the column in characters, from 1.
     fn at(&mut self, offset: usize) -> (usize, usize) {
+        let (line, start) = self.line_of(offset);
+        (line, self.text[start..offset].chars().count() + 1)
+    }
+
+    /// The line, from 1, and where it begins.
+    pub(crate) fn line_of(&mut self, offset: usize) -> (usize, usize) {
         while let Some(end) = self.text.as_bytes()[self.start..offset]
             .iter()
             .position(|b| *b == b'\n')
@@ -171,7 +178,7 @@ impl<'a> Lines<'a> {
             self.start += end + 1;
             self.line += 1;
         }
-        (self.line, self.text[self.start..offset].chars().count() + 1)
+        (self.line, self.start)
     }
 }
 

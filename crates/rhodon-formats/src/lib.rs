@@ -11,6 +11,7 @@ mod job;
 mod name;
 mod option;
 pub mod read;
+pub mod recolor;
 pub mod report;
 mod stamp;
 mod target;

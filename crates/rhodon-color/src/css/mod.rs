@@ -6,7 +6,9 @@ mod error;
 mod function;
 mod parse;
 mod print;
+mod respell;
 
 pub use error::ColorError;
 pub(crate) use parse::{hex, parse, parse_typed};
 pub use print::{Notation, NotationError};
+pub use respell::respelt;

@@ -31,17 +31,14 @@ fn value(text: &str, range: Range<usize>, keys: &Keys, out: &mut Vec<ColorUse>) 
     let name = keys.name();
     let named = keys.key.as_deref().is_some_and(sounds_like_color);
     if let Some(color) = whole(held, named) {
-        out.push(ColorUse { range, color, name });
+        out.push(ColorUse::css(range, color, name));
         return;
     }
     // A shorthand such as `1px solid #0f5c7a`; a text that only mentions a number is none.
     if is_shorthand(held) {
         within(held, |inner, color| {
-            out.push(ColorUse {
-                range: inner.start + range.start..inner.end + range.start,
-                color,
-                name: None,
-            });
+            let place = inner.start + range.start..inner.end + range.start;
+            out.push(ColorUse::css(place, color, None));
         });
     }
 }

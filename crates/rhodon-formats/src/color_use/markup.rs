@@ -140,10 +140,7 @@ fn push(held: &str, at: usize, out: &mut Vec<ColorUse>) {
     let trimmed = held.trim();
     let start = at + (held.len() - held.trim_start().len());
     if let Some(color) = whole(trimmed, true) {
-        out.push(ColorUse {
-            range: start..start + trimmed.len(),
-            color,
-            name: None,
-        });
+        let range = start..start + trimmed.len();
+        out.push(ColorUse::css(range, color, None));
     }
 }

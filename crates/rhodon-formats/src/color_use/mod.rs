@@ -24,6 +24,32 @@ pub struct ColorUse {
     pub color: Color,
     /// The variable, key or resource whose value it is.
     pub name: Option<String>,
+    /// How it is written.
+    pub written: Written,
+}
+
+/// How a colour is written in a kind of file.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Written {
+    /// As CSS has it.
+    Css,
+    /// Digits with the opacity in front, behind `#` or `0x`.
+    AlphaFirst,
+    /// Three numbers from 0 to 255.
+    Channels,
+}
+
+impl ColorUse {
+    /// A colour as CSS has it.
+    fn css(range: Range<usize>, color: Color, name: Option<String>) -> Self {
+        let written = Written::Css;
+        Self {
+            range,
+            color,
+            name,
+            written,
+        }
+    }
 }
 
 /// How colours are found in a kind of file.
@@ -95,6 +121,11 @@ pub const NOT_OURS: &[&str] = &[
 ];
 
 impl Finder {
+    /// Whether it reads style sheets as CSS has them.
+    pub fn is_style(&self) -> bool {
+        self.id == "style"
+    }
+
     /// The colours of a text, in the order in which they stand.
     pub fn find(&self, text: &str) -> Vec<ColorUse> {
         let mut out = Vec::new();

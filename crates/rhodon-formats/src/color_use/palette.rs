@@ -2,7 +2,7 @@
 
 use rhodon_color::Rgb8;
 
-use super::ColorUse;
+use super::{ColorUse, Written};
 
 /// Finds the colours of a palette.
 pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
@@ -14,6 +14,7 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
                 range: start..start + length,
                 color: code.into(),
                 name: Some(name).filter(|n| !n.is_empty()),
+                written: Written::Channels,
             });
         }
         at += line.len();

@@ -2,7 +2,7 @@
 
 use rhodon_color::Color;
 
-use super::ColorUse;
+use super::{ColorUse, Written};
 
 /// Finds the colours of resources: texts between tags, and attributes, that are `#` and digits.
 pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
@@ -38,6 +38,7 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
                 range: at..end,
                 color,
                 name: name.clone().filter(|_| named),
+                written: Written::AlphaFirst,
             });
         }
         i = end;

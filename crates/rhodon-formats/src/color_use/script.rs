@@ -6,7 +6,7 @@ use std::ops::Range;
 use rhodon_color::Color;
 
 use super::spelling::{is_shorthand, sounds_like_color, whole, within};
-use super::{ColorUse, shifted, style};
+use super::{ColorUse, Written, shifted, style};
 
 /// Calls whose number is a colour with its opacity in front.
 const ARGB_CALLS: &[&str] = &[
@@ -17,6 +17,8 @@ const ARGB_CALLS: &[&str] = &[
     "parseColor",
     "ColorInt",
 ];
+/// Types of variables whose number is a colour.
+const TYPES: &[&str] = &["Color", "ColorInt", "UIColor", "NSColor"];
 /// Calls whose text picks an element, so that `#add` is a name.
 const PICKS: &[&str] = &[
     "querySelector",
@@ -217,11 +219,7 @@ impl<'a> Reader<'a> {
         };
         let names = name.as_deref().is_some_and(sounds_like_color);
         if let Some(color) = whole(held, names).filter(|_| !is_picked()) {
-            out.push(ColorUse {
-                range: range.clone(),
-                color,
-                name,
-            });
+            out.push(ColorUse::css(range.clone(), color, name));
         } else if self.text.as_bytes().get(range.start.wrapping_sub(1)) == Some(&b'`')
             && held.contains(':')
         {
@@ -229,11 +227,8 @@ impl<'a> Reader<'a> {
             shifted(held, range.start, style::find, out);
         } else if is_shorthand(held) && !is_picked() {
             within(held, |inner, color| {
-                out.push(ColorUse {
-                    range: inner.start + range.start..inner.end + range.start,
-                    color,
-                    name: None,
-                });
+                let place = inner.start + range.start..inner.end + range.start;
+                out.push(ColorUse::css(place, color, None));
             });
         }
         // A text before a colon is a key.
@@ -248,6 +243,7 @@ impl<'a> Reader<'a> {
                 range: range.clone(),
                 color,
                 name,
+                written: Written::AlphaFirst,
             });
         }
         self.note(range);
@@ -264,16 +260,12 @@ impl<'a> Reader<'a> {
         }
         match last {
             Some("(") => back.next().is_some_and(|call| ARGB_CALLS.contains(call)),
-            Some("=") => {
-                let statement = self
-                    .before
-                    .iter()
-                    .rev()
-                    .take_while(|w| !matches!(**w, "\n" | ";"));
-                let mut types =
-                    statement.filter(|w| matches!(**w, "Color" | "ColorInt" | "UIColor"));
-                types.next().is_some()
-            }
+            // `petrol: Color = …`, `Color petrol = …`.
+            Some("=") => match (back.next(), back.next()) {
+                (Some(typed), Some(&":")) => TYPES.contains(typed),
+                (_, Some(typed)) => TYPES.contains(typed),
+                _ => false,
+            },
             _ => false,
         }
     }

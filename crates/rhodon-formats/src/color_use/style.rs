@@ -364,7 +364,7 @@ impl Statements<'_> {
     }
 
     fn push(&mut self, range: Range<usize>, color: Color, name: Option<String>) {
-        self.out.push(ColorUse { range, color, name });
+        self.out.push(ColorUse::css(range, color, name));
     }
 
     /// The end of a statement: a variable gives its name to the one colour that is its value.

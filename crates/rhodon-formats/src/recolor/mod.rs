@@ -1,0 +1,235 @@
+//! Files with other colours: the same bytes, with only the colours changed that a map names, each in
+//! the spelling in which it stands. What was left is told, with the reason.
+
+mod kin;
+mod map;
+mod place;
+mod readable;
+mod tokens;
+
+use rhodon_color::{Color, Rgb8, respelt};
+
+use crate::color_use::{ColorUse, Written, finder_for};
+use crate::inventory::{Lines, text_of};
+use crate::read::InputFile;
+
+pub use map::{ColorMap, MapError, MapLine, New};
+pub use readable::Unreadable;
+
+use map::Found;
+use place::{StylePlace, places};
+
+/// What is done to files.
+#[derive(Clone, Debug, Default)]
+pub struct Plan {
+    /// Which colours become which.
+    pub map: ColorMap,
+    /// Relatives of the map's colours go along.
+    pub kin: bool,
+    /// A style sheet refers to the token instead, where the map knows one.
+    pub to_variables: bool,
+}
+
+/// A file with other colours.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Recolored {
+    /// Its text.
+    pub text: String,
+    /// What was changed, in order.
+    pub changes: Vec<Replaced>,
+    /// Colours that stay, in order.
+    pub left: Vec<Left>,
+    /// Texts that were readable on the ground of their rule and are not any more.
+    pub unreadable: Vec<Unreadable>,
+}
+
+/// A place that was changed.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Replaced {
+    /// Line, from 1.
+    pub line: usize,
+    /// Column in bytes, from 1.
+    pub column: usize,
+    /// How it was written.
+    pub from: String,
+    /// How it is written.
+    pub to: String,
+    /// Code of the map's line that it follows, with its opacity where that states one.
+    pub follows: String,
+    /// Whether it is a relative of that colour, and not the colour itself.
+    pub kin: bool,
+}
+
+/// A colour that stays.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct Left {
+    /// Line, from 1.
+    pub line: usize,
+    /// Column in bytes, from 1.
+    pub column: usize,
+    /// How it is written.
+    pub text: String,
+    /// Why it stays.
+    pub why: String,
+    /// Whether somebody has to choose between several colours.
+    pub doubtful: bool,
+}
+
+/// Puts other colours into a file.
+///
+/// # Errors
+/// In words: it is no text in which colours are found.
+pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
+    let text = text_of(file)?;
+    let finder = finder_for(&file.name).ok_or("no kind of text in which colours are found")?;
+    let uses = finder.find(text);
+    let places = if finder.is_style() {
+        places(text, &uses)
+    } else {
+        vec![None; uses.len()]
+    };
+    let mut out = Recolored {
+        text: String::with_capacity(text.len() + text.len() / 16),
+        changes: Vec::new(),
+        left: Vec::new(),
+        unreadable: Vec::new(),
+    };
+    let (mut at, mut lines) = (0, Lines::new(text));
+    let mut after: Vec<Color> = Vec::with_capacity(uses.len());
+    for (found, place) in uses.iter().zip(&places) {
+        let (line, start) = lines.line_of(found.range.start);
+        let column = found.range.start - start + 1;
+        let from = &text[found.range.clone()];
+        let mut stays = |why: String, doubtful: bool| {
+            let text = from.to_owned();
+            out.left.push(Left {
+                line,
+                column,
+                text,
+                why,
+                doubtful,
+            });
+            found.color
+        };
+        after.push(
+            match plan.map.new_color(found, place.as_ref(), text, plan.kin) {
+                Found::New { new, follows, kin } => {
+                    match plan.spelt(&new, found, from, place.as_ref(), text) {
+                        Some(to) if to == from => found.color,
+                        Some(to) => {
+                            out.text.push_str(&text[at..found.range.start]);
+                            out.text.push_str(&to);
+                            at = found.range.end;
+                            let from = from.to_owned();
+                            out.changes.push(Replaced {
+                                line,
+                                column,
+                                from,
+                                to,
+                                follows,
+                                kin,
+                            });
+                            new.color
+                        }
+                        None => stays("this spelling cannot hold the new colour".to_owned(), false),
+                    }
+                }
+                Found::Several(which) => stays(format!("could become {which}"), true),
+                Found::None => stays("not in the map".to_owned(), false),
+            },
+        );
+    }
+    out.text.push_str(&text[at..]);
+    out.unreadable = readable::lost(text, &uses, &places, &after);
+    Ok(out)
+}
+
+impl Plan {
+    /// How a new colour is written in the place of another.
+    fn spelt(
+        &self,
+        new: &New,
+        found: &ColorUse,
+        from: &str,
+        place: Option<&StylePlace>,
+        text: &str,
+    ) -> Option<String> {
+        let variable = new
+            .variable
+            .as_ref()
+            .filter(|_| self.to_variables || new.is_reference);
+        let takes_variables = place.is_some_and(|place| place.takes_variables(text));
+        if let Some(name) = variable.filter(|_| takes_variables && found.color.alpha8() == 255) {
+            return Some(format!("var({name})"));
+        }
+        let code = new.color.to_rgb8();
+        match found.written {
+            Written::Css => respelt(from, code, new.opacity),
+            Written::AlphaFirst => Some(alpha_first(from, code, new.opacity)),
+            Written::Channels => Some(channels(from, code)),
+        }
+    }
+}
+
+/// Digits with the opacity in front: what stands between and behind them stays.
+fn alpha_first(from: &str, code: Rgb8, opacity: Option<f64>) -> String {
+    let prefix = if from.starts_with('#') { 1 } else { 2 };
+    let body = &from[prefix..];
+    let digits: String = body.chars().filter(char::is_ascii_hexdigit).collect();
+    let hex = code.to_string();
+    let stated = match digits.len() {
+        4 => digits[..1].repeat(2),
+        8 => digits[..2].to_owned(),
+        _ => String::new(),
+    };
+    let front = match opacity {
+        Some(a) => format!("{:02x}", (a * 255.0).round() as u8),
+        None => stated,
+    };
+    let mut new = format!("{front}{}", &hex[1..]).to_ascii_lowercase();
+    let pairs = |text: &str| text.as_bytes().chunks(2).all(|p| p[0] == p[1]);
+    if digits.len() < 5 && pairs(&new) {
+        new = new.chars().step_by(2).collect();
+    }
+    if digits.bytes().any(|b| b.is_ascii_uppercase())
+        && !digits.bytes().any(|b| b.is_ascii_lowercase())
+    {
+        new = new.to_ascii_uppercase();
+    }
+    if new.len() != digits.len() {
+        return format!("{}{new}", &from[..prefix]);
+    }
+    // Lines between digits and letters behind them are where they were.
+    let mut next = new.chars();
+    let put = |c: char| {
+        if c.is_ascii_hexdigit() {
+            next.next().unwrap_or(c)
+        } else {
+            c
+        }
+    };
+    format!(
+        "{}{}",
+        &from[..prefix],
+        body.chars().map(put).collect::<String>()
+    )
+}
+
+/// Three numbers with what stands between them.
+fn channels(from: &str, code: Rgb8) -> String {
+    let mut new = code.channels().into_iter();
+    let mut out = String::new();
+    let mut rest = from;
+    while let Some(start) = rest.find(|c: char| c.is_ascii_digit()) {
+        let end = rest[start..]
+            .find(|c: char| !c.is_ascii_digit())
+            .map_or(rest.len(), |n| start + n);
+        out.push_str(&rest[..start]);
+        match new.next() {
+            Some(value) => out.push_str(&value.to_string()),
+            None => out.push_str(&rest[start..end]),
+        }
+        rest = &rest[end..];
+    }
+    out + rest
+}

@@ -1,4 +1,4 @@
-//! Taking stock of a large style sheet, beside tokenizing it alone.
+//! Taking stock of a large style sheet and giving it other colours, beside tokenizing it alone.
 #![allow(missing_docs, reason = "criterion's macros make public items")]
 
 use std::hint::black_box;
@@ -7,6 +7,7 @@ use criterion::{Criterion, Throughput, criterion_group, criterion_main};
 use cssparser::{ParseError, Parser, ParserInput, Token};
 use rhodon_formats::inventory::{NEAR, inventory};
 use rhodon_formats::read::InputFile;
+use rhodon_formats::recolor::{ColorMap, Plan, recolor};
 
 /// Five megabytes, as component frameworks write them.
 fn sheet() -> String {
@@ -65,6 +66,14 @@ fn bench(c: &mut Criterion) {
     });
     group.bench_function("inventory", |b| {
         b.iter(|| inventory(black_box(&files), NEAR))
+    });
+    let hand = Plan {
+        map: ColorMap::parse(r##"{"#0f5c7a": "#a33a1e"}"##).unwrap_or_default(),
+        kin: true,
+        ..Plan::default()
+    };
+    group.bench_function("recolored", |b| {
+        b.iter(|| recolor(black_box(&files[0]), &hand))
     });
     group.finish();
 }

@@ -4,6 +4,7 @@ use std::collections::HashMap;
 use std::sync::Arc;
 
 use indexmap::{IndexMap, IndexSet};
+use memchr::memchr;
 use rhodon_color::{Color, Lab65, Rgb8, lab_d65, lab_difference};
 
 use crate::color_use::finder_for;
@@ -171,10 +172,7 @@ impl<'a> Lines<'a> {
 
     /// The line, from 1, and where it begins.
     pub(crate) fn line_of(&mut self, offset: usize) -> (usize, usize) {
-        while let Some(end) = self.text.as_bytes()[self.start..offset]
-            .iter()
-            .position(|b| *b == b'\n')
-        {
+        while let Some(end) = memchr(b'\n', &self.text.as_bytes()[self.start..offset]) {
             self.start += end + 1;
             self.line += 1;
         }

@@ -148,11 +148,7 @@ fn a_line_without_opacity_holds_for_each_and_one_with_it_for_that_alone() {
         "a{color:#0f5c7a;fill:#aabbcc40;stroke:rgb(15 92 122 / 25%)}"
     );
     assert_eq!(
-        found
-            .left
-            .iter()
-            .map(|l| l.why.as_str())
-            .collect::<Vec<_>>(),
+        found.left.iter().map(|l| &*l.why).collect::<Vec<_>>(),
         ["not in the map"; 2]
     );
 }

@@ -3,7 +3,7 @@
 use std::io::Cursor;
 
 use image::metadata::Orientation;
-use image::{DynamicImage, ImageDecoder, ImageFormat, ImageReader, Limits, RgbaImage};
+use image::{ColorType, DynamicImage, ImageDecoder, ImageFormat, ImageReader, Limits, RgbaImage};
 
 use crate::error::PictureError;
 use crate::jpeg;
@@ -14,16 +14,57 @@ use crate::shrink::{self, Grid};
 /// What one decoder may take beside the pixels themselves, in bytes.
 const MAX_ALLOC: u64 = 256_000_000;
 
+/// What a decoder gave, before anything was done with it.
+pub(crate) struct Raw {
+    pub format: ImageFormat,
+    pub size: (u32, u32),
+    pub color: ColorType,
+    pub orientation: Orientation,
+    pub icc: Option<Vec<u8>>,
+    pub buffer: Vec<u8>,
+}
+
 /// Reads a picture of pixels to at most `most` a side: upright, in sRGB. Gives its size as well.
 pub(crate) fn decode(bytes: &[u8], most: usize) -> Result<((u32, u32), Grid), PictureError> {
+    let raw = raw(bytes)?;
+    let wide = (raw.size.0 as usize, raw.size.1 as usize);
+    let grid = shrink::from_buffer(&raw.buffer, raw.color, wide, most);
+    let mut grid = grid.ok_or_else(|| raw.unsupported())?;
+    drop(raw.buffer);
+    if let Some(icc) = raw.icc {
+        profile::to_srgb(&mut grid.pixels, &icc);
+    }
+    Ok(upright(raw.size, grid, raw.orientation))
+}
+
+impl Raw {
+    /// A form of pixels that is not read.
+    pub(crate) fn unsupported(&self) -> PictureError {
+        PictureError::Unsupported {
+            what: format!(
+                "a {} of {:?}",
+                kind(self.format).unwrap_or("picture"),
+                self.color
+            ),
+            expected: "8 or 16 bits in grey or RGB",
+        }
+    }
+}
+
+fn kind(format: ImageFormat) -> Option<&'static str> {
+    match format {
+        ImageFormat::Png => Some("PNG"),
+        ImageFormat::Jpeg => Some("JPEG"),
+        ImageFormat::WebP => Some("WebP"),
+        ImageFormat::Gif => Some("GIF"),
+        _ => None,
+    }
+}
+
+/// Decodes a picture; limits hold before any pixel is.
+pub(crate) fn raw(bytes: &[u8]) -> Result<Raw, PictureError> {
     let format = image::guess_format(bytes).map_err(|_| PictureError::Unknown)?;
-    let kind = match format {
-        ImageFormat::Png => "PNG",
-        ImageFormat::Jpeg => "JPEG",
-        ImageFormat::WebP => "WebP",
-        ImageFormat::Gif => "GIF",
-        _ => return Err(PictureError::Unknown),
-    };
+    let kind = kind(format).ok_or(PictureError::Unknown)?;
     let told = |e: image::ImageError| PictureError::from_decoder(kind, &e);
     let is_jpeg = format == ImageFormat::Jpeg;
     let outline = jpeg::outline(bytes).filter(|_| is_jpeg);
@@ -54,18 +95,14 @@ pub(crate) fn decode(bytes: &[u8], most: usize) -> Result<((u32, u32), Grid), Pi
     })?;
     let mut buffer = vec![0; length];
     decoder.read_image(&mut buffer).map_err(told)?;
-    let wide = (size.0 as usize, size.1 as usize);
-    let mut grid = shrink::from_buffer(&buffer, color, wide, most).ok_or_else(|| {
-        PictureError::Unsupported {
-            what: format!("a {kind} of {color:?}"),
-            expected: "8 or 16 bits in grey or RGB",
-        }
-    })?;
-    drop(buffer);
-    if let Some(icc) = icc {
-        profile::to_srgb(&mut grid.pixels, &icc);
-    }
-    Ok(upright(size, grid, orientation))
+    Ok(Raw {
+        format,
+        size,
+        color,
+        orientation,
+        icc,
+        buffer,
+    })
 }
 
 /// From how many bytes of pixels on no other picture is decoded beside this one.
@@ -82,7 +119,11 @@ pub fn is_heavy(bytes: &[u8]) -> bool {
     decoder.is_ok_and(|d| d.total_bytes() > HEAVY / if progressive { 3 } else { 1 })
 }
 
-fn upright((w, h): (u32, u32), grid: Grid, orientation: Orientation) -> ((u32, u32), Grid) {
+pub(crate) fn upright(
+    (w, h): (u32, u32),
+    grid: Grid,
+    orientation: Orientation,
+) -> ((u32, u32), Grid) {
     if orientation == Orientation::NoTransforms {
         return ((w, h), grid);
     }

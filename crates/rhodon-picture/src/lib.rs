@@ -6,6 +6,7 @@
 //! | find its colours | [`Picture::colors`] |
 //! | pick the colour at a spot | [`Picture::at`] |
 //! | keep it small, without its metadata | [`Picture::to_webp`] |
+//! | give it other colours, whole | [`repaint`] |
 //!
 //! What is transparent counts for nothing; what is half transparent is seen over white.
 
@@ -19,6 +20,7 @@ mod mark;
 mod pick;
 mod picture;
 mod profile;
+mod repaint;
 mod shrink;
 mod spot;
 
@@ -27,3 +29,4 @@ pub use error::PictureError;
 pub use extract::{Found, Lean, MOST_COLORS};
 pub use limits::{MAX_BYTES, MAX_PIXELS, MAX_SIDE};
 pub use picture::{Picture, SIDE};
+pub use repaint::{Repainted, repaint};

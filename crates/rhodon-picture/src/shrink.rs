@@ -45,6 +45,36 @@ pub(crate) fn from_buffer(
     })
 }
 
+/// Every pixel as it is: the colour of what is half transparent too.
+pub(crate) fn as_it_is(
+    buffer: &[u8],
+    color: ColorType,
+    (width, height): (usize, usize),
+) -> Option<Grid> {
+    let of = |size: usize, read: fn(&[u8]) -> [u8; 4]| -> Vec<[u8; 4]> {
+        buffer.chunks_exact(size).map(read).collect()
+    };
+    fn deep(px: &[u8], i: usize) -> u8 {
+        (u16::from_ne_bytes([px[2 * i], px[2 * i + 1]]) >> 8) as u8
+    }
+    let pixels = match color {
+        ColorType::L8 => of(1, |px| [px[0], px[0], px[0], 255]),
+        ColorType::La8 => of(2, |px| [px[0], px[0], px[0], px[1]]),
+        ColorType::Rgb8 => of(3, |px| [px[0], px[1], px[2], 255]),
+        ColorType::Rgba8 => of(4, |px| [px[0], px[1], px[2], px[3]]),
+        ColorType::L16 => of(2, |px| [deep(px, 0), deep(px, 0), deep(px, 0), 255]),
+        ColorType::La16 => of(4, |px| [deep(px, 0), deep(px, 0), deep(px, 0), deep(px, 1)]),
+        ColorType::Rgb16 => of(6, |px| [deep(px, 0), deep(px, 1), deep(px, 2), 255]),
+        ColorType::Rgba16 => of(8, |px| [deep(px, 0), deep(px, 1), deep(px, 2), deep(px, 3)]),
+        _ => return None,
+    };
+    Some(Grid {
+        width,
+        height,
+        pixels,
+    })
+}
+
 /// Averages a grid further.
 pub(crate) fn smaller(grid: &Grid, most: usize) -> Grid {
     let rows = Rows {

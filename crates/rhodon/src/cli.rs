@@ -42,6 +42,10 @@ pub enum Command {
     Extract(ExtractArgs),
     /// Every colour in use in files or folders: how often, under which names, where.
     Inventory(InventoryArgs),
+    /// Files with other colours: only the colours change, each in its spelling.
+    Recolor(RecolorArgs),
+    /// What differs between two themes, token by token.
+    Diff(DiffArgs),
     /// Read a saved document, design tokens, or any file with colours into a theme document.
     Import(ImportArgs),
     /// Print a new theme document.
@@ -232,6 +236,40 @@ fn near(text: &str) -> Result<f64, String> {
         .contains(&value)
         .then_some(value)
         .ok_or_else(expected)
+}
+
+#[derive(Debug, Args)]
+pub struct RecolorArgs {
+    /// Style sheets, markup, JSON, resources, code, palettes and pictures, and folders of them.
+    #[arg(required = true)]
+    pub files: Vec<PathBuf>,
+    /// Which colours become which: {"#0f5c7a": "#1f6f4a", …}; a new colour may be a reference with its
+    /// colour, var(--brand, #1f6f4a).
+    #[arg(long, required_unless_present = "from", conflicts_with_all = ["from", "to"])]
+    pub map: Option<PathBuf>,
+    /// The theme document whose colours the files have.
+    #[arg(long, requires = "to")]
+    pub from: Option<PathBuf>,
+    /// The theme document whose colours they get, token by token.
+    #[arg(long, requires = "from")]
+    pub to: Option<PathBuf>,
+    /// Take along relatives of brand colours that no token has: hover shades, tints, borders.
+    #[arg(long)]
+    pub kin: bool,
+    /// Refer to tokens by var(--…) where a style sheet can.
+    #[arg(long)]
+    pub to_variables: bool,
+    /// Folder for the files; without it one file goes to standard output.
+    #[arg(long)]
+    pub out: Option<PathBuf>,
+}
+
+#[derive(Debug, Args)]
+pub struct DiffArgs {
+    /// The theme document before.
+    pub before: PathBuf,
+    /// The theme document after.
+    pub after: PathBuf,
 }
 
 #[derive(Debug, Args)]

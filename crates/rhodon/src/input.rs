@@ -5,7 +5,9 @@ use std::io::{self, BufRead, Read};
 use std::path::Path;
 
 use rhodon_color::Color;
+use rhodon_formats::color_use::NOT_OURS;
 use rhodon_formats::read::InputFile;
+use walkdir::{DirEntry, WalkDir};
 
 use crate::output::Failure;
 
@@ -81,6 +83,35 @@ pub fn file(path: &Path) -> Result<InputFile, Failure> {
         Ok(bytes) => Ok(InputFile { name, bytes }),
         Err(cause) => Err(Failure::Io { place: name, cause }),
     }
+}
+
+/// A file as it is named, or those files of a folder whose names are wanted; what others made is passed
+/// over.
+pub fn collect(
+    path: &Path,
+    is_wanted: fn(&str) -> bool,
+    files: &mut Vec<InputFile>,
+) -> Result<(), Failure> {
+    if !path.is_dir() {
+        files.push(file(path)?);
+        return Ok(());
+    }
+    let ours = |entry: &DirEntry| {
+        let name = entry.file_name().to_string_lossy();
+        !(entry.file_type().is_dir() && entry.depth() > 0 && NOT_OURS.contains(&name.as_ref()))
+    };
+    let walk = WalkDir::new(path).sort_by_file_name().into_iter();
+    for entry in walk.filter_entry(ours) {
+        let entry = entry.map_err(|e| Failure::Io {
+            place: path.display().to_string(),
+            cause: e.into(),
+        })?;
+        let is_ours = is_wanted(&entry.file_name().to_string_lossy());
+        if entry.file_type().is_file() && is_ours {
+            files.push(file(entry.path())?);
+        }
+    }
+    Ok(())
 }
 
 fn reading(cause: io::Error) -> Failure {

@@ -1,7 +1,9 @@
 //! How a command ends, and how it prints.
 
 use std::borrow::Cow;
+use std::fs;
 use std::io::{self, BufWriter, Stdout, Write};
+use std::path::{Component, Path};
 use std::process::ExitCode;
 
 use serde::Serialize;
@@ -128,7 +130,12 @@ impl Printer {
 
     /// Text as it is.
     pub fn raw(&mut self, text: &str) -> Result<(), Failure> {
-        self.out.write_all(text.as_bytes()).map_err(written)
+        self.bytes(text.as_bytes())
+    }
+
+    /// Bytes as they are.
+    pub fn bytes(&mut self, bytes: &[u8]) -> Result<(), Failure> {
+        self.out.write_all(bytes).map_err(written)
     }
 
     /// Flushes, and tells how it went.
@@ -166,4 +173,26 @@ impl Printer {
     pub fn is_json(&self) -> bool {
         self.json
     }
+}
+
+/// Writes a file inside a folder, with the folders that it needs.
+pub fn write_into(folder: &Path, file: &str, bytes: &[u8]) -> Result<(), Failure> {
+    let relative = Path::new(file);
+    if relative
+        .components()
+        .any(|c| !matches!(c, Component::Normal(_)))
+    {
+        return Err(Failure::bad(format!(
+            "{file}: expected a path inside the folder"
+        )));
+    }
+    let path = folder.join(relative);
+    let io = |cause| Failure::Io {
+        place: path.display().to_string(),
+        cause,
+    };
+    if let Some(parent) = path.parent() {
+        fs::create_dir_all(parent).map_err(io)?;
+    }
+    fs::write(&path, bytes).map_err(io)
 }

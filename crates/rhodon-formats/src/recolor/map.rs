@@ -1,8 +1,8 @@
 //! Which colours become which.
 
-use std::collections::HashMap;
 use std::fmt;
 
+use foldhash::HashMap;
 use indexmap::IndexMap;
 use rhodon_color::{Color, Rgb8};
 use rhodon_theme::Mode;
@@ -87,6 +87,7 @@ impl New {
 }
 
 /// What a colour of a file becomes.
+#[derive(Clone)]
 pub(super) enum Found {
     New {
         new: New,
@@ -153,6 +154,17 @@ impl ColorMap {
         &self.lines
     }
 
+    /// Lines that lead to one colour, whatever the opacity: what pixels can be changed by.
+    pub fn pairs(&self) -> impl Iterator<Item = (Rgb8, Rgb8)> {
+        self.lines.iter().filter_map(|line| {
+            let mut codes = line.new.iter().map(|new| new.color.to_rgb8());
+            let first = codes
+                .next()
+                .filter(|_| line.opacity.is_none_or(|alpha| alpha == 255))?;
+            codes.all(|code| code == first).then_some((line.old, first))
+        })
+    }
+
     /// Every line that leads to one colour has relatives.
     pub fn lines_are_families(&mut self) {
         let families = self
@@ -165,22 +177,25 @@ impl ColorMap {
         self.families = families.collect();
     }
 
+    /// The line that holds for a colour.
+    pub(super) fn line_of(&self, color: Color) -> Option<&MapLine> {
+        let (code, alpha) = (color.to_rgb8(), color.alpha8());
+        let exact = self.by_color.get(&(code, Some(alpha)));
+        let index = exact.or_else(|| self.by_color.get(&(code, None)))?;
+        self.lines.get(*index)
+    }
+
     /// What a colour at a place becomes.
     pub(super) fn new_color(
         &self,
         found: &ColorUse,
-        place: Option<&StylePlace>,
-        text: &str,
+        place: Option<StylePlace<'_>>,
         kin: bool,
     ) -> Found {
-        let (code, alpha) = (found.color.to_rgb8(), found.color.alpha8());
-        let line = self
-            .by_color
-            .get(&(code, Some(alpha)))
-            .or_else(|| self.by_color.get(&(code, None)));
-        if let Some(line) = line.map(|index| &self.lines[*index]) {
-            return line.decide(found, place, text);
+        if let Some(line) = self.line_of(found.color) {
+            return line.decide(found, place);
         }
+        let code = found.color.to_rgb8();
         let relative = kin.then(|| relative(code, &self.families)).flatten();
         match relative {
             Some((new, of)) => Found::New {
@@ -228,6 +243,11 @@ fn read_new(text: &str) -> Result<New, String> {
 }
 
 impl MapLine {
+    /// Whether what it becomes depends on where the colour stands.
+    pub(super) fn is_ambiguous(&self) -> bool {
+        self.new.windows(2).any(|w| !w[0].looks_like(&w[1]))
+    }
+
     /// Its colour as it is told, with the opacity where it states one.
     pub fn key(&self) -> String {
         match self.opacity {
@@ -246,7 +266,7 @@ impl MapLine {
         out
     }
 
-    fn decide(&self, found: &ColorUse, place: Option<&StylePlace>, text: &str) -> Found {
+    fn decide(&self, found: &ColorUse, place: Option<StylePlace<'_>>) -> Found {
         let mut left: Vec<&New> = self.new.iter().collect();
         let agree = |left: &[&New]| left.windows(2).all(|w| w[0].looks_like(w[1]));
         let narrow = |left: &mut Vec<&New>, fits: &dyn Fn(&New) -> bool| {
@@ -259,17 +279,15 @@ impl MapLine {
             narrow(&mut left, &|new| new.is_called(name));
         }
         if let Some(place) = place {
-            let is_dark = place.is_dark(text);
+            let is_dark = place.is_dark();
             narrow(&mut left, &|new| {
                 new.mode.is_none_or(|mode| (mode == Mode::Dark) == is_dark)
             });
             narrow(&mut left, &|new| {
-                new.token
-                    .as_deref()
-                    .is_some_and(|t| place.speaks_of(text, t))
+                new.token.as_deref().is_some_and(|t| place.speaks_of(t))
             });
             narrow(&mut left, &|new| {
-                new.token.as_deref().is_some_and(|t| place.paints(text, t))
+                new.token.as_deref().is_some_and(|t| place.paints(t))
             });
         }
         match left.first() {

@@ -7,6 +7,9 @@ mod place;
 mod readable;
 mod tokens;
 
+use std::borrow::Cow;
+
+use foldhash::HashMap;
 use rhodon_color::{Color, Rgb8, respelt};
 
 use crate::color_use::{ColorUse, Written, finder_for};
@@ -17,7 +20,7 @@ pub use map::{ColorMap, MapError, MapLine, New};
 pub use readable::Unreadable;
 
 use map::Found;
-use place::{StylePlace, places};
+use place::{Places, StylePlace, places};
 
 /// What is done to files.
 #[derive(Clone, Debug, Default)]
@@ -70,7 +73,7 @@ pub struct Left {
     /// How it is written.
     pub text: String,
     /// Why it stays.
-    pub why: String,
+    pub why: Cow<'static, str>,
     /// Whether somebody has to choose between several colours.
     pub doubtful: bool,
 }
@@ -86,7 +89,7 @@ pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
     let places = if finder.is_style() {
         places(text, &uses)
     } else {
-        vec![None; uses.len()]
+        Places::default()
     };
     let mut out = Recolored {
         text: String::with_capacity(text.len() + text.len() / 16),
@@ -96,69 +99,117 @@ pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
     };
     let (mut at, mut lines) = (0, Lines::new(text));
     let mut after: Vec<Color> = Vec::with_capacity(uses.len());
-    for (found, place) in uses.iter().zip(&places) {
+    // Most colours are spelt the same way again and again.
+    let mut known: HashMap<&str, Option<Decision>> = HashMap::default();
+    for (i, found) in uses.iter().enumerate() {
+        let from = &text[found.range.clone()];
+        let place = places.get(text, i);
+        let decided;
+        let decision = known.entry(from).or_insert_with(|| {
+            let everywhere = !plan.depends_on_place(found);
+            everywhere.then(|| plan.decide(found, from, place))
+        });
+        let decision = match decision {
+            Some(decision) => &*decision,
+            None => {
+                decided = plan.decide(found, from, place);
+                &decided
+            }
+        };
         let (line, start) = lines.line_of(found.range.start);
         let column = found.range.start - start + 1;
-        let from = &text[found.range.clone()];
-        let mut stays = |why: String, doubtful: bool| {
-            let text = from.to_owned();
-            out.left.push(Left {
-                line,
-                column,
-                text,
-                why,
-                doubtful,
-            });
-            found.color
-        };
-        after.push(
-            match plan.map.new_color(found, place.as_ref(), text, plan.kin) {
-                Found::New { new, follows, kin } => {
-                    match plan.spelt(&new, found, from, place.as_ref(), text) {
-                        Some(to) if to == from => found.color,
-                        Some(to) => {
-                            out.text.push_str(&text[at..found.range.start]);
-                            out.text.push_str(&to);
-                            at = found.range.end;
-                            let from = from.to_owned();
-                            out.changes.push(Replaced {
-                                line,
-                                column,
-                                from,
-                                to,
-                                follows,
-                                kin,
-                            });
-                            new.color
-                        }
-                        None => stays("this spelling cannot hold the new colour".to_owned(), false),
-                    }
-                }
-                Found::Several(which) => stays(format!("could become {which}"), true),
-                Found::None => stays("not in the map".to_owned(), false),
-            },
-        );
+        match decision {
+            Decision::Change {
+                to,
+                color,
+                follows,
+                kin,
+            } => {
+                out.text.push_str(&text[at..found.range.start]);
+                out.text.push_str(to);
+                at = found.range.end;
+                after.push(*color);
+                out.changes.push(Replaced {
+                    line,
+                    column,
+                    from: from.to_owned(),
+                    to: to.clone(),
+                    follows: follows.clone(),
+                    kin: *kin,
+                });
+            }
+            Decision::Same => after.push(found.color),
+            Decision::Leave { why, doubtful } => {
+                after.push(found.color);
+                out.left.push(Left {
+                    line,
+                    column,
+                    text: from.to_owned(),
+                    why: why.clone(),
+                    doubtful: *doubtful,
+                });
+            }
+        }
     }
     out.text.push_str(&text[at..]);
     out.unreadable = readable::lost(text, &uses, &places, &after);
     Ok(out)
 }
 
+/// What is done at a place.
+enum Decision {
+    Change {
+        to: String,
+        color: Color,
+        follows: String,
+        kin: bool,
+    },
+    /// It becomes what it is.
+    Same,
+    Leave {
+        why: Cow<'static, str>,
+        doubtful: bool,
+    },
+}
+
 impl Plan {
+    /// Whether the place of a colour has a say in what it becomes.
+    fn depends_on_place(&self, found: &ColorUse) -> bool {
+        let line = self.map.line_of(found.color);
+        line.is_some_and(|line| {
+            self.to_variables || line.is_ambiguous() || line.new.iter().any(|n| n.is_reference)
+        })
+    }
+
+    fn decide(&self, found: &ColorUse, from: &str, place: Option<StylePlace<'_>>) -> Decision {
+        let leave = |why: Cow<'static, str>, doubtful| Decision::Leave { why, doubtful };
+        match self.map.new_color(found, place, self.kin) {
+            Found::New { new, follows, kin } => match self.spelt(&new, found, from, place) {
+                Some(to) if to == from => Decision::Same,
+                Some(to) => Decision::Change {
+                    to,
+                    color: new.color,
+                    follows,
+                    kin,
+                },
+                None => leave("this spelling cannot hold the new colour".into(), false),
+            },
+            Found::Several(which) => leave(format!("could become {which}").into(), true),
+            Found::None => leave("not in the map".into(), false),
+        }
+    }
+
     /// How a new colour is written in the place of another.
     fn spelt(
         &self,
         new: &New,
         found: &ColorUse,
         from: &str,
-        place: Option<&StylePlace>,
-        text: &str,
+        place: Option<StylePlace<'_>>,
     ) -> Option<String> {
-        let variable = new
-            .variable
-            .as_ref()
-            .filter(|_| self.to_variables || new.is_reference);
-        let takes_variables = place.is_some_and(|place| place.takes_variables(text));
+        let variable = new.variable.as_ref();
+        let variable = variable.filter(|_| self.to_variables || new.is_reference);
+        let takes_variables = place.is_some_and(StylePlace::takes_variables);
         if let Some(name) = variable.filter(|_| takes_variables && found.color.alpha8() == 255) {
             return Some(format!("var({name})"));
         }

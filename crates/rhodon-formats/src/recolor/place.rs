@@ -4,15 +4,46 @@ use std::ops::Range;
 
 use crate::color_use::ColorUse;
 
-/// A place in a style sheet.
-#[derive(Clone, Debug, Default, PartialEq, Eq)]
-pub(super) struct StylePlace {
+/// Where the colours of a style sheet stand.
+#[derive(Debug, Default)]
+pub(super) struct Places {
+    places: Vec<Spot>,
+    blocks: Vec<Block>,
+}
+
+#[derive(Clone, Debug)]
+struct Spot {
     /// The property or variable.
     property: Range<usize>,
-    /// Where the block opens that it stands in.
-    pub rule: usize,
-    /// What stands before that block and those around it, from the outside.
-    preludes: Vec<Range<usize>>,
+    /// The block that it stands in.
+    block: Option<usize>,
+}
+
+#[derive(Debug)]
+struct Block {
+    /// What stands before it.
+    prelude: Range<usize>,
+    parent: Option<usize>,
+}
+
+/// A place in a style sheet.
+#[derive(Clone, Copy, Debug)]
+pub(super) struct StylePlace<'a> {
+    text: &'a str,
+    spot: &'a Spot,
+    blocks: &'a [Block],
+}
+
+impl Places {
+    /// The place of the nth colour; none where the file is no style sheet.
+    pub(super) fn get<'a>(&'a self, text: &'a str, index: usize) -> Option<StylePlace<'a>> {
+        let spot = self.places.get(index)?;
+        Some(StylePlace {
+            text,
+            spot,
+            blocks: &self.blocks,
+        })
+    }
 }
 
 /// What a property paints.
@@ -24,57 +55,73 @@ pub(super) enum Part {
     Other,
 }
 
-impl StylePlace {
-    fn property<'a>(&self, text: &'a str) -> &'a str {
-        text[self.property.clone()].trim()
+impl<'a> StylePlace<'a> {
+    fn property(self) -> &'a str {
+        self.text[self.spot.property.clone()].trim()
+    }
+
+    /// The block that it stands in.
+    pub(super) fn rule(self) -> Option<usize> {
+        self.spot.block
     }
 
     /// What its property paints.
-    pub(super) fn part(&self, text: &str) -> Part {
-        let name = self.property(text).to_ascii_lowercase();
-        match name.as_str() {
-            "color" | "caret-color" | "-webkit-text-fill-color" => Part::Text,
-            _ if name.starts_with("background") => Part::Ground,
-            _ if name.starts_with("border") || name.starts_with("outline") => Part::Edge,
-            _ => Part::Other,
+    pub(super) fn part(self) -> Part {
+        let name = self.property();
+        let starts = |with: &str| {
+            name.get(..with.len())
+                .is_some_and(|n| n.eq_ignore_ascii_case(with))
+        };
+        let is = |whole: &str| name.eq_ignore_ascii_case(whole);
+        if is("color") || is("caret-color") || is("-webkit-text-fill-color") {
+            Part::Text
+        } else if starts("background") {
+            Part::Ground
+        } else if starts("border") || starts("outline") {
+            Part::Edge
+        } else {
+            Part::Other
         }
     }
 
     /// Whether a reference to a custom property can stand here: not in a variable of a preprocessor,
     /// with which one computes.
-    pub(super) fn takes_variables(&self, text: &str) -> bool {
-        let name = self.property(text);
+    pub(super) fn takes_variables(self) -> bool {
+        let name = self.property();
         !name.is_empty() && !name.starts_with(['$', '@', '+', '&'])
     }
 
-    fn around<'a>(&'a self, text: &'a str) -> impl Iterator<Item = &'a str> {
-        self.preludes.iter().map(|range| &text[range.clone()])
+    /// What stands before the blocks around it, from the inside.
+    fn around(self) -> impl Iterator<Item = &'a str> {
+        let outer = move |block: &usize| self.blocks[*block].parent;
+        std::iter::successors(self.spot.block, outer)
+            .map(move |block| &self.text[self.blocks[block].prelude.clone()])
     }
 
     /// Whether the rules around say that they are of the dark mode.
-    pub(super) fn is_dark(&self, text: &str) -> bool {
+    pub(super) fn is_dark(self) -> bool {
         let says = |part: &str| {
             let part = part.to_ascii_lowercase();
             part.contains("dark") || part.contains("night")
         };
-        self.around(text).any(says)
+        self.around().any(says)
     }
 
     /// Whether the rule speaks of the group of a token, as `.button-danger` does of `danger.fill`.
-    pub(super) fn speaks_of(&self, text: &str, token: &str) -> bool {
+    pub(super) fn speaks_of(self, token: &str) -> bool {
         let group = token.split('.').next().unwrap_or(token);
-        let is_word = |b: Option<u8>| b.is_some_and(|b| b.is_ascii_alphanumeric());
-        self.around(text).any(|part| {
+        let is_word = |b: Option<&u8>| b.is_some_and(u8::is_ascii_alphanumeric);
+        self.around().any(|part| {
+            let bytes = part.as_bytes();
             part.match_indices(group).any(|(at, _)| {
-                let before = at.checked_sub(1).and_then(|i| part.as_bytes().get(i));
-                !is_word(before.copied())
-                    && !is_word(part.as_bytes().get(at + group.len()).copied())
+                let before = at.checked_sub(1).and_then(|i| bytes.get(i));
+                !is_word(before) && !is_word(bytes.get(at + group.len()))
             })
         })
     }
 
     /// Whether a token is for what this property paints.
-    pub(super) fn paints(&self, text: &str, token: &str) -> bool {
+    pub(super) fn paints(self, token: &str) -> bool {
         let (group, last) = token.split_once('.').unwrap_or((token, ""));
         let part = if group == "text" || group == "link" || last.ends_with("text") {
             Part::Text
@@ -88,64 +135,57 @@ impl StylePlace {
         } else {
             return false;
         };
-        part == self.part(text)
+        part == self.part()
     }
 }
 
 /// The places of colours, which stand in order.
-pub(super) fn places(text: &str, uses: &[ColorUse]) -> Vec<Option<StylePlace>> {
+pub(super) fn places(text: &str, uses: &[ColorUse]) -> Places {
     let bytes = text.as_bytes();
     let mut reader = Reader::default();
     let mut at = 0;
-    uses.iter()
-        .map(|found| {
-            while at < found.range.start {
-                at = reader.step(bytes, at);
-            }
-            Some(reader.place(bytes, found.range.start))
-        })
-        .collect()
+    let mut places = Vec::with_capacity(uses.len());
+    for found in uses {
+        while at < found.range.start {
+            at = reader.step(bytes, at, found.range.start);
+        }
+        places.push(reader.place(bytes, found.range.start));
+    }
+    let blocks = reader.blocks;
+    Places { places, blocks }
 }
+
+/// Signs at which something begins or ends.
+const SIGNS: [bool; 256] = {
+    let mut signs = [false; 256];
+    let all = b"{};/\"'(";
+    let mut i = 0;
+    while i < all.len() {
+        signs[all[i] as usize] = true;
+        i += 1;
+    }
+    signs
+};
 
 /// Follows blocks and statements.
 #[derive(Default)]
 struct Reader {
-    /// Where statements begin, and where blocks open.
+    /// Where the statement begins.
     statement: usize,
-    blocks: Vec<(usize, Range<usize>)>,
-    brackets: usize,
+    blocks: Vec<Block>,
+    /// The block that is open.
+    open: Option<usize>,
 }
 
 impl Reader {
-    /// Over the next sign, comment or string.
-    fn step(&mut self, bytes: &[u8], at: usize) -> usize {
+    /// Over what comes next: plain text, a sign, a comment, a string or an address.
+    fn step(&mut self, bytes: &[u8], at: usize, end: usize) -> usize {
+        let plain = bytes[at..end].iter().position(|b| SIGNS[usize::from(*b)]);
+        let Some(at) = plain.map(|n| at + n) else {
+            return end;
+        };
         match bytes[at] {
-            b'/' if bytes.get(at + 1) == Some(&b'*') => {
-                let close = bytes[at + 2..].windows(2).position(|w| w == b"*/");
-                let end = close.map_or(bytes.len(), |n| at + n + 4);
-                if bytes[self.statement..at]
-                    .iter()
-                    .all(u8::is_ascii_whitespace)
-                {
-                    self.statement = end;
-                }
-                return end;
-            }
-            b'/' if bytes.get(at + 1) == Some(&b'/')
-                && at.checked_sub(1).is_none_or(|i| bytes[i] != b':') =>
-            {
-                let end = bytes[at..]
-                    .iter()
-                    .position(|b| *b == b'\n')
-                    .map_or(bytes.len(), |n| at + n);
-                if bytes[self.statement..at]
-                    .iter()
-                    .all(u8::is_ascii_whitespace)
-                {
-                    self.statement = end;
-                }
-                return end;
-            }
+            b'/' => return self.comment(bytes, at),
             quote @ (b'"' | b'\'') => {
                 let mut end = at + 1;
                 while end < bytes.len() && bytes[end] != quote && bytes[end] != b'\n' {
@@ -153,35 +193,54 @@ impl Reader {
                 }
                 return (end + 1).min(bytes.len());
             }
-            b'(' => self.brackets += 1,
-            b')' => self.brackets = self.brackets.saturating_sub(1),
+            b'(' if bytes[..at].ends_with(b"url") => {
+                let close = bytes[at..].iter().position(|b| *b == b')');
+                return close.map_or(bytes.len(), |n| at + n);
+            }
+            // `#{…}` puts a value into a name.
             b'{' if at == 0 || bytes[at - 1] != b'#' => {
-                self.blocks.push((at, self.statement..at));
+                self.blocks.push(Block {
+                    prelude: self.statement..at,
+                    parent: self.open,
+                });
+                self.open = Some(self.blocks.len() - 1);
                 self.statement = at + 1;
-                self.brackets = 0;
             }
             b'}' => {
-                self.blocks.pop();
+                self.open = self.open.and_then(|open| self.blocks[open].parent);
                 self.statement = at + 1;
-                self.brackets = 0;
             }
-            b';' if self.brackets == 0 => self.statement = at + 1,
+            b';' => self.statement = at + 1,
             _ => {}
         }
         at + 1
     }
 
-    fn place(&self, bytes: &[u8], at: usize) -> StylePlace {
+    fn comment(&mut self, bytes: &[u8], at: usize) -> usize {
+        let end = match bytes.get(at + 1) {
+            Some(b'*') => {
+                let close = bytes[at + 2..].windows(2).position(|w| w == b"*/");
+                close.map_or(bytes.len(), |n| at + n + 4)
+            }
+            Some(b'/') => {
+                let line = bytes[at..].iter().position(|b| *b == b'\n');
+                line.map_or(bytes.len(), |n| at + n)
+            }
+            _ => return at + 1,
+        };
+        let before = self.statement.min(at)..at;
+        if bytes[before].iter().all(u8::is_ascii_whitespace) {
+            self.statement = end;
+        }
+        end
+    }
+
+    fn place(&self, bytes: &[u8], at: usize) -> Spot {
         let start = self.statement.min(at);
         let colon = bytes[start..at].iter().position(|b| *b == b':');
-        StylePlace {
+        Spot {
             property: start..colon.map_or(start, |n| start + n),
-            rule: self.blocks.last().map_or(0, |(open, _)| *open),
-            preludes: self
-                .blocks
-                .iter()
-                .map(|(_, prelude)| prelude.clone())
-                .collect(),
+            block: self.open,
         }
     }
 }

@@ -1,10 +1,9 @@
 //! Texts and grounds that stand in one rule, measured before and after.
 
-use std::collections::BTreeMap;
-
+use foldhash::HashMap;
 use rhodon_color::{Color, contrast_ratio};
 
-use super::place::{Part, StylePlace};
+use super::place::{Part, Places};
 use crate::color_use::ColorUse;
 use crate::inventory::Lines;
 
@@ -30,20 +29,23 @@ pub struct Unreadable {
 pub(super) fn lost(
     text: &str,
     uses: &[ColorUse],
-    places: &[Option<StylePlace>],
+    places: &Places,
     after: &[Color],
 ) -> Vec<Unreadable> {
-    let mut rules: BTreeMap<usize, (Option<usize>, Option<usize>)> = BTreeMap::new();
-    for (i, place) in places.iter().enumerate() {
-        let Some(place) = place else { continue };
-        if uses[i].color.alpha8() < 255 {
+    // Text and ground of each rule, by their numbers.
+    let mut rules: HashMap<Option<usize>, (Option<usize>, Option<usize>)> = HashMap::default();
+    for (i, found) in uses.iter().enumerate() {
+        let Some(place) = places.get(text, i) else {
+            return Vec::new();
+        };
+        let part = place.part();
+        if found.color.alpha8() < 255 || !matches!(part, Part::Text | Part::Ground) {
             continue;
         }
-        let rule = rules.entry(place.rule).or_default();
-        match place.part(text) {
+        let rule = rules.entry(place.rule()).or_default();
+        match part {
             Part::Text => rule.0 = Some(i),
-            Part::Ground => rule.1 = rule.1.or(Some(i)),
-            Part::Edge | Part::Other => {}
+            _ => rule.1 = rule.1.or(Some(i)),
         }
     }
     let ratio = |a: Color, b: Color| contrast_ratio(a.to_rgb8(), b.to_rgb8());
@@ -52,6 +54,9 @@ pub(super) fn lost(
         .into_values()
         .filter_map(|(ink, ground)| ink.zip(ground))
     {
+        if after[ink] == uses[ink].color && after[ground] == uses[ground].color {
+            continue;
+        }
         let before = ratio(uses[ink].color, uses[ground].color);
         let now = ratio(after[ink], after[ground]);
         if now < NEED && now < before {

@@ -4,7 +4,7 @@ use std::collections::HashMap;
 use std::sync::Arc;
 
 use crate::derive::Derived;
-use crate::token::{Mode, Pair};
+use crate::token::{Mode, Pair, Token};
 
 /// A token whose value differs, in one mode.
 #[derive(Clone, Debug, PartialEq)]
@@ -28,35 +28,21 @@ pub struct Diff {
     pub unreadable: Vec<Pair>,
 }
 
-/// A token in a mode, with its value as text.
-type Entry = (Arc<str>, Option<Mode>, String);
-
-/// Compares two derivations token by token.
+/// Compares two derivations token by token. A token that has one value on one side and two on the other
+/// is compared mode by mode.
 pub fn diff(before: &Derived, after: &Derived) -> Diff {
-    let (old, new) = (entries(before), entries(after));
-    let (old_by_key, new_by_key) = (by_key(&old), by_key(&new));
+    let by_path = |theme: &'_ Derived| -> HashMap<Arc<str>, usize> {
+        let tokens = theme.tokens.iter().enumerate();
+        tokens.map(|(i, token)| (token.path.clone(), i)).collect()
+    };
+    let (old, new) = (by_path(before), by_path(after));
     let mut changes = Vec::new();
-    for (path, mode, value) in &new {
-        let was = old_by_key.get(&(path.as_ref(), *mode)).copied();
-        if was != Some(value) {
-            let (before, after) = (was.cloned(), Some(value.clone()));
-            changes.push(Change {
-                path: path.clone(),
-                mode: *mode,
-                before,
-                after,
-            });
-        }
+    for token in &after.tokens {
+        let was = old.get(&token.path).map(|i| &before.tokens[*i]);
+        compare(was, Some(token), &mut changes);
     }
-    for (path, mode, value) in &old {
-        if !new_by_key.contains_key(&(path.as_ref(), *mode)) {
-            changes.push(Change {
-                path: path.clone(),
-                mode: *mode,
-                before: Some(value.clone()),
-                after: None,
-            });
-        }
+    for token in before.tokens.iter().filter(|t| !new.contains_key(&t.path)) {
+        compare(Some(token), None, &mut changes);
     }
     let failed = |t: &Derived| -> Vec<(Arc<str>, Arc<str>, Mode)> {
         t.pairs
@@ -76,25 +62,30 @@ pub fn diff(before: &Derived, after: &Derived) -> Diff {
     }
 }
 
-fn entries(theme: &Derived) -> Vec<Entry> {
-    let mut out = Vec::with_capacity(theme.tokens.len() * 2);
-    for token in &theme.tokens {
-        let modes: &[Option<Mode>] = if token.is_modeless() {
-            &[None]
-        } else {
-            &[Some(Mode::Light), Some(Mode::Dark)]
-        };
-        for mode in modes {
-            let value = token.cell(mode.unwrap_or(Mode::Light)).value.to_string();
-            out.push((token.path.clone(), *mode, value));
+/// The modes in which a token differs.
+fn compare(before: Option<&Token>, after: Option<&Token>, changes: &mut Vec<Change>) {
+    let Some(path) = after.or(before).map(|token| &token.path) else {
+        return;
+    };
+    let is_one = [before, after]
+        .into_iter()
+        .flatten()
+        .all(Token::is_modeless);
+    let modes: &[Option<Mode>] = if is_one {
+        &[None]
+    } else {
+        &[Some(Mode::Light), Some(Mode::Dark)]
+    };
+    for mode in modes {
+        let cell = |token: &Token| token.cell(mode.unwrap_or(Mode::Light)).value.clone();
+        let (was, is) = (before.map(cell), after.map(cell));
+        if was != is {
+            changes.push(Change {
+                path: path.clone(),
+                mode: *mode,
+                before: was.map(|value| value.to_string()),
+                after: is.map(|value| value.to_string()),
+            });
         }
     }
-    out
-}
-
-fn by_key(entries: &[Entry]) -> HashMap<(&str, Option<Mode>), &String> {
-    entries
-        .iter()
-        .map(|(path, mode, value)| ((path.as_ref(), *mode), value))
-        .collect()
 }

@@ -84,18 +84,19 @@ fn what_is_new_has_no_before_and_what_is_gone_no_after() {
 }
 
 #[test]
-fn a_token_that_begins_to_differ_by_mode_is_gone_as_one_and_new_as_two() {
+fn a_token_that_begins_to_differ_by_mode_is_compared_mode_by_mode() {
     let found = wake(
         json!({ "tokens": { "ferry.wake": { "value": "#abcdef" } } }),
         json!({ "tokens": { "ferry.wake": { "light": "#abcdef", "dark": "#123456" } } }),
     );
     assert_eq!(
         found.changes,
-        [
-            change("ferry.wake", Some(Mode::Light), None, Some("#abcdef")),
-            change("ferry.wake", Some(Mode::Dark), None, Some("#123456")),
-            change("ferry.wake", None, Some("#abcdef"), None),
-        ]
+        [change(
+            "ferry.wake",
+            Some(Mode::Dark),
+            Some("#abcdef"),
+            Some("#123456")
+        )]
     );
 }
 

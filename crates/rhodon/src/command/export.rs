@@ -1,8 +1,5 @@
 //! `rhodon export`
 
-use std::fs;
-use std::path::{Component, Path};
-
 use rhodon_formats::{OptionError, Output, Source, Stamp, TARGETS, Target, Warning, find};
 use rhodon_theme::{Document, Resolved, derive};
 use serde::Serialize;
@@ -10,7 +7,7 @@ use serde::Serialize;
 use crate::cli::ExportArgs;
 use crate::document;
 use crate::input;
-use crate::output::{Failure, Printer};
+use crate::output::{Failure, Printer, write_into};
 
 #[derive(Serialize)]
 struct Report<'a> {
@@ -63,7 +60,9 @@ pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
     }
     if let Some(folder) = &args.out {
         for (_, output) in &outputs {
-            write(folder, output)?;
+            for file in &output.files {
+                write_into(folder, &file.path, file.text.as_bytes())?;
+            }
         }
     }
     print(args, &outputs, printer)
@@ -124,32 +123,6 @@ fn settings(
         out.push((key.to_owned(), value.to_owned()));
     }
     Ok(out)
-}
-
-fn write(folder: &Path, output: &Output) -> Result<(), Failure> {
-    for file in &output.files {
-        // Targets name their files themselves; a path that climbs out would be a fault of theirs.
-        let relative = Path::new(&file.path);
-        if relative
-            .components()
-            .any(|c| !matches!(c, Component::Normal(_)))
-        {
-            return Err(Failure::bad(format!(
-                "{}: expected a path inside the folder",
-                file.path
-            )));
-        }
-        let path = folder.join(relative);
-        let io = |cause| Failure::Io {
-            place: path.display().to_string(),
-            cause,
-        };
-        if let Some(parent) = path.parent() {
-            fs::create_dir_all(parent).map_err(io)?;
-        }
-        fs::write(&path, &file.text).map_err(io)?;
-    }
-    Ok(())
 }
 
 fn print(

@@ -1,12 +1,8 @@
 //! `rhodon inventory`
 
-use std::path::Path;
-
-use rhodon_formats::color_use::{NOT_OURS, finder_for};
+use rhodon_formats::color_use::finder_for;
 use rhodon_formats::inventory::{Used, inventory};
-use rhodon_formats::read::InputFile;
 use serde::Serialize;
-use walkdir::{DirEntry, WalkDir};
 
 use crate::cli::InventoryArgs;
 use crate::input;
@@ -33,7 +29,7 @@ pub fn run(args: &InventoryArgs, printer: &mut Printer) -> Result<(), Failure> {
     let mut files = Vec::new();
     for path in &args.files {
         // One that cannot be read does not take the others along.
-        if let Err(failure) = collect(path, &mut files) {
+        if let Err(failure) = input::collect(path, is_ours, &mut files) {
             printer.mark_bad();
             eprintln!("{failure}");
         }
@@ -49,28 +45,8 @@ pub fn run(args: &InventoryArgs, printer: &mut Printer) -> Result<(), Failure> {
     Ok(())
 }
 
-/// A file as it is named, or all files of a folder in which colours are found.
-fn collect(path: &Path, files: &mut Vec<InputFile>) -> Result<(), Failure> {
-    if !path.is_dir() {
-        files.push(input::file(path)?);
-        return Ok(());
-    }
-    let ours = |entry: &DirEntry| {
-        let name = entry.file_name().to_string_lossy();
-        !(entry.file_type().is_dir() && entry.depth() > 0 && NOT_OURS.contains(&name.as_ref()))
-    };
-    let walk = WalkDir::new(path).sort_by_file_name().into_iter();
-    for entry in walk.filter_entry(ours) {
-        let entry = entry.map_err(|e| Failure::Io {
-            place: path.display().to_string(),
-            cause: e.into(),
-        })?;
-        let is_ours = finder_for(&entry.file_name().to_string_lossy()).is_some();
-        if entry.file_type().is_file() && is_ours {
-            files.push(input::file(entry.path())?);
-        }
-    }
-    Ok(())
+fn is_ours(name: &str) -> bool {
+    finder_for(name).is_some()
 }
 
 fn report(used: &Used) -> Report<'_> {

@@ -5,11 +5,13 @@ mod color;
 mod companions;
 mod contrast;
 mod derive;
+mod diff;
 mod export;
 mod extract;
 mod import;
 mod inventory;
 mod new;
+mod recolor;
 mod scale;
 mod serve;
 mod standin;
@@ -31,6 +33,8 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
         Command::Derive(args) => derive::run(&args, &mut printer)?,
         Command::Check(args) => check::run(&args, &mut printer)?,
         Command::Inventory(args) => inventory::run(&args, &mut printer)?,
+        Command::Recolor(args) => recolor::run(&args, &mut printer)?,
+        Command::Diff(args) => diff::run(&args, &mut printer)?,
         Command::Extract(args) => extract::run(&args, &mut printer)?,
         Command::Export(args) => export::run(&args, &mut printer)?,
         Command::Targets => targets::run(&mut printer)?,

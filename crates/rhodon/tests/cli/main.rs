@@ -4,6 +4,7 @@
 mod bad_input;
 mod check;
 mod measures;
+mod recolor;
 mod sources;
 
 use std::fs;

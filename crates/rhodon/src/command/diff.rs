@@ -1,0 +1,63 @@
+//! `rhodon diff`
+
+use std::path::Path;
+
+use rhodon_theme::{Change, Derived, Mode, derive, diff};
+use serde::Serialize;
+
+use crate::cli::DiffArgs;
+use crate::document;
+use crate::output::{Failure, Printer};
+
+#[derive(Serialize)]
+struct Report {
+    changes: Vec<ChangeReport>,
+}
+
+#[derive(Serialize)]
+struct ChangeReport {
+    path: String,
+    mode: Option<Mode>,
+    before: Option<String>,
+    after: Option<String>,
+}
+
+pub fn run(args: &DiffArgs, printer: &mut Printer) -> Result<(), Failure> {
+    let (before, after) = (theme(&args.before)?, theme(&args.after)?);
+    let change = |change: Change| ChangeReport {
+        path: change.path.to_string(),
+        mode: change.mode,
+        before: change.before,
+        after: change.after,
+    };
+    let changes = diff(&before, &after)
+        .changes
+        .into_iter()
+        .map(change)
+        .collect();
+    let report = Report { changes };
+    printer.result(&report, || told(&report))
+}
+
+/// A document and what it comes to.
+pub fn theme(path: &Path) -> Result<Derived, Failure> {
+    let place = path.display().to_string();
+    derive(&document::read(path)?).map_err(|p| document::told(&place, &p))
+}
+
+fn told(report: &Report) -> String {
+    let line = |change: &ChangeReport| {
+        let mode = change.mode.map_or("", Mode::id);
+        let value = |v: &Option<String>| v.clone().unwrap_or_else(|| "none".to_owned());
+        let (before, after) = (value(&change.before), value(&change.after));
+        format!("{:<28} {mode:5}  {before} → {after}", change.path)
+    };
+    let mut lines: Vec<String> = report.changes.iter().map(line).collect();
+    let count = report.changes.len();
+    lines.push(format!(
+        "{count} value{} differ{}",
+        if count == 1 { "" } else { "s" },
+        if count == 1 { "s" } else { "" }
+    ));
+    lines.join("\n")
+}

@@ -6,6 +6,7 @@
 mod archive;
 pub mod color_set;
 pub mod color_use;
+pub mod form;
 pub mod inventory;
 mod job;
 mod name;

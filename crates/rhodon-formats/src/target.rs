@@ -124,6 +124,22 @@ pub enum ExportError {
         /// The ids there are.
         known: String,
     },
+    /// No form of the document has that name.
+    #[error("unknown form \"{name}\": expected one of {known}")]
+    NoForm {
+        /// As given.
+        name: String,
+        /// The forms there are.
+        known: String,
+    },
+    /// A form is wrong.
+    #[error("/forms/{name}: {error}")]
+    Form {
+        /// Its name.
+        name: String,
+        /// What is wrong with it, and where.
+        error: crate::form::FormError,
+    },
     /// A setting is wrong.
     #[error(transparent)]
     Option(#[from] OptionError),

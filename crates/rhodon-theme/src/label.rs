@@ -105,6 +105,55 @@ name_type!(
 );
 
 name_type!(
+    /// A name in a form that a token or a colour stands behind: `brand_dark`.
+    SlotName,
+    60,
+    "a name of lower-case letters, digits and underscores, starting with a letter, that is no word of forms",
+    "^[a-z][a-z0-9_]*$",
+    |s| {
+        let fits = |b: u8| b.is_ascii_lowercase() || b.is_ascii_digit() || b == b'_';
+        s.as_bytes()[0].is_ascii_lowercase() && s.bytes().all(fits) && !FORM_WORDS.contains(&s)
+    }
+);
+
+impl SlotName {
+    /// What a slot is called where nothing says more.
+    pub fn usual() -> Self {
+        Self("color".into())
+    }
+}
+
+/// Words that mean something in every form.
+const FORM_WORDS: &[&str] = &[
+    "theme",
+    "scales",
+    "roles",
+    "tokens",
+    "modes",
+    "family",
+    "token",
+    "range",
+    "loop",
+    "true",
+    "false",
+    "none",
+    "in",
+    "is",
+    "not",
+    "and",
+    "or",
+    "if",
+    "else",
+    "for",
+    "set",
+    "self",
+    "super",
+    "varargs",
+    "namespace",
+    "dict",
+];
+
+name_type!(
     /// The place of a kept token in a file of design tokens: names joined by dots, as they were.
     KeptPath,
     1000,

@@ -39,8 +39,9 @@ pub use document::{
     IntentChoice, ModeValues, NUMBERS, NumberField, Problem, Problems, Provenance, Resolved,
     ScaleSettings, ShapeSettings, TypeSettings, Typed, holds_nul, not_json,
 };
+pub use document::{Form, Slot};
 pub use font_family::font_families;
-pub use label::{KeptPath, NameError, Slug, StepLabel, TokenPath};
+pub use label::{KeptPath, NameError, SlotName, Slug, StepLabel, TokenPath};
 pub use naming::{capitalised, look as color_look, name as color_name};
 pub use reason::Reason;
 pub use role::{GRAPHIC as GRAPHIC_RATIO, TEXT as TEXT_RATIO};

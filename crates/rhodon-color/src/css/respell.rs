@@ -22,6 +22,9 @@ const MORE_DECIMALS: usize = 6;
 /// assert_eq!(respelt("#FFF8", new, None).unwrap(), "#0F5C7A88");
 /// ```
 pub fn respelt(text: &str, new: Rgb8, alpha: Option<f64>) -> Option<String> {
+    if alpha.is_none() && parse(text).is_ok_and(|own| own.to_rgb8() == new) {
+        return Some(text.to_owned());
+    }
     if let Some(digits) = text.strip_prefix('#') {
         return Some(format!("#{}", hex_like(digits, new, alpha)?));
     }

@@ -223,7 +223,7 @@ impl Plan {
 }
 
 /// Digits with the opacity in front: what stands between and behind them stays.
-fn alpha_first(from: &str, code: Rgb8, opacity: Option<f64>) -> String {
+pub(crate) fn alpha_first(from: &str, code: Rgb8, opacity: Option<f64>) -> String {
     let prefix = if from.starts_with('#') { 1 } else { 2 };
     let body = &from[prefix..];
     let digits: String = body.chars().filter(char::is_ascii_hexdigit).collect();

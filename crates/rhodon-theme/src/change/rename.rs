@@ -99,6 +99,9 @@ fn follow(document: &mut Document, old: &Slug, new: &Slug) {
             (if slug == *old { new.clone() } else { slug }, settings)
         })
         .collect();
+    for form in document.forms.values_mut() {
+        form.follow(old, new);
+    }
     for choice in document
         .intents
         .values_mut()

@@ -179,6 +179,7 @@ fn merged(parent: Document, child: Document) -> Document {
             overlaid(theirs, own, |own, _| own)
         }),
         pack: child.pack.or(parent.pack),
+        forms: overlaid(parent.forms, child.forms, |own, _| own),
         accepted: child.accepted.into_iter().chain(parent.accepted).collect(),
         kept: overlaid(parent.kept, child.kept, |own, _| own),
     }

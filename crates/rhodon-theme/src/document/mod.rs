@@ -5,6 +5,7 @@
 //! here, once, and kept with the text they were written as ([`Typed`]).
 
 mod field;
+mod form;
 mod inherit;
 mod number;
 mod part;
@@ -26,6 +27,7 @@ use crate::naming;
 use crate::vocabulary::{is_derived_group, is_role_group};
 
 pub use field::holds_nul;
+pub use form::{Form, Slot};
 pub use inherit::{InheritError, Inherited, Resolved};
 pub use number::{
     BASE, BOLD, BORDER, NUMBERS, NumberField, RADIUS, RATIO, REGULAR, STRENGTH, TURN,
@@ -94,6 +96,10 @@ pub struct Document {
     /// Ids of the targets that the archive packs. Without this list: those with options here.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub pack: Option<Vec<Slug>>,
+    /// Texts with places to fill, for formats that have no target, by name.
+    #[serde(skip_serializing_if = "IndexMap::is_empty")]
+    #[schemars(default)]
+    pub forms: IndexMap<Slug, Form>,
     /// Findings that stand for a reason.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     #[schemars(default)]
@@ -171,6 +177,7 @@ impl Document {
             aim: None,
             handoff: IndexMap::new(),
             pack: None,
+            forms: IndexMap::new(),
             accepted: Vec::new(),
             kept: IndexMap::new(),
         }

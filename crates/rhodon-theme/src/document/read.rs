@@ -5,6 +5,7 @@ use rhodon_color::Color;
 use serde_json::Value;
 
 use super::field::{Node, Object};
+use super::form::Form;
 use super::number::{ALPHA, LIGHTNESS, STRENGTH, TURN};
 use super::problem::{Problems, not_json, quoted};
 use super::{
@@ -50,7 +51,7 @@ impl Document {
 fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
     const KEYS: &[&str] = &[
         "format", "name", "extends", "brand", "steps", "scales", "intents", "roles", "tokens",
-        "type", "shape", "aim", "handoff", "pack", "accepted", "kept",
+        "type", "shape", "aim", "handoff", "pack", "forms", "accepted", "kept",
     ];
     let object = node.object(KEYS, problems)?;
     let format = object.require("format", problems)?;
@@ -103,6 +104,16 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
         });
     }
     spec.pack = object.get("pack").map(|n| pack(&n, problems));
+    if let Some(n) = object.get("forms") {
+        spec.forms = n.map(problems, |n, p| Form::read(&n, p));
+        if spec.forms.len() > MAX_FORMS {
+            let found = spec.forms.len();
+            problems.add(
+                &n.pointer,
+                format!("expected at most {MAX_FORMS} forms, found {found}"),
+            );
+        }
+    }
     if let Some(n) = object.get("accepted") {
         spec.accepted = n.list(MAX_ACCEPTED, problems, |n, p| accepted(&n, p));
     }
@@ -113,6 +124,8 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
     Some(spec)
 }
 
+/// The most forms of a theme.
+const MAX_FORMS: usize = 50;
 /// The most findings that may be accepted.
 const MAX_ACCEPTED: usize = 500;
 
@@ -121,16 +134,9 @@ fn accepted(node: &Node<'_>, problems: &mut Problems) -> Option<Accepted> {
     let id = object.require("id", problems)?.text(40, problems);
     let tokens = object.require("tokens", problems)?;
     let tokens = tokens.list(4, problems, |n, p| n.text(200, p));
-    let mode = match object.get("mode").map(|n| n.text(5, problems)) {
+    let mode = match object.get("mode") {
         None => None,
-        Some(text) => match text?.as_str() {
-            "light" => Some(Mode::Light),
-            "dark" => Some(Mode::Dark),
-            _ => {
-                problems.add(object.pointer(), "expected the mode light or dark");
-                return None;
-            }
-        },
+        Some(node) => Some(mode(&node, problems)?),
     };
     let reason = object.require("reason", problems)?.text(MAX_NAME, problems);
     let measure = object.require("measure", problems)?;
@@ -232,7 +238,18 @@ fn check_slugs(brand: &[(String, BrandColor)], problems: &mut Problems) {
     }
 }
 
-fn color(node: &Node<'_>, problems: &mut Problems) -> Option<Typed<Color>> {
+pub(super) fn mode(node: &Node<'_>, problems: &mut Problems) -> Option<Mode> {
+    match node.text(5, problems)?.as_str() {
+        "light" => Some(Mode::Light),
+        "dark" => Some(Mode::Dark),
+        _ => {
+            problems.add(&node.pointer, "expected the mode light or dark");
+            None
+        }
+    }
+}
+
+pub(super) fn color(node: &Node<'_>, problems: &mut Problems) -> Option<Typed<Color>> {
     let text = node.text(1000, problems)?;
     text.parse()
         .map_err(|e| problems.add(&node.pointer, format!("{}: {e}", quoted(&text))))

@@ -1,0 +1,255 @@
+//! A form from an example: every colour of a file becomes a place. What a token has, or nearly has, is
+//! that token; the rest keeps its own colour until somebody chooses.
+
+use indexmap::IndexMap;
+use rhodon_color::{Rgb8, difference};
+use rhodon_theme::{Derived, Form, Mode, Section, Slot, SlotName, Typed, Value};
+
+use crate::color_use::{ColorUse, Written, finder_for};
+use crate::inventory::text_of;
+use crate::read::InputFile;
+
+/// CIEDE2000 up to which a token counts as the one that was meant.
+const NEAR: f64 = 2.3;
+
+/// A form that was learned.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Learned {
+    /// The form.
+    pub form: Form,
+    /// Slots that no token is near to.
+    pub open: Vec<SlotName>,
+    /// Slots whose token is not exactly the colour of the example, with how far it is (CIEDE2000).
+    pub near: Vec<(SlotName, f64)>,
+}
+
+/// Makes a form of an example in an in-house format.
+///
+/// # Errors
+/// In words: it is no text in which colours are found, or there is none.
+pub fn learn(example: &InputFile, theme: &Derived) -> Result<Learned, String> {
+    let text = text_of(example)?;
+    let finder = finder_for(&example.name).ok_or("no kind of text in which colours are found")?;
+    let uses = finder.find(text);
+    if uses.is_empty() {
+        return Err("expected at least one colour, found none".to_owned());
+    }
+    let mut slots: IndexMap<(Rgb8, Option<String>), SlotName> = IndexMap::new();
+    let mut learned = Learned {
+        form: Form {
+            file: file_name(&example.name),
+            slots: IndexMap::new(),
+            text: String::with_capacity(text.len() * 2),
+            pack: None,
+        },
+        open: Vec::new(),
+        near: Vec::new(),
+    };
+    let mut at = 0;
+    for found in &uses {
+        let code = found.color.to_rgb8();
+        let key = (code, found.name.clone());
+        let name = match slots.get(&key) {
+            Some(name) => name.clone(),
+            None => {
+                let name = learned.add(found, theme);
+                slots.insert(key, name.clone());
+                name
+            }
+        };
+        learned
+            .form
+            .text
+            .push_str(&plain(&text[at..found.range.start]));
+        learned
+            .form
+            .text
+            .push_str(&place(&name, found, &text[found.range.clone()]));
+        at = found.range.end;
+    }
+    learned.form.text.push_str(&plain(&text[at..]));
+    Ok(learned)
+}
+
+impl Learned {
+    /// A slot for a colour, under a name of its own.
+    fn add(&mut self, found: &ColorUse, theme: &Derived) -> SlotName {
+        let code = found.color.to_rgb8();
+        let nearest = nearest(code, found.name.as_deref(), theme);
+        let wanted = match (&found.name, &nearest) {
+            (Some(name), _) => name.clone(),
+            (None, Some((path, ..))) => path.clone(),
+            (None, None) => rhodon_theme::color_look(code),
+        };
+        let name = free_name(&wanted, &self.form);
+        let slot =
+            match nearest.and_then(|(path, mode, away)| Some((path.parse().ok()?, mode, away))) {
+                Some((token, mode, away)) => {
+                    if away > 0.0 {
+                        self.near.push((name.clone(), away));
+                    }
+                    Slot {
+                        token: Some(token),
+                        mode: mode.filter(|mode| *mode == Mode::Dark),
+                        ..Slot::default()
+                    }
+                }
+                None => {
+                    self.open.push(name.clone());
+                    Slot {
+                        color: Some(Typed::from_color(code.into())),
+                        ..Slot::default()
+                    }
+                }
+            };
+        self.form.slots.insert(name.clone(), slot);
+        name
+    }
+}
+
+/// Whether a token is only near, whether it is called otherwise, how far it is, whether it is a role.
+type Rank = (bool, bool, f64, usize);
+
+/// The token of a colour: one that is called so, else an exact one, else the nearest.
+fn nearest(code: Rgb8, name: Option<&str>, theme: &Derived) -> Option<(String, Option<Mode>, f64)> {
+    let letters = |text: &str| -> String {
+        text.chars()
+            .filter(char::is_ascii_alphanumeric)
+            .map(|c| c.to_ascii_lowercase())
+            .collect()
+    };
+    let called = name.map(letters);
+    let mut best: Option<(Rank, String, Option<Mode>)> = None;
+    for token in theme.tokens.iter().filter(|t| !t.omitted) {
+        let modes: &[Option<Mode>] = if token.is_modeless() {
+            &[None]
+        } else {
+            &[Some(Mode::Light), Some(Mode::Dark)]
+        };
+        for mode in modes {
+            let Value::Color(color) = &token.cell(mode.unwrap_or(Mode::Light)).value else {
+                continue;
+            };
+            let away = if color.code == code {
+                0.0
+            } else {
+                difference(color.code, code)
+            };
+            if away > NEAR || color.alpha < 1.0 {
+                continue;
+            }
+            let is_called = called
+                .as_deref()
+                .is_some_and(|called| called.ends_with(&letters(&token.path)));
+            // Exact before near, its name before others, a step of a scale before a role.
+            let rank = if token.section == Section::Scales {
+                0
+            } else {
+                1
+            };
+            let order = (away > 0.0, !is_called, away, rank);
+            let before = |other: &Rank| {
+                let keys = (order.0, order.1).cmp(&(other.0, other.1));
+                keys.then(order.2.total_cmp(&other.2))
+                    .then(order.3.cmp(&other.3))
+                    .is_lt()
+            };
+            if best.as_ref().is_none_or(|(other, ..)| before(other)) {
+                best = Some((order, token.path.to_string(), *mode));
+            }
+        }
+    }
+    best.map(|(order, path, mode)| (path, mode, order.2))
+}
+
+/// A name for a slot that no other has.
+fn free_name(wanted: &str, form: &Form) -> SlotName {
+    let mut stem: String = wanted
+        .chars()
+        .map(|c| {
+            if c.is_ascii_alphanumeric() {
+                c.to_ascii_lowercase()
+            } else {
+                '_'
+            }
+        })
+        .collect();
+    while stem.contains("__") {
+        stem = stem.replace("__", "_");
+    }
+    let stem: String = stem
+        .trim_matches(|c: char| c == '_' || c.is_ascii_digit())
+        .chars()
+        .take(48)
+        .collect();
+    let stem = stem.trim_end_matches('_');
+    let first: Option<SlotName> = stem.parse().ok();
+    let numbered = (2..).filter_map(|n| {
+        let stem = if stem.is_empty() { "color" } else { stem };
+        format!("{stem}_{n}").parse().ok()
+    });
+    let mut names = first.into_iter().chain(numbered);
+    names
+        .find(|name| !form.slots.contains_key(name))
+        .unwrap_or_else(SlotName::usual)
+}
+
+/// A place that prints a slot as the example is spelt.
+fn place(name: &SlotName, found: &ColorUse, spelling: &str) -> String {
+    match found.written {
+        Written::Channels => channels(name, spelling),
+        Written::AlphaFirst if spelling.starts_with('#') => {
+            // Behind `#`, digits with the opacity in front are as those behind `0x`.
+            format!(
+                "#{{{{ ({name} | like({:?}))[2:] }}}}",
+                format!("0x{}", &spelling[1..])
+            )
+        }
+        _ => format!("{{{{ {name} | like({spelling:?}) }}}}"),
+    }
+}
+
+/// Three places with what stands between the numbers.
+fn channels(name: &SlotName, spelling: &str) -> String {
+    let mut parts = ["r", "g", "b"].iter();
+    let mut out = String::new();
+    for piece in spelling.split_inclusive(|c: char| !c.is_ascii_digit()) {
+        let digits = piece.trim_end_matches(|c: char| !c.is_ascii_digit());
+        if !digits.is_empty()
+            && let Some(part) = parts.next()
+        {
+            out.push_str(&format!("{{{{ {name}.{part} }}}}"));
+        }
+        out.push_str(&piece[digits.len()..]);
+    }
+    out
+}
+
+/// Text that forms print as it is.
+fn plain(text: &str) -> String {
+    let mut out = String::with_capacity(text.len());
+    let mut rest = text;
+    while let Some(at) = rest.find('{') {
+        out.push_str(&rest[..at]);
+        let opens =
+            matches!(rest.as_bytes().get(at + 1), Some(b'{' | b'%' | b'#')) || rest.len() == at + 1;
+        out.push_str(if opens { "{{ \"{\" }}" } else { "{" });
+        rest = &rest[at + 1..];
+    }
+    out.push_str(rest);
+    out
+}
+
+/// The last part of a path.
+fn file_name(path: &str) -> String {
+    let last = path.rsplit(['/', '\\']).next().unwrap_or(path);
+    let kept: String = last
+        .chars()
+        .filter(|c| !c.is_control() && *c != ':')
+        .collect();
+    if matches!(kept.as_str(), "" | "." | "..") {
+        "theme.txt".to_owned()
+    } else {
+        kept
+    }
+}

@@ -1,0 +1,293 @@
+//! Forms: filled, learned from an example, wrong, and hostile.
+#![allow(clippy::unwrap_used)]
+
+mod pieces;
+
+use std::time::Instant;
+
+use pieces::{KINDS, next};
+use rhodon_color::{Color, Rgb8};
+use rhodon_formats::form::{MAX_OUTPUT, fill, learn};
+use rhodon_formats::read::InputFile;
+use rhodon_theme::{Derived, Document, Form, Resolved, Value, derive};
+use serde_json::json;
+
+fn theme(code: &str) -> Derived {
+    let text =
+        json!({ "format": 1, "name": "Ferry", "brand": [{ "name": "Petrol", "color": code }] });
+    derive(&Resolved::alone(
+        Document::parse(&text.to_string()).unwrap(),
+    ))
+    .unwrap()
+}
+
+/// A form as a document has it.
+fn form(text: &str, slots: serde_json::Value) -> Form {
+    let document = json!({ "format": 1, "name": "T", "brand": [{ "name": "Petrol", "color": "#0f5c7a" }],
+        "forms": { "own": { "file": "own.txt", "text": text, "slots": slots } } });
+    let document = Document::parse(&document.to_string()).unwrap();
+    document.forms.values().next().unwrap().clone()
+}
+
+fn filled(text: &str, slots: serde_json::Value) -> String {
+    fill(&form(text, slots), &theme("#0f5c7a"), &[])
+        .unwrap()
+        .text
+}
+
+fn told(text: &str) -> String {
+    let slots = json!({ "brand": { "token": "petrol.500" } });
+    fill(&form(text, slots), &theme("#0f5c7a"), &[])
+        .unwrap_err()
+        .to_string()
+}
+
+#[test]
+fn slots_tokens_and_filters_print_colours_in_every_notation() {
+    let slots = json!({
+        "brand": { "color": "#0F5C7A" },
+        "veil": { "color": "#0f5c7a80", "filter": "argb | upper" },
+        "ground": { "token": "surface.base", "mode": "dark" },
+    });
+    for (text, wanted) in [
+        ("{{ brand }}\n", "#0f5c7a\n"),
+        ("{{ brand | hex | upper }}", "#0F5C7A"),
+        ("{{ brand | bare }} {{ veil }}", "0f5c7a 800F5C7A"),
+        ("{{ brand | rgb }};{{ brand.r }}", "15, 92, 122;15"),
+        (
+            "{{ brand | alpha(0.5) }} {{ brand | alpha(0.5) | argb }}",
+            "#0f5c7a80 800f5c7a",
+        ),
+        (
+            "{{ brand | on_text }} {{ brand | mix('#ffffff', 0) }}",
+            "#ffffff #0f5c7a",
+        ),
+        (
+            "{{ brand | like('RGB( 1,2,3 )') }} {{ brand | like('0xFF000000') }}",
+            "RGB( 15,92,122 ) 0xFF0F5C7A",
+        ),
+        (
+            "{{ '--' ~ brand }} {% set n = 1 + 2 %}{{ n * 2 }}",
+            "--#0f5c7a 6",
+        ),
+        (
+            "{% for c in [brand, '#fff'] %}{{ c | bare }} {% endfor %}",
+            "0f5c7a ffffff ",
+        ),
+        ("{% for n in range(3) %}{{ n }},{% endfor %}", "0,1,2,"),
+    ] {
+        assert_eq!(filled(text, slots.clone()), wanted, "{text}");
+    }
+    let ground = filled("{{ ground }}", slots);
+    let theme = theme("#0f5c7a");
+    let cell = theme
+        .token("surface.base")
+        .unwrap()
+        .cell(rhodon_theme::Mode::Dark);
+    assert_eq!(ground, cell.value.to_string());
+}
+
+#[test]
+fn loops_go_over_scales_roles_modes_and_a_family() {
+    let scales = filled(
+        "{% for s in scales %}{{ s.slug }}:{% for step in s.steps %}{{ step.label }}={{ step.color }} {% endfor %}\n{% endfor %}",
+        json!({}),
+    );
+    assert!(scales.starts_with("petrol:50=#"), "{scales}");
+    let roles = filled(
+        "{% for r in roles %}{% if r.path == 'link.rest' %}{{ r.light }} {{ r.dark }}{% endif %}{% endfor %}",
+        json!({}),
+    );
+    assert_eq!(roles.split(' ').count(), 2);
+    assert_eq!(filled("{{ modes | join('/') }}", json!({})), "light/dark");
+    let (one, two) = (theme("#0f5c7a"), theme("#a33a1e"));
+    let text = "{% for t in family %}{{ t.name }} {{ t.scales[0].base }} {{ t.token('primary.fill') }}\n{% endfor %}";
+    let all = fill(&form(text, json!({})), &one, &[&one, &two])
+        .unwrap()
+        .text;
+    assert_eq!(all, "Ferry #0f5c7a #0f5c7a\nFerry #a33a1e #a33a1e\n");
+}
+
+#[test]
+fn a_mistake_is_told_with_its_place_and_what_was_expected() {
+    for (text, why) in [
+        (
+            "a\n  {{ brnad }}",
+            "2:6: no slot is called brnad: expected one of brand, or token",
+        ),
+        ("{{ brand | purple }}", "1:"),
+        ("{{ token('petrol.501') }}", "no token is called petrol.501"),
+        (
+            "{{ token('primary.fill', 'dusk') }}",
+            "no mode is called dusk: expected light or dark",
+        ),
+        ("x\n{% for a in %}", "2:13: "),
+        ("{{ brand.hue }}", "nothing stands behind this"),
+        ("{{ 'petrol' | rgb }}", "expected a colour, found petrol"),
+        ("{% include 'other.txt' %}", "in a form that stands alone"),
+    ] {
+        let told = told(text);
+        assert!(told.contains(why), "{text}: {told}");
+    }
+    let unknown = fill(
+        &form("{{ a }}", json!({ "a": { "token": "petrol.501" } })),
+        &theme("#0f5c7a"),
+        &[],
+    );
+    assert!(
+        unknown
+            .unwrap_err()
+            .to_string()
+            .starts_with("slot a: no token is called petrol.501")
+    );
+    let unused = fill(
+        &form("x", json!({ "a": { "color": "red" } })),
+        &theme("#0f5c7a"),
+        &[],
+    )
+    .unwrap();
+    assert_eq!(unused.unused, ["a"]);
+}
+
+#[test]
+fn hostile_forms_end_within_a_second_and_in_bounded_memory() {
+    let big = "x".repeat(2000);
+    for text in [
+        "{% for a in range(10000) %}{% for b in range(10000) %}{% endfor %}{% endfor %}".to_owned(),
+        "{% for a in range(100000000) %}x{% endfor %}".to_owned(),
+        format!("{{% for a in range(9999) %}}{big}{{% endfor %}}"),
+        "{% macro f(n) %}{{ f(n) }}{% endmacro %}{{ f(1) }}".to_owned(),
+        "{% macro f(s) %}{{ f(s ~ s) }}{% endmacro %}{{ f('xxxxxxxxxxxxxxxx') }}".to_owned(),
+        format!("{{% set s = 'xx' %}}{}{{{{ s }}}}", "{% set s = s ~ s %}".repeat(60)),
+        format!("{{% set s = 'xx' %}}{}{{{{ s }}}}", "{%- set s = s + s -%}".repeat(60)),
+        format!("{{% set s = ['xx'] %}}{}{{{{ s == s }}}}", "{% set s = [s, s] %}".repeat(60)),
+        format!("{}{{{{ s }}}}", "{% for s in [s ~ s] %}".repeat(39)),
+        format!("{}{{{{ s | upper }}}}", "{% with s = [s, s] %}".repeat(39)),
+        "{% set s %}{% for a in range(9999) %}{% for b in range(200) %}xxxxxxxxxxxxxxxx{% endfor %}{% endfor %}{% endset %}{{ s }}".to_owned(),
+        "{{ (range(9999) * 999999999) | last }}".to_owned(),
+        "{{ range(9999) * 1000 == range(9999) * 1000 }}".to_owned(),
+        "{% filter upper %}{% for a in range(9999) %}xxxxxxxxxx{% endfor %}{% endfilter %}".to_owned(),
+        "{% set s = 'x' %}{% for a in range(60) %}{% set s = s ~ s %}{% endfor %}{{ s }}".to_owned(),
+        "{% set ns = namespace(s='xxxxxxxxxxxxxxxx') %}{% for a in range(60) %}{% set ns.s = ns.s ~ ns.s %}{% endfor %}{{ ns.s }}".to_owned(),
+        "{{ 'x' * 1000000000 }}".to_owned(),
+        "{{ ('xxxxxxxxxx' | replace('x', 'yyyyyyyyyyyyyyyyyyyyyyyyy' | replace('y', 'z' * 100))) | replace('z', 'w' * 10000) }}".to_owned(),
+        format!("{}x{}", "{% if true %}".repeat(4000), "{% endif %}".repeat(4000)),
+        format!("{{{{ {}1{} }}}}", "(".repeat(5000), ")".repeat(5000)),
+        format!("{{{{ {}1 }}}}", "-".repeat(5000)),
+        format!("{{{{ [{}] }}}}", "1,".repeat(60_000)),
+    ] {
+        let began = Instant::now();
+        let slots = json!({});
+        let done = fill(&form(&text, slots), &theme("#0f5c7a"), &[]);
+        assert!(began.elapsed().as_secs() < 5, "{} took {:?}", &text[..40], began.elapsed());
+        match done {
+            Ok(done) => assert!(done.text.len() <= MAX_OUTPUT),
+            Err(error) => assert!(error.to_string().len() < 400, "{error}"),
+        }
+    }
+}
+
+#[test]
+fn a_form_learned_from_an_example_gives_the_example_back() {
+    let theme = theme("#0f5c7a");
+    let code = |path: &str| match &theme
+        .token(path)
+        .unwrap()
+        .cell(rhodon_theme::Mode::Light)
+        .value
+    {
+        Value::Color(color) => color.code,
+        other => panic!("{other}"),
+    };
+    let (fill_code, edge) = (code("primary.fill"), code("border.strong"));
+    let example = format!(
+        "/* {{{{ not a place }}}} {{% nor this %}} {{# nor that */\n.scheme {{ primary: {}; edge: {edge}; odd: #123abc; veil: rgba(15, 92, 122, .25) }}\n",
+        fill_code.to_string().to_uppercase()
+    );
+    let learned = learn(
+        &InputFile::text("brand/scheme.css", example.clone()),
+        &theme,
+    )
+    .unwrap();
+    assert_eq!(fill(&learned.form, &theme, &[]).unwrap().text, example);
+    assert_eq!(learned.open.len(), 1, "{:?}", learned.form.slots);
+    assert_eq!(learned.form.file, "scheme.css");
+    // With another theme, what a token stands behind changes, and the rest stays.
+    let other = self::theme("#a33a1e");
+    let text = fill(&learned.form, &other, &[]).unwrap().text;
+    assert!(
+        text.contains("#A33A1E") && text.contains("#123abc") && text.contains(", .25)"),
+        "{text}"
+    );
+}
+
+#[test]
+fn examples_of_every_kind_are_learned_and_come_back_to_the_byte() {
+    let theme = theme("#0f5c7a");
+    let mut seed = 5;
+    for i in 0..300 {
+        let (ending, pieces) = KINDS[i % KINDS.len()];
+        let text: String = (0..8)
+            .map(|_| pieces[next(&mut seed) % pieces.len()].0)
+            .collect();
+        let Ok(learned) = learn(
+            &InputFile::text(format!("{i}.{ending}"), text.clone()),
+            &theme,
+        ) else {
+            continue;
+        };
+        let near: Vec<_> = learned.near.iter().map(|(name, _)| name).collect();
+        let mut form = learned.form;
+        // A token that is only near prints its own colour: the example's colours are put in their places.
+        assert!(near.is_empty() || !form.slots.is_empty());
+        for name in near.clone() {
+            form.slots.shift_remove(name);
+        }
+        if near.is_empty() {
+            assert_eq!(
+                fill(&form, &theme, &[]).unwrap().text,
+                text,
+                "{}",
+                form.text
+            );
+        }
+    }
+}
+
+#[test]
+fn bad_forms_in_a_document_are_told_at_their_place() {
+    let read = |form: serde_json::Value| {
+        let document = json!({ "format": 1, "name": "T", "brand": [{ "name": "A", "color": "red" }], "forms": { "own": form } });
+        Document::parse(&document.to_string())
+            .unwrap_err()
+            .to_string()
+    };
+    for (form, why) in [
+        (
+            json!({ "file": "../x", "text": "" }),
+            "/forms/own/file: expected a path inside the folder",
+        ),
+        (json!({ "file": "C:/x", "text": "" }), "/forms/own/file"),
+        (json!({ "file": "x" }), "/forms/own"),
+        (
+            json!({ "file": "x", "text": "", "slots": { "For": { "color": "red" } } }),
+            "/forms/own/slots",
+        ),
+        (
+            json!({ "file": "x", "text": "", "slots": { "theme": { "color": "red" } } }),
+            "that is no word of forms",
+        ),
+        (
+            json!({ "file": "x", "text": "", "slots": { "a": {} } }),
+            "expected either a token or a colour",
+        ),
+        (
+            json!({ "file": "x", "text": "", "slots": { "a": { "token": "a.b", "mode": "dusk" } } }),
+            "expected the mode light or dark",
+        ),
+    ] {
+        let told = read(form);
+        assert!(told.contains(why), "{told}");
+    }
+    let _: Rgb8 = Color::parse("red").unwrap().to_rgb8();
+}

@@ -32,6 +32,8 @@ export interface View {
   failing?: boolean;
   /** Path of the token that the ledger shows. */
   token?: string;
+  /** Which side of the handoff is shown. */
+  side?: string;
   /** Id of the target that the handoff shows. */
   target?: string;
 }
@@ -63,6 +65,7 @@ const themeRoute = createRoute({
     against: typeof search.against === "string" ? search.against : undefined,
     failing: search.failing === true ? true : undefined,
     token: typeof search.token === "string" ? search.token : undefined,
+    side: typeof search.side === "string" ? search.side : undefined,
     target: typeof search.target === "string" ? search.target : undefined,
   }),
   loader: ({ context, params }) => context.client.ensureQueryData(themeQuery(params.slug)),

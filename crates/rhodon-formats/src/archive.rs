@@ -4,9 +4,11 @@ use std::collections::HashSet;
 use std::io::{Cursor, Write};
 
 use indexmap::IndexMap;
+use zip::result::{ZipError, ZipResult};
 use zip::write::{SimpleFileOptions, ZipWriter};
-use zip::{CompressionMethod, DateTime, result::ZipResult};
+use zip::{CompressionMethod, DateTime};
 
+use crate::form;
 use crate::stamp::comment_safe;
 use crate::target::{ExportError, File, Output, Source, Target};
 
@@ -23,36 +25,58 @@ pub struct Archive {
     /// The bytes of a ZIP file.
     pub bytes: Vec<u8>,
     /// Targets that could not be written, which the page names too.
-    pub failures: Vec<(&'static str, ExportError)>,
+    pub failures: Vec<(String, ExportError)>,
 }
 
-/// One target's part.
+/// One target's part, or one form's.
 struct Written {
-    target: &'static Target,
+    name: String,
+    usage: String,
     output: Output,
     command: String,
 }
 
-/// Writes targets with the options that the document holds for them, and packs their files with a
-/// page. One that cannot be written does not stop the others. The same theme gives the same bytes.
+/// Writes targets with the options that the document holds for them, and forms of the document, and packs
+/// their files with a page. One that cannot be written does not stop the others. The same theme gives the same bytes.
 ///
 /// # Errors
 /// The first failure where no target at all can be written.
-pub fn archive(targets: &[&'static Target], source: &Source<'_>) -> Result<Archive, ExportError> {
+pub fn archive(
+    targets: &[&'static Target],
+    forms: &[&str],
+    source: &Source<'_>,
+) -> Result<Archive, ExportError> {
     let mut written = Vec::with_capacity(targets.len());
     let mut failures = Vec::new();
     for target in targets {
         let one = target.settings_of(source.decided, []).and_then(|settings| {
             let command = target.command(&settings, source.stamp.revision);
             Ok(Written {
-                target,
+                name: target.name.to_owned(),
+                usage: target.usage_for(source.theme),
                 output: target.export(source, settings)?,
                 command,
             })
         });
         match one {
             Ok(one) => written.push(one),
-            Err(error) => failures.push((target.id, error)),
+            Err(error) => failures.push((target.id.to_owned(), error)),
+        }
+    }
+    for name in forms {
+        let id = format!("{}{name}", form::PREFIX);
+        match form::export(name, source) {
+            Ok(output) => written.push(Written {
+                usage: output
+                    .files
+                    .first()
+                    .map(|f| form::usage(&f.path))
+                    .unwrap_or_default(),
+                command: format!("rhodon export theme.rhodon.json --target {id} --out ."),
+                name: format!("Form {name}"),
+                output,
+            }),
+            Err(error) => failures.push((id, error)),
         }
     }
     if let (true, Some((_, error))) = (written.is_empty(), failures.first()) {
@@ -63,14 +87,27 @@ pub fn archive(targets: &[&'static Target], source: &Source<'_>) -> Result<Archi
         text: page(source, &written, &failures),
         head: 0,
     };
-    let bytes = pack(std::iter::once(&page).chain(written.iter().flat_map(|w| &w.output.files)))
-        .map_err(|cause| ExportError::Pack {
-            cause: cause.to_string(),
-        })?;
+    let files = std::iter::once(&page).chain(written.iter().flat_map(|w| &w.output.files));
+    let bytes = pack(files.map(|f| (f.path.as_str(), f.text.as_str()))).map_err(unpacked)?;
     Ok(Archive { bytes, failures })
 }
 
-fn pack<'a>(files: impl Iterator<Item = &'a File>) -> ZipResult<Vec<u8>> {
+/// Packs files as they are, each under the path that it has; what leads out of the folder is left out.
+///
+/// # Errors
+/// More than an archive holds.
+pub fn bundle(files: &[(String, String)]) -> Result<Vec<u8>, ExportError> {
+    let inside = |path: &str| !path.split('/').any(|part| matches!(part, "" | "." | ".."));
+    let files = files.iter().filter(|(path, _)| inside(path));
+    pack(files.map(|(path, text)| (path.as_str(), text.as_str()))).map_err(unpacked)
+}
+
+fn unpacked(cause: ZipError) -> ExportError {
+    let cause = cause.to_string();
+    ExportError::Pack { cause }
+}
+
+fn pack<'a>(files: impl Iterator<Item = (&'a str, &'a str)>) -> ZipResult<Vec<u8>> {
     let mut zip = ZipWriter::new(Cursor::new(Vec::with_capacity(256 * 1024)));
     // The format's first date: the archive depends on the theme alone.
     let options = SimpleFileOptions::default()
@@ -80,16 +117,16 @@ fn pack<'a>(files: impl Iterator<Item = &'a File>) -> ZipResult<Vec<u8>> {
         .compression_method(CompressionMethod::Deflated)
         .compression_level(Some(1));
     let mut seen = HashSet::new();
-    for file in files.filter(|f| seen.insert(f.path.clone())) {
-        let worth = file.text.len() >= WORTH_PACKING;
-        zip.start_file(file.path.as_str(), if worth { packed } else { options })?;
-        zip.write_all(file.text.as_bytes())?;
+    for (path, text) in files.filter(|(path, _)| seen.insert(path.to_owned())) {
+        let worth = text.len() >= WORTH_PACKING;
+        zip.start_file(path, if worth { packed } else { options })?;
+        zip.write_all(text.as_bytes())?;
     }
     Ok(zip.finish()?.into_inner())
 }
 
 /// Where each file goes and how it is loaded.
-fn page(source: &Source<'_>, written: &[Written], failures: &[(&str, ExportError)]) -> String {
+fn page(source: &Source<'_>, written: &[Written], failures: &[(String, ExportError)]) -> String {
     let revision = source
         .stamp
         .revision
@@ -97,16 +134,17 @@ fn page(source: &Source<'_>, written: &[Written], failures: &[(&str, ExportError
         .unwrap_or_default();
     let mut out = format!("# {}{revision}\n", comment_safe(&source.theme.name));
     for Written {
-        target,
+        name,
+        usage,
         output,
         command,
     } in written
     {
-        out.push_str(&format!("\n## {}\n\n", target.name));
+        out.push_str(&format!("\n## {name}\n\n"));
         for file in files_shown(output) {
             out.push_str(&format!("- `{file}`\n"));
         }
-        out.push_str(&format!("\n{}\n", target.usage_for(source.theme)));
+        out.push_str(&format!("\n{usage}\n"));
         if !output.warnings.is_empty() {
             out.push_str("\nNot everything fits in here:\n\n");
             for (message, tokens) in by_message(output) {

@@ -327,12 +327,13 @@ impl From<InheritError> for ApiError {
 impl From<ExportError> for ApiError {
     fn from(error: ExportError) -> Self {
         let pointer = match error {
-            ExportError::Unknown { .. } => "/target",
+            ExportError::Unknown { .. } | ExportError::NoForm { .. } => "/target",
             ExportError::Pack { .. } => "/targets",
             ExportError::Option(_) => "/options",
             ExportError::Remembered { .. }
             | ExportError::Clash { .. }
-            | ExportError::Reserved { .. } => "/spec",
+            | ExportError::Reserved { .. }
+            | ExportError::Form { .. } => "/spec",
         };
         Self::value(pointer, error.to_string())
     }

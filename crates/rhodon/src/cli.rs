@@ -44,6 +44,8 @@ pub enum Command {
     Inventory(InventoryArgs),
     /// Files with other colours: only the colours change, each in its spelling.
     Recolor(RecolorArgs),
+    /// Fill a form that is no part of a document, or learn one from an example.
+    Fill(FillArgs),
     /// What differs between two themes, token by token.
     Diff(DiffArgs),
     /// Read a saved document, design tokens, or any file with colours into a theme document.
@@ -177,7 +179,7 @@ pub struct ExportArgs {
     /// Brand colours instead of a document.
     #[arg(long)]
     pub brands: Option<String>,
-    /// Target id; may be given several times, or `all`.
+    /// Target id, or form:NAME for a form of the document; may be given several times, or `all`.
     #[arg(long = "target", required = true, num_args = 1..)]
     pub targets: Vec<String>,
     /// An option of the target, key=value.
@@ -262,6 +264,22 @@ pub struct RecolorArgs {
     /// Folder for the files; without it one file goes to standard output.
     #[arg(long)]
     pub out: Option<PathBuf>,
+}
+
+#[derive(Debug, Args)]
+pub struct FillArgs {
+    /// A theme document; `-` reads standard input.
+    pub spec: PathBuf,
+    /// The form: a text with places such as {{ token("primary.fill") | hex }}.
+    #[arg(long, required_unless_present = "example")]
+    pub form: Option<PathBuf>,
+    /// A file in the in-house format instead: prints the form that gives it back, as JSON of a document's
+    /// `forms`.
+    #[arg(long, conflicts_with_all = ["form", "family"])]
+    pub example: Option<PathBuf>,
+    /// Theme documents that `family` goes over; this one alone where none is given.
+    #[arg(long, num_args = 1..)]
+    pub family: Vec<PathBuf>,
 }
 
 #[derive(Debug, Args)]

@@ -296,6 +296,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/forms/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Fills a form of a document. */
+        post: operations["fill_form"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/forms/learn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a form of an example in an in-house format. */
+        post: operations["learn_form"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -480,6 +514,57 @@ export interface paths {
         put?: never;
         /** Reads a set from a file: a palette, design tokens, JSON, or any text with colours. */
         post: operations["read_set"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recolor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Gives files other colours: only the colours change, each in its spelling. */
+        post: operations["recolor_files"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recolor/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The same files as one archive (ZIP). */
+        post: operations["archive_recolored"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recolor/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Gives a picture other colours: PNG, WebP or JPEG. */
+        post: operations["recolor_picture"];
         delete?: never;
         options?: never;
         head?: never;
@@ -823,7 +908,7 @@ export interface components {
              */
             revision?: number | null;
             spec: components["schemas"]["ThemeDocument"];
-            /** @description Ids of targets; their options are those of the document. */
+            /** @description Ids of targets, whose options are those of the document, and `form:NAME` for its forms. */
             targets: string[];
         };
         /** @description A value and why it is so. */
@@ -892,6 +977,14 @@ export interface components {
             before?: string | null;
             mode?: ("light" | "dark") | null;
             path: string;
+        };
+        /** @description A place that was changed. */
+        ChangedPlace: {
+            /** @description In bytes, from 1. */
+            column: number;
+            from: string;
+            line: number;
+            to: string;
         };
         /** @description What a change comes to. */
         ChangedView: {
@@ -1044,7 +1137,7 @@ export interface components {
              */
             revision?: number | null;
             spec: components["schemas"]["ThemeDocument"];
-            /** @description Id of the target. */
+            /** @description Id of the target, or `form:NAME` for a form of the document. */
             target: string;
         };
         /** @description What was written. */
@@ -1075,6 +1168,27 @@ export interface components {
             head: number;
             path: string;
             text: string;
+        };
+        /** @description Which form is filled. */
+        FillRequest: {
+            /** @description Its name in the document. */
+            form: string;
+            spec: components["schemas"]["ThemeDocument"];
+        };
+        /** @description A filled form, or what is wrong with it. */
+        FilledView: {
+            /** @description Filters with what they do. */
+            filters: components["schemas"]["FilterView"][];
+            mistake?: components["schemas"]["MistakeView"] | null;
+            /** @description The file; none where there is a mistake. */
+            text?: string | null;
+            /** @description Slots that the text does not use. */
+            unused: string[];
+        };
+        /** @description A filter of forms. */
+        FilterView: {
+            help: string;
+            name: string;
         };
         /** @description Something that is wrong, or good to know. */
         FindingView: {
@@ -1131,6 +1245,16 @@ export interface components {
              */
             y: number;
         };
+        /** @description A saved theme, as it is or was. */
+        FromTheme: {
+            /**
+             * Format: int32
+             * @description One of its revisions; the current one where none is named.
+             */
+            revision?: number | null;
+            /** @description Its slug. */
+            theme: string;
+        };
         /** @description Contrast limits against the page. */
         GuideView: {
             lines: components["schemas"]["LineView"][];
@@ -1178,12 +1302,42 @@ export interface components {
             scales: components["schemas"]["NamedStepsView"][];
             skipped: components["schemas"]["SkippedView"][];
         };
+        /** @description An example to learn from. */
+        LearnRequest: {
+            example: components["schemas"]["InputFileView"];
+            spec: components["schemas"]["ThemeDocument"];
+        };
+        /** @description A form that gives an example back. */
+        LearnedView: {
+            /** @description The form, as documents have it. */
+            form: Record<string, never>;
+            /** @description Slots whose token is only near. */
+            near: components["schemas"]["NearView"][];
+            /** @description Slots that no token is near to. */
+            open: string[];
+        };
         /** @description From this lightness on, away from the page, a colour has the ratio. */
         LineView: {
             /** Format: double */
             lightness: number;
             /** Format: double */
             ratio: number;
+        };
+        /** @description A colour of the files. */
+        MapLineView: {
+            count: number;
+            /** @description Whether somebody has to choose. */
+            doubtful: boolean;
+            /** @description The colour whose relative it is, where it goes along with one. */
+            follows?: string | null;
+            /** @description Its code, with the opacity where it has one. */
+            hex: string;
+            /** @description What it becomes: several where its places differ, none where it stays. */
+            new: string[];
+            /** @description The first places. */
+            places: string[];
+            /** @description Why it stays, where it does somewhere. */
+            why?: string | null;
         };
         /** @description Foregrounds down, grounds across. */
         MatrixView: {
@@ -1194,6 +1348,15 @@ export interface components {
             light: number[];
             /** @description The ratio that a declared pair needs; 0 where none is declared. */
             needs: number[];
+        };
+        /** @description A mistake in a form. */
+        MistakeView: {
+            /** @description In characters, from 1. */
+            column?: number | null;
+            /** @description From 1. */
+            line?: number | null;
+            message: string;
+            slot?: string | null;
         };
         /** @description A theme has another current revision. */
         MovedView: {
@@ -1225,6 +1388,15 @@ export interface components {
             names: {
                 [key: string]: string;
             };
+        };
+        /** @description A slot whose token is not exactly the colour of the example. */
+        NearView: {
+            /**
+             * Format: double
+             * @description CIEDE2000.
+             */
+            difference: number;
+            slot: string;
         };
         /** @description Colours, and those that are there. */
         NearestRequest: {
@@ -1444,6 +1616,35 @@ export interface components {
             endings: string[];
             name: string;
         };
+        /** @description Files and what they get. */
+        RecolorRequest: {
+            files: components["schemas"]["InputFileView"][];
+            from?: components["schemas"]["FromTheme"] | null;
+            /** @description Relatives of mapped colours go along. */
+            kin?: boolean;
+            /** @description Old codes with new ones, chosen by hand: a colour, or `{path}` of a token; null leaves a colour as it is. */
+            map?: {
+                [key: string]: string | null;
+            };
+            spec: components["schemas"]["ThemeDocument"];
+            /** @description Style sheets refer to tokens where they can. */
+            to_variables?: boolean;
+        };
+        /** @description A file with other colours. */
+        RecoloredFile: {
+            changes: components["schemas"]["ChangedPlace"][];
+            name: string;
+            text: string;
+            unreadable: components["schemas"]["UnreadableView"][];
+        };
+        /** @description Files with other colours. */
+        RecoloredView: {
+            files: components["schemas"]["RecoloredFile"][];
+            /** @description Every colour of the files, most used first, with what becomes of it. */
+            lines: components["schemas"]["MapLineView"][];
+            /** @description Files that were not looked into, with the reason. */
+            skipped: components["schemas"]["SkippedFile"][];
+        };
         /** @description One relation and the companions it gives. */
         RelationView: {
             companions: components["schemas"]["CompanionView"][];
@@ -1567,6 +1768,11 @@ export interface components {
             sets: components["schemas"]["SetView"][];
             /** Format: int64 */
             total: number;
+        };
+        /** @description A file that was not looked into. */
+        SkippedFile: {
+            file: string;
+            why: string;
         };
         /** @description A file that was not looked into. */
         SkippedView: {
@@ -1769,6 +1975,16 @@ export interface components {
             /** @description Lines on the lightness strip. */
             lines: components["schemas"]["PageLine"][];
             strength: components["schemas"]["Strip"];
+        };
+        /** @description A text that could be read on the ground of its rule before. */
+        UnreadableView: {
+            /** Format: double */
+            after: number;
+            /** Format: double */
+            before: number;
+            ground: string;
+            line: number;
+            text: string;
         };
         /** @description A colour in use. */
         UsedView: {
@@ -2022,6 +2238,37 @@ export interface components {
              */
             accent: number;
         };
+        /** @description A text with places to fill. */
+        Form: {
+            /** @description Path of the file that it becomes, with `/`, inside the folder of an export. */
+            file: string;
+            /** @description What the names in the text stand for. */
+            slots?: {
+                [key: string]: components["schemas"]["Slot"];
+            };
+            /** @description The text, up to 200,000 characters. */
+            text: string;
+            /** @description Whether the archive packs it; it does where nothing is said. */
+            pack?: boolean | null;
+        };
+        /** @description What a name in a form stands for: a token, or a colour of its own. */
+        Slot: {
+            /** @description Path of a token. */
+            token?: components["schemas"]["TokenPath"] | null;
+            /** @description A colour, where no token has it. */
+            color?: string | null;
+            /** @description The mode of the token; light where nothing is said. */
+            mode?: components["schemas"]["Mode"] | null;
+            /** @description Filters that it goes through, as they stand behind a bar: `alpha(0.5) | argb`. */
+            filter?: string | null;
+        };
+        /** @description a token path of slugs joined by dots, such as ferry.wake */
+        TokenPath: string;
+        /**
+         * @description Light or dark.
+         * @enum {string}
+         */
+        Mode: "light" | "dark";
         /** @description A finding that somebody lets stand. */
         Accepted: {
             /** @description Its kind, as in `contrast`. */
@@ -2038,11 +2285,6 @@ export interface components {
              */
             measure: number;
         };
-        /**
-         * @description Light or dark.
-         * @enum {string}
-         */
-        Mode: "light" | "dark";
         /**
          * Rhodon theme
          * @description A theme document: what the user decided.
@@ -2094,6 +2336,10 @@ export interface components {
             };
             /** @description Ids of the targets that the archive packs. Without this list: those with options here. */
             pack?: components["schemas"]["Slug"][] | null;
+            /** @description Texts with places to fill, for formats that have no target, by name. */
+            forms?: {
+                [key: string]: components["schemas"]["Form"];
+            };
             /** @description Findings that stand for a reason. */
             accepted?: components["schemas"]["Accepted"][];
             /**
@@ -2767,6 +3013,94 @@ export interface operations {
             };
         };
     };
+    fill_form: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FillRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilledView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    learn_form: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LearnRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnedView"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     health: {
         parameters: {
             query?: never;
@@ -3199,6 +3533,146 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReadSetView"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    recolor_files: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecolorRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecoloredView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    archive_recolored: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecolorRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": number[];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    recolor_picture: {
+        parameters: {
+            query: {
+                /** @description `#0f5c7a>#a33a1e` with commas between. */
+                map: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description PNG, WebP or JPEG */
+        requestBody: {
+            content: {
+                "application/octet-stream": number[];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": number[];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             422: {

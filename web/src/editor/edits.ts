@@ -16,9 +16,9 @@ export function sameDocument(a: ThemeDocument, b: ThemeDocument): boolean {
   return [...keys].every((key) => a[key] === b[key] || JSON.stringify(a[key]) === JSON.stringify(b[key]));
 }
 
-/** Whether two documents come to the same theme: what is chosen for the handoff derives nothing. */
+/** Whether two documents come to the same theme: what is chosen or written for the handoff derives nothing. */
 export function derivesSame(a: ThemeDocument, b: ThemeDocument): boolean {
-  const bare = (d: ThemeDocument) => ({ ...d, handoff: undefined, pack: undefined });
+  const bare = (d: ThemeDocument) => ({ ...d, handoff: undefined, pack: undefined, forms: undefined });
   return sameDocument(bare(a), bare(b));
 }
 
@@ -131,6 +131,14 @@ export function packed(document: ThemeDocument): string[] {
 export function setPacked(document: ThemeDocument, ids: string[], on: boolean): ThemeDocument {
   const others = packed(document).filter((id) => !ids.includes(id));
   return { ...document, pack: (on ? [...others, ...ids] : others).sort() };
+}
+
+type Form = NonNullable<ThemeDocument["forms"]>[string];
+
+/** Puts a form under a name; without one it is removed. */
+export function setForm(document: ThemeDocument, name: string, form: Form | undefined): ThemeDocument {
+  const { [name]: _, ...others } = document.forms ?? {};
+  return { ...document, forms: form ? { ...others, [name]: form } : others };
 }
 
 /** The document with a finding mended. */

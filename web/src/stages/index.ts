@@ -4,6 +4,7 @@ import type { EditorState } from "../editor/store";
 import type { View } from "../router";
 import { counted } from "../ui/counted";
 import { SOURCES } from "./brand/sources";
+import { SIDES } from "./handoff/sides";
 
 /** A key that works in a stage, and what it does there. */
 export interface StageKey {
@@ -88,7 +89,8 @@ export const STAGES: Stage[] = [
     id: "handoff",
     name: "Handoff",
     hotkey: "5",
-    help: "The files for a build, live: copy, download, export an archive.",
+    help: "The files for a build, live: copy, download, export an archive; in-house forms; what exists, recoloured.",
+    parts: SIDES.map(({ id, name, words }) => ({ name, words, view: { side: id } })),
     stands: ({ document }) => {
       const chosen = packed(document).length;
       return chosen > 0 ? `${chosen} chosen` : "files";

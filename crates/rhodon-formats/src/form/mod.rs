@@ -137,8 +137,8 @@ pub fn export(name: &str, source: &Source<'_>) -> Result<Output, ExportError> {
 }
 
 /// What is known of a form in a sentence, for the page of an archive.
-pub fn usage(form: &Form) -> String {
-    format!("Goes to {}.", comment_safe(&form.file))
+pub fn usage(file: &str) -> String {
+    format!("Goes where your project has {}.", comment_safe(file))
 }
 
 fn environment(theme: &Derived) -> Environment<'static> {

@@ -5,10 +5,11 @@
 
 use rhodon_color::{HueSlice, Rgb8, hue_turn, luminance_from_lightness};
 
-/// Degrees of hue that a relative may differ.
-const NEAR_HUE: f64 = 12.0;
+/// Degrees of hue that a relative may differ, up to an L\*; tints that come near white may differ by more,
+/// as far as the third at white: few codes are left there, and hands that mix tints drift.
+const NEAR_HUE: (f64, f64, f64) = (12.0, 75.0, 26.0);
 /// Oklch chroma below which a colour is a grey, up to the middle of lightness.
-const GREY: f64 = 0.03;
+const GREY: f64 = 0.04;
 /// Above this L\*, a tint is told from grey with less and less: in proportion to the way to white.
 const TINTS: f64 = 50.0;
 
@@ -48,7 +49,7 @@ pub(super) fn relative(code: Rgb8, families: &[Family]) -> Option<(Rgb8, Rgb8)> 
     let far = |family: &Family| (away(family), (family.old.lightness() - lightness).abs());
     let family = families
         .iter()
-        .filter(|family| away(family) <= NEAR_HUE)
+        .filter(|family| away(family) <= reach(lightness))
         .min_by(|a, b| {
             far(a)
                 .0
@@ -56,6 +57,13 @@ pub(super) fn relative(code: Rgb8, families: &[Family]) -> Option<(Rgb8, Rgb8)> 
                 .then(far(a).1.total_cmp(&far(b).1))
         })?;
     Some((moved(lightness, lch.c, lch.h, family), family.old))
+}
+
+/// How many degrees of hue a relative of an L\* may differ.
+fn reach(lightness: f64) -> f64 {
+    let (usual, from, white) = NEAR_HUE;
+    let way = ((lightness - from) / (100.0 - from)).clamp(0.0, 1.0);
+    usual + (white - usual) * way
 }
 
 fn moved(lightness: f64, chroma: f64, hue: f64, family: &Family) -> Rgb8 {

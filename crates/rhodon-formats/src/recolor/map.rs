@@ -102,7 +102,7 @@ pub(super) enum Found {
 
 impl ColorMap {
     /// Reads `{"#old": "#new", …}`; a new colour may be `var(--name)` of a custom property, with its
-    /// colour behind a comma: `var(--brand, #0f5c7a)`.
+    /// colour behind a comma: `var(--brand, #0f5c7a)`; `null` leaves the old one as it is.
     ///
     /// # Errors
     /// The first key or value that is no colour, by its JSON Pointer.
@@ -123,15 +123,16 @@ impl ColorMap {
             let states_opacity = color.alpha() < 1.0
                 || matches!(old.trim().trim_start_matches('#').len(), 4 | 8)
                     && old.trim().starts_with('#');
+            let opacity = states_opacity.then(|| color.alpha8());
+            if new.is_null() {
+                map.add(color.to_rgb8(), opacity, Vec::new());
+                continue;
+            }
             let text = new
                 .as_str()
                 .ok_or_else(|| at(pointer(), format!("expected a colour, found {new}")))?;
             let new = read_new(text).map_err(|message| at(pointer(), message))?;
-            map.add(
-                color.to_rgb8(),
-                states_opacity.then(|| color.alpha8()),
-                vec![new],
-            );
+            map.add(color.to_rgb8(), opacity, vec![new]);
         }
         map.lines_are_families();
         Ok(map)
@@ -147,6 +148,15 @@ impl ColorMap {
                 self.lines.push(line);
             }
         }
+    }
+
+    /// Puts another map over this one: where both have a line, the other's holds.
+    pub fn overlaid(mut self, other: Self) -> Self {
+        for line in other.lines {
+            self.add(line.old, line.opacity, line.new);
+        }
+        self.families.extend(other.families);
+        self
     }
 
     /// Its lines, in order.

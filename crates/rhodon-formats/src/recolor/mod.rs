@@ -53,8 +53,12 @@ pub struct Replaced {
     pub line: usize,
     /// Column in bytes, from 1.
     pub column: usize,
+    /// What it was.
+    pub color: Color,
     /// How it was written.
     pub from: String,
+    /// What it is now.
+    pub new: Color,
     /// How it is written.
     pub to: String,
     /// Code of the map's line that it follows, with its opacity where that states one.
@@ -64,12 +68,14 @@ pub struct Replaced {
 }
 
 /// A colour that stays.
-#[derive(Clone, Debug, PartialEq, Eq)]
+#[derive(Clone, Debug, PartialEq)]
 pub struct Left {
     /// Line, from 1.
     pub line: usize,
     /// Column in bytes, from 1.
     pub column: usize,
+    /// What it is.
+    pub color: Color,
     /// How it is written.
     pub text: String,
     /// Why it stays.
@@ -132,7 +138,9 @@ pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
                 out.changes.push(Replaced {
                     line,
                     column,
+                    color: found.color,
                     from: from.to_owned(),
+                    new: *color,
                     to: to.clone(),
                     follows: follows.clone(),
                     kin: *kin,
@@ -144,6 +152,7 @@ pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
                 out.left.push(Left {
                     line,
                     column,
+                    color: found.color,
                     text: from.to_owned(),
                     why: why.clone(),
                     doubtful: *doubtful,

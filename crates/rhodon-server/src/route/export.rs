@@ -8,6 +8,7 @@ use axum::extract::State;
 use axum::http::header;
 use axum::response::{IntoResponse, Response};
 use chrono::NaiveDate;
+use rhodon_formats::form;
 use rhodon_formats::{File, Source, Stamp, TARGETS, Target, Warning, archive, find};
 use rhodon_theme::{Derived, Resolved, Slug};
 use serde::{Deserialize, Serialize};
@@ -80,7 +81,7 @@ pub struct ExportRequest {
     revision: Option<i32>,
     /// The day on which that was saved, for what is printed.
     date: Option<NaiveDate>,
-    /// Id of the target.
+    /// Id of the target, or `form:NAME` for a form of the document.
     target: String,
     /// Options that differ from their default.
     #[serde(default)]
@@ -144,9 +145,20 @@ pub(crate) async fn export_theme(
         target,
         options,
     } = body;
+    let saved = (revision, date);
+    if let Some(name) = target.strip_prefix(form::PREFIX) {
+        let name = name.to_owned();
+        let theme = bench.read(spec).await?;
+        return Ok(Json(
+            bench
+                .work
+                .run(move || exported_form(&name, &theme, saved))
+                .await??,
+        ));
+    }
     let target = find(&target)?;
     let theme = bench.read(spec).await?;
-    let job = move || exported(target, &theme, options, (revision, date));
+    let job = move || exported(target, &theme, options, saved);
     Ok(Json(bench.work.run(job).await??))
 }
 
@@ -189,6 +201,37 @@ fn exported(
         options,
         command,
         usage: target.usage_for(&theme),
+    })
+}
+
+/// A form of the document, as a target.
+fn exported_form(
+    name: &str,
+    decided: &Resolved,
+    saved: (Option<i32>, Option<NaiveDate>),
+) -> Result<ExportView, ApiError> {
+    let theme = derived(decided).map_err(|p| ApiError::invalid("/spec", p))?;
+    let stamp = stamp(&theme, saved);
+    let source = Source {
+        decided,
+        theme: &theme,
+        stamp: &stamp,
+    };
+    let output = form::export(name, &source)?;
+    let usage = output.files.first().map(|file| form::usage(&file.path));
+    let warning = |w: Warning| WarningView {
+        token: w.token,
+        message: w.message,
+    };
+    Ok(ExportView {
+        files: output.files.into_iter().map(FileView::from).collect(),
+        warnings: output.warnings.into_iter().map(warning).collect(),
+        options: BTreeMap::new(),
+        command: format!(
+            "rhodon export theme.rhodon.json --target {}{name} --out .",
+            form::PREFIX
+        ),
+        usage: usage.unwrap_or_default(),
     })
 }
 
@@ -240,7 +283,7 @@ pub struct ArchiveRequest {
     revision: Option<i32>,
     /// The day on which that was saved, for what is printed.
     date: Option<NaiveDate>,
-    /// Ids of targets; their options are those of the document.
+    /// Ids of targets, whose options are those of the document, and `form:NAME` for its forms.
     targets: Vec<String>,
 }
 
@@ -262,11 +305,14 @@ pub(crate) async fn archive_theme(
         date,
         targets,
     } = body;
-    let found = targets
-        .iter()
-        .map(|id| find(id))
-        .collect::<Result<Vec<_>, _>>()?;
-    if found.is_empty() {
+    let (mut found, mut forms) = (Vec::new(), Vec::new());
+    for id in &targets {
+        match id.strip_prefix(form::PREFIX) {
+            Some(name) => forms.push(name.to_owned()),
+            None => found.push(find(id)?),
+        }
+    }
+    if targets.is_empty() {
         return Err(ApiError::value("/targets", "expected at least one target"));
     }
     let theme = bench.read(spec).await?;
@@ -276,7 +322,7 @@ pub(crate) async fn archive_theme(
         if let Some(known) = response_cache::recall(&question) {
             return Ok(known);
         }
-        let packed = packed(&found, &theme, (revision, date))?;
+        let packed = packed(&found, &forms, &theme, (revision, date))?;
         response_cache::keep(question, &packed);
         Ok::<_, ApiError>(packed)
     };
@@ -286,6 +332,7 @@ pub(crate) async fn archive_theme(
 
 fn packed(
     targets: &[&'static Target],
+    forms: &[String],
     decided: &Resolved,
     saved: (Option<i32>, Option<NaiveDate>),
 ) -> Result<Bytes, ApiError> {
@@ -296,7 +343,8 @@ fn packed(
         theme: &theme,
         stamp: &stamp,
     };
-    Ok(archive(targets, &source)?.bytes.into())
+    let forms: Vec<&str> = forms.iter().map(String::as_str).collect();
+    Ok(archive(targets, &forms, &source)?.bytes.into())
 }
 
 /// The theme's slug with its revision.
@@ -305,7 +353,7 @@ fn file_name(theme: &str, revision: Option<i32>) -> String {
     format!("{}{revision}.zip", Slug::from_name(theme, &Slug::theme()))
 }
 
-fn zip(name: &str, packed: Bytes) -> Response {
+pub(super) fn zip(name: &str, packed: Bytes) -> Response {
     let headers = [
         (header::CONTENT_TYPE, "application/zip".to_owned()),
         (

@@ -11,10 +11,12 @@ pub(crate) mod derive;
 pub(crate) mod event;
 pub(crate) mod export;
 pub(crate) mod font;
+pub(crate) mod form;
 pub(crate) mod health;
 pub(crate) mod inventory;
 pub(crate) mod picture;
 pub(crate) mod read;
+pub(crate) mod recolor;
 pub(crate) mod revision;
 pub(crate) mod set;
 pub(crate) mod theme;
@@ -61,6 +63,16 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(export::archive_theme))
             .routes(routes!(export::names_in_target))
             .routes(routes!(read::read))
+            .routes(routes!(form::fill_form))
+            .routes(routes!(form::learn_form))
+            .routes(
+                routes!(recolor::recolor_files).layer(DefaultBodyLimit::max(inventory::MAX_BODY)),
+            )
+            .routes(
+                routes!(recolor::archive_recolored)
+                    .layer(DefaultBodyLimit::max(inventory::MAX_BODY)),
+            )
+            .routes(routes!(recolor::recolor_picture).layer(DefaultBodyLimit::disable()))
             .routes(routes!(inventory::take).layer(DefaultBodyLimit::max(inventory::MAX_BODY)))
             .routes(routes!(picture::add))
             .routes(routes!(picture::get))

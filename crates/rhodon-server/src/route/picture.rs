@@ -110,7 +110,7 @@ fn view(id: String, picture: &Picture, look: (usize, Option<Lean>)) -> PictureVi
     }
 }
 
-fn refused(error: &PictureError) -> ApiError {
+pub(super) fn refused(error: &PictureError) -> ApiError {
     let detail = error.to_string();
     let status = match error {
         PictureError::Bytes(_) | PictureError::Size { .. } | PictureError::Depth { .. } => {
@@ -175,7 +175,7 @@ pub(crate) async fn add(
 }
 
 /// The bytes of a body, refused as soon as they are too many.
-async fn received(body: Body) -> Result<Bytes, ApiError> {
+pub(super) async fn received(body: Body) -> Result<Bytes, ApiError> {
     let bytes = axum::body::to_bytes(body, MAX_BYTES).await;
     bytes.map_err(|_| {
         let detail = format!("expected a file of at most {} MB", MAX_BYTES / 1_000_000);

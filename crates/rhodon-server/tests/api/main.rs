@@ -2,6 +2,7 @@
 #![allow(clippy::unwrap_used)]
 
 mod contract;
+mod exist;
 mod handoff;
 mod library;
 mod sources;

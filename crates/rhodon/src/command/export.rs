@@ -1,5 +1,6 @@
 //! `rhodon export`
 
+use rhodon_formats::form;
 use rhodon_formats::{OptionError, Output, Source, Stamp, TARGETS, Target, Warning, find};
 use rhodon_theme::{Document, Resolved, derive};
 use serde::Serialize;
@@ -30,9 +31,9 @@ pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
         revision: args.revision,
         date: args.date.map(|day| day.to_string()),
     };
-    let targets = targets(&args.targets)?;
+    let (targets, forms) = targets(&args.targets)?;
     let set = settings(&args.set, &targets)?;
-    let mut outputs = Vec::with_capacity(targets.len());
+    let mut outputs: Vec<(String, Output)> = Vec::with_capacity(targets.len());
     let source = Source {
         decided: &decided,
         theme: &theme,
@@ -47,11 +48,20 @@ pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
             .settings_of(&decided, own)
             .and_then(|s| target.export(&source, s))
         {
-            Ok(output) => outputs.push((target, output)),
+            Ok(output) => outputs.push((target.id.to_owned(), output)),
             // One that cannot be written does not stop the others.
             Err(e) => {
                 printer.mark_bad();
                 eprintln!("--target {}: {e}", target.id);
+            }
+        }
+    }
+    for name in forms {
+        match form::export(name, &source) {
+            Ok(output) => outputs.push((format!("{}{name}", form::PREFIX), output)),
+            Err(e) => {
+                printer.mark_bad();
+                eprintln!("--target {}{name}: {e}", form::PREFIX);
             }
         }
     }
@@ -84,13 +94,19 @@ fn decided(args: &ExportArgs) -> Result<(String, Resolved), Failure> {
     }
 }
 
-fn targets(ids: &[String]) -> Result<Vec<&'static Target>, Failure> {
+/// The targets, and the names of the document's own forms.
+fn targets(ids: &[String]) -> Result<(Vec<&'static Target>, Vec<&str>), Failure> {
     if ids.iter().any(|id| id == "all") {
-        return Ok(TARGETS.to_vec());
+        return Ok((TARGETS.to_vec(), Vec::new()));
     }
-    ids.iter()
-        .map(|id| find(id).map_err(|e| Failure::bad(format!("--target: {e}"))))
-        .collect()
+    let (mut targets, mut forms) = (Vec::new(), Vec::new());
+    for id in ids {
+        match id.strip_prefix(form::PREFIX) {
+            Some(name) => forms.push(name),
+            None => targets.push(find(id).map_err(|e| Failure::bad(format!("--target: {e}")))?),
+        }
+    }
+    Ok((targets, forms))
 }
 
 /// Settings must belong to at least one of the targets.
@@ -127,7 +143,7 @@ fn settings(
 
 fn print(
     args: &ExportArgs,
-    outputs: &[(&Target, Output)],
+    outputs: &[(String, Output)],
     printer: &mut Printer,
 ) -> Result<(), Failure> {
     let files: usize = outputs.iter().map(|(_, o)| o.files.len()).sum();
@@ -141,7 +157,7 @@ fn print(
             })
             .collect();
         let report = Report {
-            target: target.id,
+            target,
             files: reports,
             warnings: &output.warnings,
         };
@@ -150,7 +166,7 @@ fn print(
             continue;
         }
         for w in &output.warnings {
-            eprintln!("{}: {}: {}", target.id, w.token, w.message);
+            eprintln!("{target}: {}: {}", w.token, w.message);
         }
         match &args.out {
             Some(folder) => {

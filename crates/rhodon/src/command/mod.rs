@@ -8,6 +8,7 @@ mod derive;
 mod diff;
 mod export;
 mod extract;
+mod fill;
 mod import;
 mod inventory;
 mod new;
@@ -34,6 +35,7 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
         Command::Check(args) => check::run(&args, &mut printer)?,
         Command::Inventory(args) => inventory::run(&args, &mut printer)?,
         Command::Recolor(args) => recolor::run(&args, &mut printer)?,
+        Command::Fill(args) => fill::run(&args, &mut printer)?,
         Command::Diff(args) => diff::run(&args, &mut printer)?,
         Command::Extract(args) => extract::run(&args, &mut printer)?,
         Command::Export(args) => export::run(&args, &mut printer)?,

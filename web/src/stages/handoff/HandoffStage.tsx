@@ -1,45 +1,32 @@
-import { useQuery } from "@tanstack/react-query";
 import { useNavigate, useSearch } from "@tanstack/react-router";
-import { useState } from "react";
-import { targetsQuery } from "../../api/queries";
-import { ArchiveBar } from "./ArchiveBar";
+import { Suspense } from "react";
 import classes from "./HandoffStage.module.css";
-import { TargetList } from "./TargetList";
-import { TargetPane } from "./TargetPane";
-import { useHandoff } from "./useHandoff";
+import { SIDES } from "./sides";
 
-/** The files for a build, live. */
+/** What leaves the theme: files of targets, in-house forms, and what exists with other colours. */
 export default function HandoffStage() {
-  const { data: targets = [] } = useQuery(targetsQuery);
   const search = useSearch({ from: "/themes/$slug" });
   const navigate = useNavigate();
-  const { options, chosen, remember, choose } = useHandoff();
-  // What is ticked later does not take the file at hand away.
-  const [first] = useState(chosen[0]);
-  const target =
-    targets.find((t) => t.id === search.target) ?? targets.find((t) => t.id === first) ?? targets[0];
-  const open = (id: string) =>
-    void navigate({ to: ".", search: (s) => ({ ...s, target: id }), replace: true });
+  const side = SIDES.find((s) => s.id === search.side) ?? SIDES[0];
+  const Side = side.load;
   return (
-    <div className={classes.stage}>
-      <div className={classes.side}>
-        <TargetList
-          targets={targets}
-          open={target?.id ?? ""}
-          chosen={chosen}
-          onOpen={open}
-          onChoose={choose}
-        />
-        <ArchiveBar targets={targets} chosen={chosen} onChoose={choose} />
-      </div>
-      {target && (
-        <TargetPane
-          key={target.id}
-          target={target}
-          remembered={options[target.id] ?? {}}
-          onRemember={(option, value) => remember(target.id, option, value)}
-        />
-      )}
+    <div className={classes.handoff}>
+      <h1 className="visually-hidden">Handoff</h1>
+      <nav className={classes.sides} aria-label="Sides of the handoff">
+        {SIDES.map(({ id, name }) => (
+          <button
+            key={id}
+            type="button"
+            aria-pressed={id === side.id}
+            onClick={() => void navigate({ to: ".", search: (s) => ({ ...s, side: id }), replace: true })}
+          >
+            {name}
+          </button>
+        ))}
+      </nav>
+      <Suspense fallback={null}>
+        <Side />
+      </Suspense>
     </div>
   );
 }

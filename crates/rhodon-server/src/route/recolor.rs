@@ -1,0 +1,363 @@
+//! Files and pictures with other colours.
+
+use std::collections::BTreeMap;
+
+use axum::Json;
+use axum::body::Body;
+use axum::extract::State;
+use axum::http::header;
+use axum::response::{IntoResponse, Response};
+use indexmap::IndexMap;
+use rhodon_color::{Color, Rgb8};
+use rhodon_formats::read::InputFile;
+use rhodon_formats::recolor::{ColorMap, Plan, Recolored, recolor};
+use rhodon_formats::{bundle, css_name};
+use rhodon_picture::repaint;
+use rhodon_theme::{Derived, Document, Mode, Value as TokenValue};
+use serde::{Deserialize, Serialize};
+use serde_json::Value;
+use utoipa::{IntoParams, ToSchema};
+
+use super::export::zip;
+use super::picture::{received, refused};
+use super::read::InputFileView;
+use crate::bench::{Bench, derived};
+use crate::error::ApiError;
+use crate::json::JsonBody;
+use crate::path::Query;
+
+/// Files and what they get.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct RecolorRequest {
+    /// The theme whose colours the files get.
+    #[schema(schema_with = crate::openapi::spec_schema)]
+    spec: Value,
+    files: Vec<InputFileView>,
+    /// Old codes with new ones, chosen by hand: a colour, or `{path}` of a token; null leaves a colour as it is.
+    #[serde(default)]
+    map: BTreeMap<String, Option<String>>,
+    /// The theme whose colours the files have: each token's old value then becomes its new one.
+    #[serde(default)]
+    from: Option<FromTheme>,
+    /// Relatives of mapped colours go along.
+    #[serde(default)]
+    kin: bool,
+    /// Style sheets refer to tokens where they can.
+    #[serde(default)]
+    to_variables: bool,
+}
+
+/// A saved theme, as it is or was.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct FromTheme {
+    /// Its slug.
+    theme: String,
+    /// One of its revisions; the current one where none is named.
+    revision: Option<i32>,
+}
+
+/// Files with other colours.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct RecoloredView {
+    /// Every colour of the files, most used first, with what becomes of it.
+    lines: Vec<MapLineView>,
+    files: Vec<RecoloredFile>,
+    /// Files that were not looked into, with the reason.
+    skipped: Vec<SkippedFile>,
+}
+
+/// A colour of the files.
+#[derive(Debug, Default, Serialize, ToSchema)]
+pub struct MapLineView {
+    /// Its code, with the opacity where it has one.
+    hex: String,
+    count: usize,
+    /// What it becomes: several where its places differ, none where it stays.
+    new: Vec<String>,
+    /// The colour whose relative it is, where it goes along with one.
+    follows: Option<String>,
+    /// Why it stays, where it does somewhere.
+    why: Option<String>,
+    /// Whether somebody has to choose.
+    doubtful: bool,
+    /// The first places.
+    places: Vec<String>,
+}
+
+/// A file with other colours.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct RecoloredFile {
+    name: String,
+    text: String,
+    changes: Vec<ChangedPlace>,
+    unreadable: Vec<UnreadableView>,
+}
+
+/// A place that was changed.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct ChangedPlace {
+    line: usize,
+    /// In bytes, from 1.
+    column: usize,
+    from: String,
+    to: String,
+}
+
+/// A text that could be read on the ground of its rule before.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct UnreadableView {
+    line: usize,
+    text: String,
+    ground: String,
+    before: f64,
+    after: f64,
+}
+
+/// A file that was not looked into.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct SkippedFile {
+    file: String,
+    why: String,
+}
+
+/// The most places that are told of a colour.
+const MOST_PLACES: usize = 20;
+
+async fn plan(bench: &Bench, body: &mut RecolorRequest) -> Result<Plan, ApiError> {
+    let new = bench.read(std::mem::take(&mut body.spec)).await?;
+    let new = bench.work.run(move || derived(&new)).await?;
+    let new = new.map_err(|p| ApiError::invalid("/spec", p))?;
+    let by_hand = by_hand(&body.map, &new, body.to_variables)?;
+    let map = match &body.from {
+        None => by_hand,
+        Some(from) => {
+            let saved = match from.revision {
+                Some(number) => bench.store.revision(&from.theme, number).await?,
+                None => bench.store.get(&from.theme).await?.revision,
+            };
+            let old = Document::read(&saved.spec).map_err(|p| ApiError::invalid("/from", p))?;
+            let old = bench.complete(old).await?;
+            let between = bench
+                .work
+                .run(move || derived(&old).map(|old| ColorMap::between(&old, &new)));
+            let between = between.await?.map_err(|p| ApiError::invalid("/from", p))?;
+            between.overlaid(by_hand)
+        }
+    };
+    Ok(Plan {
+        map,
+        kin: body.kin,
+        to_variables: body.to_variables,
+    })
+}
+
+/// The map that somebody chose, with tokens in the place of their names in braces.
+fn by_hand(
+    map: &BTreeMap<String, Option<String>>,
+    theme: &Derived,
+    to_variables: bool,
+) -> Result<ColorMap, ApiError> {
+    let mut chosen: BTreeMap<&str, Option<String>> = BTreeMap::new();
+    for (old, new) in map {
+        let path = new
+            .as_deref()
+            .and_then(|n| n.trim().strip_prefix('{')?.strip_suffix('}'));
+        let value = match path {
+            None => new.clone(),
+            Some(path) => Some(
+                token(path.trim(), theme, to_variables)
+                    .map_err(|why| ApiError::value(&format!("/map/{old}"), why))?,
+            ),
+        };
+        chosen.insert(old, value);
+    }
+    let text = serde_json::to_string(&chosen).unwrap_or_default();
+    ColorMap::parse(&text).map_err(|e| ApiError::value(&format!("/map{}", e.pointer), e.message))
+}
+
+/// A token as a map has it.
+fn token(path: &str, theme: &Derived, to_variables: bool) -> Result<String, String> {
+    let token = theme
+        .token(path)
+        .ok_or_else(|| format!("no token is called {path}: expected one of the theme"))?;
+    let TokenValue::Color(color) = &token.cell(Mode::Light).value else {
+        return Err(format!("{path} is no colour: expected a token that is one"));
+    };
+    let hex = color.color().to_hex();
+    Ok(if to_variables {
+        format!("var({}, {hex})", css_name(path))
+    } else {
+        hex
+    })
+}
+
+type Done = (Vec<(String, Recolored)>, Vec<SkippedFile>);
+
+async fn done(bench: &Bench, mut body: RecolorRequest) -> Result<Done, ApiError> {
+    let plan = plan(bench, &mut body).await?;
+    let files: Vec<InputFile> = body.files.into_iter().map(InputFile::from).collect();
+    bench
+        .work
+        .run(move || {
+            let (mut done, mut skipped) = (Vec::new(), Vec::new());
+            for file in files {
+                match recolor(&file, &plan) {
+                    Ok(found) => done.push((file.name, found)),
+                    Err(why) => skipped.push(SkippedFile {
+                        file: file.name,
+                        why,
+                    }),
+                }
+            }
+            (done, skipped)
+        })
+        .await
+}
+
+/// Gives files other colours: only the colours change, each in its spelling.
+#[utoipa::path(
+    post, path = "/recolor", request_body = RecolorRequest,
+    responses((status = 200, body = RecoloredView), (status = 404, body = ApiError), (status = 422, body = ApiError))
+)]
+pub(crate) async fn recolor_files(
+    State(bench): State<Bench>,
+    JsonBody(body): JsonBody<RecolorRequest>,
+) -> Result<Json<RecoloredView>, ApiError> {
+    let (done, skipped) = done(&bench, body).await?;
+    Ok(Json(RecoloredView {
+        lines: lines(&done),
+        files: done
+            .into_iter()
+            .map(|(name, found)| file(name, found))
+            .collect(),
+        skipped,
+    }))
+}
+
+/// Every colour with what becomes of it.
+fn lines(done: &[(String, Recolored)]) -> Vec<MapLineView> {
+    let mut lines: IndexMap<String, MapLineView> = IndexMap::new();
+    for (name, found) in done {
+        for change in &found.changes {
+            let line = line_of(&mut lines, change.color, name, change.line);
+            let new = change.new.to_hex();
+            if !line.new.contains(&new) {
+                line.new.push(new);
+            }
+            if change.kin && line.follows.is_none() {
+                line.follows = Some(change.follows.clone());
+            }
+        }
+        for left in &found.left {
+            let line = line_of(&mut lines, left.color, name, left.line);
+            line.doubtful |= left.doubtful;
+            line.why.get_or_insert_with(|| left.why.to_string());
+        }
+    }
+    let mut lines: Vec<MapLineView> = lines.into_values().collect();
+    lines.sort_by(|a, b| b.count.cmp(&a.count).then(a.hex.cmp(&b.hex)));
+    lines
+}
+
+/// The line of a colour, with one more place.
+fn line_of<'a>(
+    lines: &'a mut IndexMap<String, MapLineView>,
+    color: Color,
+    file: &str,
+    at: usize,
+) -> &'a mut MapLineView {
+    let hex = color.to_hex();
+    let line = lines.entry(hex).or_insert_with_key(|hex| MapLineView {
+        hex: hex.clone(),
+        ..MapLineView::default()
+    });
+    line.count += 1;
+    if line.places.len() < MOST_PLACES {
+        line.places.push(format!("{file}:{at}"));
+    }
+    line
+}
+
+fn file(name: String, found: Recolored) -> RecoloredFile {
+    RecoloredFile {
+        name,
+        text: found.text,
+        changes: found
+            .changes
+            .into_iter()
+            .map(|c| ChangedPlace {
+                line: c.line,
+                column: c.column,
+                from: c.from,
+                to: c.to,
+            })
+            .collect(),
+        unreadable: found
+            .unreadable
+            .into_iter()
+            .map(|u| UnreadableView {
+                line: u.line,
+                text: u.text,
+                ground: u.ground,
+                before: u.before,
+                after: u.after,
+            })
+            .collect(),
+    }
+}
+
+/// The same files as one archive (ZIP).
+#[utoipa::path(
+    post, path = "/recolor/archive", request_body = RecolorRequest,
+    responses((status = 200, content_type = "application/zip", body = Vec<u8>), (status = 422, body = ApiError))
+)]
+pub(crate) async fn archive_recolored(
+    State(bench): State<Bench>,
+    JsonBody(body): JsonBody<RecolorRequest>,
+) -> Result<Response, ApiError> {
+    let (done, _) = done(&bench, body).await?;
+    let files: Vec<(String, String)> = done
+        .into_iter()
+        .map(|(name, found)| (name, found.text))
+        .collect();
+    let packed = bench.work.run(move || bundle(&files)).await?;
+    Ok(zip("recolored.zip", packed.map_err(ApiError::from)?.into()))
+}
+
+/// Which colours of a picture become which.
+#[derive(Debug, Deserialize, IntoParams)]
+#[serde(deny_unknown_fields)]
+#[into_params(parameter_in = Query)]
+pub struct PictureMap {
+    /// `#0f5c7a>#a33a1e` with commas between.
+    map: String,
+}
+
+/// Gives a picture other colours: PNG, WebP or JPEG.
+#[utoipa::path(
+    post, path = "/recolor/picture", params(PictureMap),
+    request_body(content = Vec<u8>, content_type = "application/octet-stream", description = "PNG, WebP or JPEG"),
+    responses((status = 200, content_type = "application/octet-stream", body = Vec<u8>), (status = 413, body = ApiError), (status = 422, body = ApiError))
+)]
+pub(crate) async fn recolor_picture(
+    State(bench): State<Bench>,
+    Query(query): Query<PictureMap>,
+    body: Body,
+) -> Result<Response, ApiError> {
+    let pair = |text: &str| -> Option<(Rgb8, Rgb8)> {
+        let (old, new) = text.split_once('>')?;
+        Some((old.trim().parse().ok()?, new.trim().parse().ok()?))
+    };
+    let mut map = Vec::new();
+    for text in query.map.split(',').filter(|t| !t.trim().is_empty()) {
+        let expected = || ApiError::value("/map", format!("expected #old>#new, found {text}"));
+        map.push(pair(text).ok_or_else(expected)?);
+    }
+    let bytes = received(body).await?;
+    let done = bench.work.run(move || repaint(&bytes, &map)).await?;
+    let done = done.map_err(|e| refused(&e))?;
+    let headers = [(header::CONTENT_TYPE, "application/octet-stream")];
+    Ok((headers, done.bytes).into_response())
+}

@@ -1,0 +1,70 @@
+//! `rhodon fill`
+
+use std::fs;
+use std::path::Path;
+
+use indexmap::IndexMap;
+use rhodon_formats::form::{fill, learn};
+use rhodon_theme::{Derived, Form};
+use serde_json::json;
+
+use super::diff::theme;
+use super::pretty;
+use crate::cli::FillArgs;
+use crate::input;
+use crate::output::{Failure, Printer};
+
+pub fn run(args: &FillArgs, printer: &mut Printer) -> Result<(), Failure> {
+    let own = theme(&args.spec)?;
+    if let Some(example) = &args.example {
+        return learned(example, &own, printer);
+    }
+    let Some(path) = &args.form else {
+        return Err(Failure::bad("expected --form or --example"));
+    };
+    let place = path.display().to_string();
+    let read = fs::read_to_string(path);
+    let text = read.map_err(|cause| Failure::Io {
+        place: place.clone(),
+        cause,
+    })?;
+    let family = args
+        .family
+        .iter()
+        .map(|path| theme(path))
+        .collect::<Result<Vec<_>, _>>()?;
+    let family: Vec<&Derived> = family.iter().collect();
+    let form = Form {
+        file: place.clone(),
+        slots: IndexMap::new(),
+        text,
+        pack: None,
+    };
+    let filled = fill(&form, &own, &family).map_err(|e| Failure::bad(format!("{place}:{e}")))?;
+    if printer.is_json() {
+        let report = json!({ "form": place, "text": filled.text });
+        return printer.result(&report, String::new);
+    }
+    printer.raw(&filled.text)
+}
+
+/// The form of an example, and what of it stays open.
+fn learned(path: &Path, own: &Derived, printer: &mut Printer) -> Result<(), Failure> {
+    let example = input::file(path)?;
+    let learned =
+        learn(&example, own).map_err(|why| Failure::bad(format!("{}: {why}", example.name)))?;
+    for name in &learned.open {
+        eprintln!(
+            "{}: {name}: no token is near this colour: it stays as it is",
+            example.name
+        );
+    }
+    for (name, away) in &learned.near {
+        eprintln!(
+            "{}: {name}: the nearest token is {away:.1} away (CIEDE2000)",
+            example.name
+        );
+    }
+    let report = json!({ "learned": learned.form });
+    printer.result(&report, || pretty(&report).trim_end().to_owned())
+}

@@ -1,0 +1,54 @@
+import { useEffect, useState } from "react";
+import type { MapLine } from "../../../api/exist";
+import { Swatch } from "../../../ui/Swatch";
+import classes from "./Existing.module.css";
+
+interface Props {
+  line: MapLine;
+  chosen: string | null | undefined;
+  paths: string[];
+  list: string;
+  error: string | undefined;
+  onChange: (to: string | null | undefined) => void;
+}
+
+/** What a colour becomes: typed, a token's path, left, or given back. */
+export function MapCell({ line, chosen, paths, list, error, onChange }: Props) {
+  const shown = chosen?.replace(/^\{|\}$/g, "") ?? "";
+  const [text, setText] = useState(shown);
+  useEffect(() => setText(shown), [shown]);
+  const save = () => {
+    const typed = text.trim();
+    if (typed === shown) return;
+    onChange(typed === "" ? undefined : paths.includes(typed) ? `{${typed}}` : typed);
+  };
+  return (
+    <span className={classes.cell}>
+      {line.new.length > 0 ? <Swatch colors={line.new} large /> : <span className={classes.stays} />}
+      <input
+        aria-label={`What ${line.hex} becomes`}
+        aria-invalid={error ? true : undefined}
+        placeholder={line.new.length > 0 ? line.new.join(", ") : "a colour or a token"}
+        list={list}
+        value={text}
+        spellCheck={false}
+        onChange={(e) => setText(e.currentTarget.value)}
+        onBlur={save}
+        onKeyDown={(e) => e.key === "Enter" && save()}
+      />
+      <button
+        type="button"
+        aria-pressed={chosen === null}
+        title={chosen === null ? "Let the map decide again" : "Leave it as it is"}
+        onClick={() => onChange(chosen === null ? undefined : null)}
+      >
+        {chosen === null ? "left" : "leave"}
+      </button>
+      {error && (
+        <small role="alert" className={classes.refusal}>
+          {error}
+        </small>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,95 @@
+import { useId } from "react";
+import type { MapLine } from "../../../api/exist";
+import { useEditorState } from "../../../editor/EditorProvider";
+import { tokensOf } from "../../../editor/selectors";
+import { Swatch } from "../../../ui/Swatch";
+import classes from "./Existing.module.css";
+import { MapCell } from "./MapCell";
+
+interface Props {
+  lines: MapLine[];
+  map: Record<string, string | null>;
+  refusal: { pointer: string; message: string } | undefined;
+  /** Another colour for one of the files; undefined gives the choice back. */
+  onChange: (hex: string, to: string | null | undefined) => void;
+}
+
+/** Lines in order, relatives under the colour that they follow. */
+function ordered(lines: MapLine[]): MapLine[] {
+  const heads = lines.filter((line) => !line.follows || !lines.some((l) => l.hex === line.follows));
+  return heads.flatMap((head) => [
+    head,
+    ...lines.filter((line) => line.follows === head.hex && line !== head),
+  ]);
+}
+
+/** Every colour of the files beside what it becomes, how often, where and why. */
+export function MapTable({ lines, map, refusal, onChange }: Props) {
+  const tokens = useEditorState(tokensOf) ?? [];
+  const list = useId();
+  return (
+    <div className={classes.frame}>
+      <datalist id={list}>
+        {tokens
+          .filter((t) => t.kind === "color")
+          .map((t) => (
+            <option key={t.path} value={t.path}>
+              {t.light.value}
+            </option>
+          ))}
+      </datalist>
+      <table className={classes.map}>
+        <thead>
+          <tr>
+            <th scope="col">in the files</th>
+            <th scope="col">becomes</th>
+            <th scope="col">places</th>
+            <th scope="col">why</th>
+          </tr>
+        </thead>
+        <tbody>
+          {ordered(lines).map((line) => {
+            const chosen = map[line.hex];
+            const at = refusal?.pointer === `/map/${line.hex}` ? refusal.message : undefined;
+            return (
+              <tr
+                key={line.hex}
+                data-kin={line.follows ? true : undefined}
+                data-doubtful={line.doubtful || undefined}
+              >
+                <td>
+                  <Swatch colors={[line.hex]} large /> <code>{line.hex}</code>
+                </td>
+                <td>
+                  <MapCell
+                    line={line}
+                    chosen={chosen}
+                    paths={tokens.map((t) => t.path)}
+                    list={list}
+                    error={at}
+                    onChange={(to) => onChange(line.hex, to)}
+                  />
+                </td>
+                <td title={line.places.join("\n")}>
+                  {line.count} × <small>{line.places[0]}</small>
+                </td>
+                <td>
+                  <small>{why(line, chosen)}</small>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function why(line: MapLine, chosen: string | null | undefined): string {
+  if (chosen === null) return "left by you";
+  if (line.doubtful) return line.why ?? "";
+  if (chosen !== undefined) return "set by you";
+  if (line.follows) return `kin of ${line.follows}`;
+  if (line.new.length > 0) return "its token";
+  return line.why === "not in the map" ? "stays" : (line.why ?? "");
+}

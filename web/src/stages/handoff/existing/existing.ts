@@ -1,0 +1,31 @@
+import { create } from "zustand";
+import type { SourceFile } from "../../../api/inventory";
+
+/** What somebody brought to be recoloured, and how. */
+export interface Existing {
+  files: SourceFile[];
+  pictures: File[];
+  /** Choices by hand: a new colour or `{path}` of a token; null leaves a colour. */
+  map: Record<string, string | null>;
+  /** The theme whose colours the files have, as `slug` or `slug@revision`; none where the map is by hand. */
+  from: string;
+  kin: boolean;
+  toVariables: boolean;
+}
+
+const NOTHING: Existing = { files: [], pictures: [], map: {}, from: "", kin: true, toVariables: false };
+
+/** What lies here for each theme, while the window stays. */
+const useAll = create<{ all: Record<string, Existing> }>()(() => ({ all: {} }));
+
+export const useExisting = (theme: string) => useAll((s) => s.all[theme] ?? NOTHING);
+
+export const alterExisting = (theme: string, to: Partial<Existing>) =>
+  useAll.setState(({ all }) => ({ all: { ...all, [theme]: { ...(all[theme] ?? NOTHING), ...to } } }));
+
+/** The theme and revision that a choice names. */
+export function fromOf(text: string): { theme: string; revision: number | null } | null {
+  if (text === "") return null;
+  const [theme = "", revision] = text.split("@");
+  return { theme, revision: revision ? Number(revision) : null };
+}

@@ -1,0 +1,23 @@
+import { type ComponentType, lazy } from "react";
+
+/** Sides of the handoff, one at a time, each with the words by which people look for it. */
+export const SIDES = [
+  {
+    id: "files",
+    name: "files",
+    words: "targets export css sass download archive",
+    load: lazy(() => import("./FilesSide")),
+  },
+  {
+    id: "forms",
+    name: "forms",
+    words: "template in-house format own file learn example slots",
+    load: lazy(() => import("./forms/FormsSide")),
+  },
+  {
+    id: "existing",
+    name: "existing",
+    words: "recolor replace colors migrate old files pictures map kin",
+    load: lazy(() => import("./existing/ExistingSide")),
+  },
+] as const satisfies { id: string; name: string; words: string; load: ComponentType }[];

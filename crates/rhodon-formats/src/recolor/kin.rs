@@ -8,14 +8,17 @@ use rhodon_color::{HueSlice, Rgb8, hue_turn, luminance_from_lightness};
 /// Degrees of hue that a relative may differ, up to an L\*; tints that come near white may differ by more,
 /// as far as the third at white: few codes are left there, and hands that mix tints drift.
 const NEAR_HUE: (f64, f64, f64) = (12.0, 75.0, 26.0);
-/// Oklch chroma below which a colour is a grey, up to the middle of lightness.
+/// Oklch chroma below which a colour in the middle of lightness is a grey.
 const GREY: f64 = 0.04;
-/// Above this L\*, a tint is told from grey with less and less: in proportion to the way to white.
-const TINTS: f64 = 50.0;
+/// Above and below these L\*, tints and shades are told from grey with less and less: in proportion to
+/// the way to white and to black.
+const TOLD: (f64, f64) = (50.0, 25.0);
 
 fn is_grey(code: Rgb8) -> bool {
-    let way = (100.0 - code.lightness()) / (100.0 - TINTS);
-    code.to_oklch().c < GREY * way.clamp(0.02, 1.0)
+    let lightness = code.lightness();
+    let to_white = (100.0 - lightness) / (100.0 - TOLD.0);
+    let to_black = lightness / TOLD.1;
+    code.to_oklch().c < GREY * to_white.min(to_black).clamp(0.02, 1.0)
 }
 
 /// A colour with relatives, and what it becomes.

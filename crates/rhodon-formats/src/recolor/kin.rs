@@ -9,7 +9,7 @@ use rhodon_color::{HueSlice, Rgb8, hue_turn, luminance_from_lightness};
 /// as far as the third at white: few codes are left there, and hands that mix tints drift.
 const NEAR_HUE: (f64, f64, f64) = (12.0, 75.0, 26.0);
 /// Oklch chroma below which a colour in the middle of lightness is a grey.
-const GREY: f64 = 0.04;
+const GREY: f64 = 0.045;
 /// Above and below these L\*, tints and shades are told from grey with less and less: in proportion to
 /// the way to white and to black.
 const TOLD: (f64, f64) = (50.0, 25.0);

@@ -54,12 +54,16 @@ export default function ExistingSide() {
     });
   };
   const download = async () => {
-    const [only] = found.data?.files ?? [];
-    if (found.data?.files.length === 1 && only)
+    const [only] = data?.files ?? [];
+    if (data?.files.length === 1 && only)
       saveFile(only.name.split("/").at(-1) ?? only.name, new Blob([only.text]));
     else saveFile("recolored.zip", (await recoloredArchive(spec, wanted)) as Blob);
   };
-  const { data, error } = found;
+  const { error } = found;
+  // What was refused leaves the last good answer in sight.
+  const good = useRef(found.data);
+  if (found.data) good.current = found.data;
+  const data = files.length > 0 ? good.current : undefined;
   const places = data?.lines.reduce((sum, line) => sum + line.count, 0) ?? 0;
   const changed = data?.files.reduce((sum, file) => sum + file.changes.length, 0) ?? 0;
   return (

@@ -26,6 +26,8 @@ export interface View {
   proof?: "light" | "dark" | "both";
   /** Page of the proof. */
   page?: PageName;
+  /** Whether the proof shows a page of one's own. */
+  own?: boolean;
   /** What the proof compares with: `rev-12` of this theme, or the slug of another. */
   against?: string;
   /** Whether the ledger shows only what is below its limit. */
@@ -62,6 +64,7 @@ const themeRoute = createRoute({
     scale: typeof search.scale === "string" ? search.scale : undefined,
     proof: search.proof === "light" || search.proof === "dark" ? search.proof : undefined,
     page: isPageName(search.page) ? search.page : undefined,
+    own: search.own === true ? true : undefined,
     against: typeof search.against === "string" ? search.against : undefined,
     failing: search.failing === true ? true : undefined,
     token: typeof search.token === "string" ? search.token : undefined,

@@ -267,7 +267,8 @@ impl From<StoreError> for ApiError {
             StoreError::NoTheme(_)
             | StoreError::NoRevision { .. }
             | StoreError::NoPicture(_)
-            | StoreError::NoSet(_) => Self::not_found(detail),
+            | StoreError::NoSet(_)
+            | StoreError::NoPage(_) => Self::not_found(detail),
             StoreError::NothingTo(_) => Self::new(
                 StatusCode::CONFLICT,
                 "/problems/nothing-to-do",

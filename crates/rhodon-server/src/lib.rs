@@ -14,6 +14,7 @@ mod json;
 mod listen;
 mod live;
 mod openapi;
+mod own;
 mod path;
 mod preview;
 mod response_cache;

@@ -26,7 +26,7 @@ use crate::live::Live;
 use crate::route::AppState;
 use crate::service::{Addresses, Services};
 use crate::work::Work;
-use crate::{asset, fault, guard, header, listen, openapi, route};
+use crate::{asset, fault, guard, header, listen, openapi, own, route};
 
 /// The largest request body, in bytes.
 const MAX_BODY: usize = 2 * 1024 * 1024;
@@ -118,12 +118,17 @@ pub fn router(store: Store, live: Live, services: Services, address: SocketAddr)
         store: store.clone(),
         work: Work::new(),
     };
+    let shown = bench.clone();
     api.with_state(AppState {
         store,
         live,
         bench,
         services,
     })
+    .route(
+        "/own/{id}/{version}/{*path}",
+        get(own::serve).with_state(shown),
+    )
     .route(
         "/api/openapi.json",
         get(move || async move { axum::Json(document) }),

@@ -14,6 +14,9 @@ pub enum StoreError {
     /// No picture has that id.
     #[error("no picture \"{0}\"")]
     NoPicture(String),
+    /// There is no such page of somebody's own, or no such file in it.
+    #[error("no page \"{0}\"")]
+    NoPage(String),
     /// No set of colours has that id.
     #[error("no set of colours \"{0}\"")]
     NoSet(uuid::Uuid),

@@ -9,6 +9,7 @@ mod error;
 mod lineage;
 mod live;
 mod migration;
+mod page;
 mod picture;
 mod pool;
 mod record;
@@ -19,6 +20,7 @@ mod write;
 
 pub use error::StoreError;
 pub use live::{Changes, Moved, News};
+pub use page::{PageFile, PageRecord};
 pub use picture::PictureRecord;
 pub use record::{RevisionRecord, Saved, ThemeRecord};
 pub use set::{SetContent, SetOrder, SetPage, SetQuery, SetRecord, SharedAs};

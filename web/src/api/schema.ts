@@ -401,6 +401,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pages/{id}/recolored": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Recolours a page; the version is shown until others take its place. */
+        post: operations["recolor_page"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pictures": {
         parameters: {
             query?: never;
@@ -759,6 +776,25 @@ export interface paths {
         /** A copy of a theme under a name of its own. */
         post: operations["duplicate_theme"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/themes/{slug}/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The page beside a theme, where there is one. */
+        get: operations["get_page"];
+        /** Keeps a page beside a theme: parts of a form, each a file under its path, or one ZIP. */
+        put: operations["keep_page"];
+        post?: never;
+        /** Removes the page beside a theme. */
+        delete: operations["remove_page"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1450,6 +1486,11 @@ export interface components {
             /** @description `choice`, `list` or `name`. */
             kind: string;
         };
+        /** @description A file of it. */
+        PageFileView: {
+            bytes: number;
+            path: string;
+        };
         /** @description Where a ratio against a page is reached. */
         PageLine: {
             /**
@@ -1461,6 +1502,17 @@ export interface components {
             page: number;
             /** Format: double */
             ratio: number;
+        };
+        /** @description A page of one's own. */
+        PageView: {
+            /** @description Path of the file that is shown. */
+            entry: string;
+            files: components["schemas"]["PageFileView"][];
+            /**
+             * Format: uuid
+             * @description Its address is `/own/{id}/as-it-came/{entry}`.
+             */
+            id: string;
         };
         /** @description Which property paints a part of what a selector matches. */
         PaintView: {
@@ -1547,6 +1599,19 @@ export interface components {
              */
             strength: number;
         };
+        /** @description What files get. */
+        PlanRequest: {
+            from?: components["schemas"]["FromTheme"] | null;
+            /** @description Relatives of mapped colours go along. */
+            kin?: boolean;
+            /** @description Old codes with new ones, chosen by hand: a colour, or `{path}` of a token; null leaves a colour as it is. */
+            map?: {
+                [key: string]: string | null;
+            };
+            spec: components["schemas"]["ThemeDocument"];
+            /** @description Style sheets refer to tokens where they can. */
+            to_variables?: boolean;
+        };
         /** @description What the screens show of a document. */
         Preview: {
             /** @description How many findings count. */
@@ -1617,18 +1682,8 @@ export interface components {
             name: string;
         };
         /** @description Files and what they get. */
-        RecolorRequest: {
+        RecolorRequest: components["schemas"]["PlanRequest"] & {
             files: components["schemas"]["InputFileView"][];
-            from?: components["schemas"]["FromTheme"] | null;
-            /** @description Relatives of mapped colours go along. */
-            kin?: boolean;
-            /** @description Old codes with new ones, chosen by hand: a colour, or `{path}` of a token; null leaves a colour as it is. */
-            map?: {
-                [key: string]: string | null;
-            };
-            spec: components["schemas"]["ThemeDocument"];
-            /** @description Style sheets refer to tokens where they can. */
-            to_variables?: boolean;
         };
         /** @description A file with other colours. */
         RecoloredFile: {
@@ -1999,6 +2054,13 @@ export interface components {
             near: string[];
             /** @description The first places. */
             places: components["schemas"]["PlaceInFile"][];
+        };
+        /** @description A recoloured version of a page. */
+        VersionView: {
+            /** @description How many places are other ones. */
+            changed: number;
+            /** @description Its address is `/own/{id}/{version}/{entry}`. */
+            version: string;
         };
         /** @description Lists of what there is to choose from, each in the order in which it is shown. */
         VocabularyView: {
@@ -3257,6 +3319,56 @@ export interface operations {
             };
         };
     };
+    recolor_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     add_picture: {
         parameters: {
             query?: {
@@ -4392,6 +4504,138 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ThemeView"];
                 };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageView"] | null;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": number[];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             404: {
                 headers: {

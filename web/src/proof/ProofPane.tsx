@@ -13,6 +13,7 @@ import { WakeList } from "../ui/WakeList";
 import { Divide } from "./Divide";
 import { EyesBand, EyesChoice } from "./EyesBar";
 import type { Paint } from "./inspect";
+import { OwnPane } from "./OwnPane";
 import { ProofFrame } from "./ProofFrame";
 import classes from "./ProofPane.module.css";
 import { PAGE_NAMES, type PageName } from "./pages";
@@ -28,7 +29,7 @@ export function ProofPane() {
   const spec = useEditorState(documentOf);
   const tokens = useEditorState(tokensOf);
   const { data: vocabulary } = useQuery(vocabularyQuery);
-  const { proof = "both", page = "timetable", against } = useSearch({ from: "/themes/$slug" });
+  const { proof = "both", page = "timetable", own = false, against } = useSearch({ from: "/themes/$slug" });
   const { data: other } = useOther(theme.slug, spec, against);
   const { data: themes = [] } = useQuery(themesQuery);
   const [listed, setListed] = useState(false);
@@ -47,7 +48,11 @@ export function ProofPane() {
   const choose = (choice: (typeof CHOICES)[number]) =>
     void navigate({ to: ".", search: (s) => ({ ...s, proof: choice === "both" ? undefined : choice }) });
   const turn = (name: PageName) =>
-    void navigate({ to: ".", search: (s) => ({ ...s, page: name === "timetable" ? undefined : name }) });
+    void navigate({
+      to: ".",
+      search: (s) => ({ ...s, own: undefined, page: name === "timetable" ? undefined : name }),
+    });
+  const turnOwn = () => void navigate({ to: ".", search: (s) => ({ ...s, own: true }) });
   const compare = (slug: string) =>
     void navigate({ to: ".", search: (s) => ({ ...s, against: slug === "" ? undefined : slug }) });
   const tokenOf = useCallback((css: string | undefined) => tokens?.find((t) => t.css === css), [tokens]);
@@ -126,16 +131,20 @@ export function ProofPane() {
             key={name}
             type="button"
             role="tab"
-            aria-selected={name === page}
+            aria-selected={name === page && !own}
             className={classes.page}
             onClick={() => turn(name)}
           >
             {name}
           </button>
         ))}
+        <button type="button" role="tab" aria-selected={own} className={classes.page} onClick={turnOwn}>
+          own page
+        </button>
       </div>
       <EyesBand />
-      {comparing && (
+      {own && <OwnPane share={share} onShare={setShare} zoom={zoom} />}
+      {comparing && !own && (
         <div className={classes.versus}>
           <span>
             now <b>{theme.name}</b>
@@ -156,8 +165,8 @@ export function ProofPane() {
           </Modal>
         </div>
       )}
-      <div className={classes.halves}>
-        {comparing ? (
+      <div className={classes.halves} hidden={own}>
+        {own ? null : comparing ? (
           (proof === "both" ? (["light", "dark"] as const) : [proof]).map((mode) => (
             <div key={mode} className={classes.rowOfHalves}>
               {half(mode, share, mode !== "dark" || proof === "dark")}
@@ -173,10 +182,10 @@ export function ProofPane() {
           </>
         )}
       </div>
-      {counting && shares && (
+      {counting && shares && !own && (
         <Shares shares={shares} tokenOf={tokenOf} mode={proof === "dark" ? "dark" : "light"} />
       )}
-      <p className={classes.paint} aria-live="off">
+      <p className={classes.paint} aria-live="off" hidden={own}>
         {paint ? (
           <>
             <Named what="text" token={tokenOf(paint.text)} />

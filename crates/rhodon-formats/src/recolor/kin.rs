@@ -5,9 +5,8 @@
 
 use rhodon_color::{HueSlice, Rgb8, hue_turn, luminance_from_lightness};
 
-/// Degrees of hue that a relative may differ, up to an L\*; tints that come near white may differ by more,
-/// as far as the third at white: few codes are left there, and hands that mix tints drift.
-const NEAR_HUE: (f64, f64, f64) = (12.0, 75.0, 26.0);
+/// Degrees of hue that a relative may differ.
+const NEAR_HUE: f64 = 12.0;
 /// Oklch chroma below which a colour in the middle of lightness is a grey.
 const GREY: f64 = 0.045;
 /// Above and below these L\*, tints and shades are told from grey with less and less: in proportion to
@@ -52,7 +51,7 @@ pub(super) fn relative(code: Rgb8, families: &[Family]) -> Option<(Rgb8, Rgb8)> 
     let far = |family: &Family| (away(family), (family.old.lightness() - lightness).abs());
     let family = families
         .iter()
-        .filter(|family| away(family) <= reach(lightness))
+        .filter(|family| away(family) <= NEAR_HUE)
         .min_by(|a, b| {
             far(a)
                 .0
@@ -60,13 +59,6 @@ pub(super) fn relative(code: Rgb8, families: &[Family]) -> Option<(Rgb8, Rgb8)> 
                 .then(far(a).1.total_cmp(&far(b).1))
         })?;
     Some((moved(lightness, lch.c, lch.h, family), family.old))
-}
-
-/// How many degrees of hue a relative of an L\* may differ.
-fn reach(lightness: f64) -> f64 {
-    let (usual, from, white) = NEAR_HUE;
-    let way = ((lightness - from) / (100.0 - from)).clamp(0.0, 1.0);
-    usual + (white - usual) * way
 }
 
 fn moved(lightness: f64, chroma: f64, hue: f64, family: &Family) -> Rgb8 {
@@ -86,7 +78,17 @@ fn moved(lightness: f64, chroma: f64, hue: f64, family: &Family) -> Rgb8 {
     let turned = (target.h + hue_turn(family.hue, hue)).rem_euclid(360.0);
     let strength = share(chroma, hue, lightness) * share_of(family.new) / share_of(family.old);
     let slice = HueSlice::new(turned);
-    slice.code_at(to, most(&slice, to) * strength.min(1.0))
+    // Where the screen has far more strength than there was, as near white for yellows, a tint stays one.
+    let in_proportion = chroma * target.c / family.old.to_oklch().c;
+    let shared = most(&slice, to) * strength.min(1.0);
+    slice.code_at(
+        to,
+        if lightness > family.old.lightness() {
+            shared.min(in_proportion)
+        } else {
+            shared
+        },
+    )
 }
 
 /// The most Oklch chroma at an L\*.

@@ -14,6 +14,7 @@ pub(crate) mod font;
 pub(crate) mod form;
 pub(crate) mod health;
 pub(crate) mod inventory;
+pub(crate) mod page;
 pub(crate) mod picture;
 pub(crate) mod read;
 pub(crate) mod recolor;
@@ -74,6 +75,11 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             )
             .routes(routes!(recolor::recolor_picture).layer(DefaultBodyLimit::disable()))
             .routes(routes!(inventory::take).layer(DefaultBodyLimit::max(inventory::MAX_BODY)))
+            .routes(
+                routes!(page::get, page::keep, page::remove)
+                    .layer(DefaultBodyLimit::max(page::MAX_BYTES + 1024 * 1024)),
+            )
+            .routes(routes!(page::recolored))
             .routes(routes!(picture::add))
             .routes(routes!(picture::get))
             .routes(routes!(picture::colors))

@@ -28,12 +28,18 @@ use crate::path::Query;
 
 /// Files and what they get.
 #[derive(Debug, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
 pub struct RecolorRequest {
+    files: Vec<InputFileView>,
+    #[serde(flatten)]
+    plan: PlanRequest,
+}
+
+/// What files get.
+#[derive(Debug, Deserialize, ToSchema)]
+pub struct PlanRequest {
     /// The theme whose colours the files get.
     #[schema(schema_with = crate::openapi::spec_schema)]
     spec: Value,
-    files: Vec<InputFileView>,
     /// Old codes with new ones, chosen by hand: a colour, or `{path}` of a token; null leaves a colour as it is.
     #[serde(default)]
     map: BTreeMap<String, Option<String>>,
@@ -125,8 +131,8 @@ pub struct SkippedFile {
 /// The most places that are told of a colour.
 const MOST_PLACES: usize = 20;
 
-async fn plan(bench: &Bench, body: &mut RecolorRequest) -> Result<Plan, ApiError> {
-    let new = bench.read(std::mem::take(&mut body.spec)).await?;
+pub(super) async fn plan(bench: &Bench, body: PlanRequest) -> Result<Plan, ApiError> {
+    let new = bench.read(body.spec).await?;
     let new = bench.work.run(move || derived(&new)).await?;
     let new = new.map_err(|p| ApiError::invalid("/spec", p))?;
     let by_hand = by_hand(&body.map, &new, body.to_variables)?;
@@ -195,8 +201,8 @@ fn token(path: &str, theme: &Derived, to_variables: bool) -> Result<String, Stri
 
 type Done = (Vec<(String, Recolored)>, Vec<SkippedFile>);
 
-async fn done(bench: &Bench, mut body: RecolorRequest) -> Result<Done, ApiError> {
-    let plan = plan(bench, &mut body).await?;
+async fn done(bench: &Bench, body: RecolorRequest) -> Result<Done, ApiError> {
+    let plan = plan(bench, body.plan).await?;
     let files: Vec<InputFile> = body.files.into_iter().map(InputFile::from).collect();
     bench
         .work

@@ -2,6 +2,8 @@
 #![allow(missing_docs)]
 
 pub(crate) mod color_set;
+pub(crate) mod own_page;
+pub(crate) mod own_page_file;
 pub(crate) mod picture;
 pub(crate) mod revision;
 pub(crate) mod theme;

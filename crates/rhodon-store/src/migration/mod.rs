@@ -6,6 +6,7 @@ mod m20261124_000001_themes;
 mod m20261125_000001_parents;
 mod m20261126_000001_pictures;
 mod m20261126_000002_sets;
+mod m20261126_000003_pages;
 
 pub(crate) struct Migrator;
 
@@ -16,6 +17,7 @@ impl MigratorTrait for Migrator {
             Box::new(m20261125_000001_parents::Migration),
             Box::new(m20261126_000001_pictures::Migration),
             Box::new(m20261126_000002_sets::Migration),
+            Box::new(m20261126_000003_pages::Migration),
         ]
     }
 }

@@ -9,10 +9,10 @@ import { themesQuery, vocabularyQuery } from "../../../api/queries";
 import { saveFile } from "../../../api/save";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../../editor/selectors";
+import { alterExisting, fromOf, useExisting } from "../../../existing/existing";
 import { counted } from "../../../ui/counted";
 import { ChangedLines } from "./ChangedLines";
 import classes from "./Existing.module.css";
-import { alterExisting, fromOf, useExisting } from "./existing";
 import { MapTable } from "./MapTable";
 import { Pictures } from "./Pictures";
 

@@ -1,5 +1,6 @@
 import { create } from "zustand";
-import type { SourceFile } from "../../../api/inventory";
+import { persist } from "zustand/middleware";
+import type { SourceFile } from "../api/inventory";
 
 /** What somebody brought to be recoloured, and how. */
 export interface Existing {
@@ -15,8 +16,23 @@ export interface Existing {
 
 const NOTHING: Existing = { files: [], pictures: [], map: {}, from: "", kin: true, toVariables: false };
 
-/** What lies here for each theme, while the window stays. */
-const useAll = create<{ all: Record<string, Existing> }>()(() => ({ all: {} }));
+interface All {
+  /** By the identity of the theme. */
+  all: Record<string, Existing>;
+}
+
+/** What lies here for each theme. The map outlives a reload; files stay while the window does. */
+const useAll = create<All>()(
+  persist((): All => ({ all: {} }), {
+    name: "rhodon-existing",
+    version: 1,
+    partialize: ({ all }) => ({
+      all: Object.fromEntries(
+        Object.entries(all).map(([id, one]) => [id, { ...one, files: [], pictures: [] }]),
+      ),
+    }),
+  }),
+);
 
 export const useExisting = (theme: string) => useAll((s) => s.all[theme] ?? NOTHING);
 

@@ -1,0 +1,161 @@
+import { Button, FileButton } from "@mantine/core";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+import { problemOf } from "../api/client";
+import { pathOf } from "../api/inventory";
+import { numberOf } from "../api/numberOf";
+import { keepPage, ownPage, pageAddress, recolorPage, removePage } from "../api/page";
+import { useEditorState } from "../editor/EditorProvider";
+import { documentOf, themeOf } from "../editor/selectors";
+import { alterExisting, fromOf, useExisting } from "../existing/existing";
+import { refusalOf } from "../ui/refusal";
+import { Swatch } from "../ui/Swatch";
+import { Divide } from "./Divide";
+import { OwnFrame, type Seen } from "./OwnFrame";
+import own from "./OwnPane.module.css";
+import classes from "./ProofPane.module.css";
+
+interface Props {
+  share: number;
+  onShare: (share: number) => void;
+  zoom: number;
+}
+
+const TEXT = /\.(css|scss|less|html?|svg)$/i;
+
+/** A page of one's own: as it came, and with other colours. */
+export function OwnPane({ share, onShare, zoom }: Props) {
+  const theme = useEditorState(themeOf);
+  const spec = useEditorState(documentOf);
+  const client = useQueryClient();
+  const existing = useExisting(theme.id);
+  const [refusal, setRefusal] = useState<string>();
+  const [seen, setSeen] = useState<Seen>();
+  const folder = useRef<HTMLInputElement>(null);
+  const key = ["own-page", theme.id];
+  const { data: page } = useQuery({ queryKey: key, queryFn: () => ownPage(theme.slug) });
+  const { map, kin, from, toVariables } = existing;
+  const wanted = { map, kin, from: fromOf(from), toVariables };
+  const recolored = useQuery({
+    queryKey: ["own-version", page?.id, numberOf(spec), wanted],
+    queryFn: () => recolorPage(page?.id ?? "", spec, wanted),
+    enabled: Boolean(page),
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  const bring = async (chosen: File[]) => {
+    if (chosen.length === 0) return;
+    try {
+      const kept = await keepPage(
+        theme.slug,
+        chosen.map((file) => ({ path: pathOf(file), file })),
+      );
+      client.setQueryData(key, kept);
+      setRefusal(undefined);
+      // Its colours are mapped where all existing files are.
+      const texts = kept.files.filter((file) => TEXT.test(file.path));
+      const files = await Promise.all(
+        texts.map(async ({ path }) => {
+          const answer = await fetch(pageAddress({ ...kept, entry: path }, "as-it-came"));
+          return { name: path, text: await answer.text() };
+        }),
+      );
+      alterExisting(theme.id, { files });
+    } catch (error) {
+      setRefusal(refusalOf(problemOf(error)));
+    }
+  };
+  const choose = (
+    <span className={own.choose}>
+      <FileButton multiple onChange={(files) => void bring(files)}>
+        {(props) => (
+          <Button size="compact-sm" variant="default" {...props}>
+            {page ? "Another page …" : "Choose files or a ZIP …"}
+          </Button>
+        )}
+      </FileButton>
+      <Button size="compact-sm" variant="default" onClick={() => folder.current?.click()}>
+        Choose a folder …
+      </Button>
+      <input
+        ref={folder}
+        type="file"
+        hidden
+        multiple
+        aria-label="Folder of the page"
+        {...{ webkitdirectory: "" }}
+        onChange={(e) => void bring([...(e.currentTarget.files ?? [])])}
+      />
+      {page && (
+        <Button
+          size="compact-sm"
+          variant="default"
+          onClick={async () => {
+            await removePage(theme.slug);
+            client.setQueryData(key, null);
+          }}
+        >
+          Remove
+        </Button>
+      )}
+    </span>
+  );
+  return (
+    <>
+      <div className={own.bar}>
+        {page ? (
+          <span>
+            {page.entry}, as it came | recoloured: {recolored.data?.changed ?? 0} places
+          </span>
+        ) : (
+          <span>
+            A page of your own with its style sheets, pictures and fonts. Nothing in it runs, nothing is
+            fetched.
+          </span>
+        )}
+        {choose}
+      </div>
+      {(refusal ?? recolored.error) && (
+        <p role="alert" className={own.refusal}>
+          {refusal ?? problemOf(recolored.error).detail}
+        </p>
+      )}
+      {page && (
+        <div className={classes.halves}>
+          <OwnFrame
+            title="as it came"
+            src={pageAddress(page, "as-it-came")}
+            grow={share}
+            zoom={zoom}
+            onSeen={setSeen}
+          />
+          <Divide share={share} onShare={onShare} />
+          <OwnFrame
+            title="recoloured"
+            src={recolored.data && pageAddress(page, recolored.data.version)}
+            grow={1 - share}
+            zoom={zoom}
+            onSeen={setSeen}
+          />
+        </div>
+      )}
+      {page && (
+        <p className={classes.paint} aria-live="off">
+          {seen ? (
+            <>
+              <code>{seen.what}</code>
+              <span>
+                text <Swatch colors={[seen.text]} /> <b>{seen.text}</b>
+              </span>
+              <span>
+                ground <Swatch colors={[seen.ground]} /> <b>{seen.ground}</b>
+              </span>
+            </>
+          ) : (
+            "Point at anything to see its colours; the map is in Handoff, existing."
+          )}
+        </p>
+      )}
+    </>
+  );
+}

@@ -41,6 +41,47 @@ const VIEWS = {
       await page.waitForTimeout(600);
     },
   },
+  "brand-library": {
+    path: `${theme}/brand?source=library`,
+    act: async (page) => {
+      const library = page.getByRole("region", { name: "Library" });
+      await library.getByText("shared by others").click();
+      await library.getByRole("combobox", { name: "Near to" }).selectOption("brand");
+      await page.waitForTimeout(800);
+      await library.locator("[data-strip]").nth(1).click();
+      await page.waitForTimeout(600);
+    },
+  },
+  existing: {
+    path: "/themes/night-crossing/handoff?side=existing",
+    act: async (page) => {
+      await page.getByRole("tab", { name: "own page" }).click();
+      const site = (name) => new URL(`../demo/old-site/${name}`, import.meta.url).pathname;
+      await page
+        .locator("#proof input[type=file]:not([webkitdirectory])")
+        .setInputFiles([site("timetable.html"), site("site.css")]);
+      for (const [old, next] of [
+        ["#0f5c7a", "heather.600"],
+        ["#e4572e", "lichen.500"],
+      ]) {
+        await page.getByLabel(`What ${old} becomes`).fill(next);
+        await page.getByLabel(`What ${old} becomes`).press("Enter");
+        await page.waitForTimeout(600);
+      }
+      await page.getByRole("heading", { name: /site\.css/ }).click();
+      await page.waitForTimeout(600);
+    },
+  },
+  forms: {
+    path: "/themes/brindle-freight/handoff?side=forms",
+    act: async (page) => {
+      await page.getByLabel("Name of the file").fill("scheme.json");
+      const example = { primary: "#0F5C7A", hover: "rgb(22, 77, 99)", text: "#1a2226", odd: "#123abc" };
+      await page.getByLabel("Example").fill(`${JSON.stringify(example, null, 2)}\n`);
+      await page.getByRole("button", { name: "Make a form of it" }).click();
+      await page.waitForTimeout(1200);
+    },
+  },
   ledger: { path: `${theme}/ledger?token=primary.tint-text&page=parts` },
   "proof-booking": { path: `${theme}/stave?page=booking&scale=buoy` },
   "proof-roster": { path: `${theme}/stave?page=roster` },

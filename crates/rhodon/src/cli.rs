@@ -188,6 +188,9 @@ pub struct ExportArgs {
     /// Folder for the files.
     #[arg(long)]
     pub out: Option<PathBuf>,
+    /// Write again whenever the document or one that it extends changes, until it is stopped.
+    #[arg(long, requires = "out", conflicts_with = "brands")]
+    pub watch: bool,
     /// Number of the saved revision, told at the head of the files.
     #[arg(long)]
     pub revision: Option<i32>,

@@ -9,7 +9,7 @@ use crate::input;
 use crate::output::Failure;
 
 /// Ending of theme documents.
-const ENDING: &str = ".rhodon.json";
+pub const ENDING: &str = ".rhodon.json";
 
 /// Reads a document and the parents it extends, which lie beside it as `slug.rhodon.json`.
 /// `-` reads standard input; parents are then sought in the current folder.

@@ -76,6 +76,14 @@ pub fn all() -> Result<String, Failure> {
     Ok(text)
 }
 
+/// The text of a file.
+pub fn text(path: &Path) -> Result<String, Failure> {
+    fs::read_to_string(path).map_err(|cause| Failure::Io {
+        place: path.display().to_string(),
+        cause,
+    })
+}
+
 /// A file under the name by which it was asked for.
 pub fn file(path: &Path) -> Result<InputFile, Failure> {
     let name = path.display().to_string();

@@ -138,6 +138,11 @@ impl Printer {
         self.out.write_all(bytes).map_err(written)
     }
 
+    /// Lets what is printed so far be read.
+    pub fn flush(&mut self) -> Result<(), Failure> {
+        self.out.flush().map_err(written)
+    }
+
     /// Flushes, and tells how it went.
     pub fn finish(mut self) -> Result<Outcome, Failure> {
         self.out.flush().map_err(written)?;
@@ -175,7 +180,8 @@ impl Printer {
     }
 }
 
-/// Writes a file inside a folder, with the folders that it needs.
+/// Writes a file inside a folder, with the folders that it needs. It is there as a whole or not at all, and
+/// one that is the same already stays untouched.
 pub fn write_into(folder: &Path, file: &str, bytes: &[u8]) -> Result<(), Failure> {
     let relative = Path::new(file);
     if relative
@@ -194,5 +200,12 @@ pub fn write_into(folder: &Path, file: &str, bytes: &[u8]) -> Result<(), Failure
     if let Some(parent) = path.parent() {
         fs::create_dir_all(parent).map_err(io)?;
     }
-    fs::write(&path, bytes).map_err(io)
+    if fs::read(&path).is_ok_and(|there| there == bytes) {
+        return Ok(());
+    }
+    let mut name = path.file_name().unwrap_or_default().to_owned();
+    name.push(".part");
+    let part = path.with_file_name(name);
+    fs::write(&part, bytes).map_err(io)?;
+    fs::rename(&part, &path).map_err(io)
 }

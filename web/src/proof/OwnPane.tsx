@@ -1,6 +1,6 @@
-import { Button, FileButton } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { problemOf } from "../api/client";
 import { pathOf } from "../api/inventory";
 import { numberOf } from "../api/numberOf";
@@ -8,6 +8,7 @@ import { keepPage, ownPage, pageAddress, recolorPage, removePage } from "../api/
 import { useEditorState } from "../editor/EditorProvider";
 import { documentOf, themeOf } from "../editor/selectors";
 import { alterExisting, fromOf, useExisting } from "../existing/existing";
+import { ChooseFiles } from "../ui/ChooseFiles";
 import { refusalOf } from "../ui/refusal";
 import { Swatch } from "../ui/Swatch";
 import { Divide } from "./Divide";
@@ -31,7 +32,6 @@ export function OwnPane({ share, onShare, zoom }: Props) {
   const existing = useExisting(theme.id);
   const [refusal, setRefusal] = useState<string>();
   const [seen, setSeen] = useState<Seen>();
-  const folder = useRef<HTMLInputElement>(null);
   const key = ["own-page", theme.id];
   const { data: page } = useQuery({ queryKey: key, queryFn: () => ownPage(theme.slug) });
   const { map, kin, from, toVariables } = existing;
@@ -67,24 +67,10 @@ export function OwnPane({ share, onShare, zoom }: Props) {
   };
   const choose = (
     <span className={own.choose}>
-      <FileButton multiple onChange={(files) => void bring(files)}>
-        {(props) => (
-          <Button size="compact-sm" variant="default" {...props}>
-            {page ? "Another page …" : "Choose files or a ZIP …"}
-          </Button>
-        )}
-      </FileButton>
-      <Button size="compact-sm" variant="default" onClick={() => folder.current?.click()}>
-        Choose a folder …
-      </Button>
-      <input
-        ref={folder}
-        type="file"
-        hidden
-        multiple
-        aria-label="Folder of the page"
-        {...{ webkitdirectory: "" }}
-        onChange={(e) => void bring([...(e.currentTarget.files ?? [])])}
+      <ChooseFiles
+        folder="Folder of the page"
+        words={page ? "Another page …" : "Choose files or a ZIP …"}
+        onFiles={(files) => void bring(files)}
       />
       {page && (
         <Button

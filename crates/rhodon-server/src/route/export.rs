@@ -9,7 +9,7 @@ use axum::http::header;
 use axum::response::{IntoResponse, Response};
 use chrono::NaiveDate;
 use rhodon_formats::form;
-use rhodon_formats::{File, Source, Stamp, TARGETS, Target, Warning, archive, find};
+use rhodon_formats::{File, Output, Source, Stamp, TARGETS, Target, Warning, archive, find};
 use rhodon_theme::{Derived, Resolved, Slug};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
@@ -191,17 +191,26 @@ fn exported(
         .collect();
     let command = target.command(&settings, saved.0);
     let output = target.export(&source, settings)?;
+    Ok(view(output, options, command, target.usage_for(&theme)))
+}
+
+fn view(
+    output: Output,
+    options: BTreeMap<&'static str, String>,
+    command: String,
+    usage: String,
+) -> ExportView {
     let warning = |w: Warning| WarningView {
         token: w.token,
         message: w.message,
     };
-    Ok(ExportView {
+    ExportView {
         files: output.files.into_iter().map(FileView::from).collect(),
         warnings: output.warnings.into_iter().map(warning).collect(),
         options,
         command,
-        usage: target.usage_for(&theme),
-    })
+        usage,
+    }
 }
 
 /// A form of the document, as a target.
@@ -219,20 +228,16 @@ fn exported_form(
     };
     let output = form::export(name, &source)?;
     let usage = output.files.first().map(|file| form::usage(&file.path));
-    let warning = |w: Warning| WarningView {
-        token: w.token,
-        message: w.message,
-    };
-    Ok(ExportView {
-        files: output.files.into_iter().map(FileView::from).collect(),
-        warnings: output.warnings.into_iter().map(warning).collect(),
-        options: BTreeMap::new(),
-        command: format!(
-            "rhodon export theme.rhodon.json --target {}{name} --out .",
-            form::PREFIX
-        ),
-        usage: usage.unwrap_or_default(),
-    })
+    let command = format!(
+        "rhodon export theme.rhodon.json --target {}{name} --out .",
+        form::PREFIX
+    );
+    Ok(view(
+        output,
+        BTreeMap::new(),
+        command,
+        usage.unwrap_or_default(),
+    ))
 }
 
 /// Whose names are asked for.

@@ -1,6 +1,5 @@
 //! `rhodon fill`
 
-use std::fs;
 use std::path::Path;
 
 use indexmap::IndexMap;
@@ -23,11 +22,7 @@ pub fn run(args: &FillArgs, printer: &mut Printer) -> Result<(), Failure> {
         return Err(Failure::bad("expected --form or --example"));
     };
     let place = path.display().to_string();
-    let read = fs::read_to_string(path);
-    let text = read.map_err(|cause| Failure::Io {
-        place: place.clone(),
-        cause,
-    })?;
+    let text = input::text(path)?;
     let family = args
         .family
         .iter()

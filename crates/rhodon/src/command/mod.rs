@@ -18,6 +18,7 @@ mod serve;
 mod standin;
 mod targets;
 mod vision;
+mod watch;
 
 use crate::cli::{Cli, Command, SchemaOf};
 use crate::output::{Failure, Outcome, Printer};
@@ -38,6 +39,7 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
         Command::Fill(args) => fill::run(&args, &mut printer)?,
         Command::Diff(args) => diff::run(&args, &mut printer)?,
         Command::Extract(args) => extract::run(&args, &mut printer)?,
+        Command::Export(args) if args.watch => watch::run(&args, &mut printer)?,
         Command::Export(args) => export::run(&args, &mut printer)?,
         Command::Targets => targets::run(&mut printer)?,
         Command::Import(args) => import::run(&args, &mut printer)?,

@@ -1,7 +1,6 @@
 //! `rhodon recolor`
 
 use std::collections::HashSet;
-use std::fs;
 use std::path::{Component, Path};
 
 use rhodon_color::Rgb8;
@@ -125,11 +124,7 @@ fn plan(args: &RecolorArgs) -> Result<Plan, Failure> {
     let map = match (&args.map, &args.from, &args.to) {
         (Some(path), ..) => {
             let place = path.display().to_string();
-            let read = fs::read_to_string(path);
-            let text = read.map_err(|cause| Failure::Io {
-                place: place.clone(),
-                cause,
-            })?;
+            let text = input::text(path)?;
             ColorMap::parse(&text).map_err(|e| Failure::bad(format!("{place}: {e}")))?
         }
         (None, Some(from), Some(to)) => ColorMap::between(&theme(from)?, &theme(to)?),

@@ -179,3 +179,72 @@ fn what_is_asked_wrong_is_told() {
         assert!(run.err.contains(why), "{}", run.err);
     }
 }
+
+#[test]
+fn export_watches_the_document_and_its_parents_and_outlives_a_bad_one() {
+    use std::process::{Command, Stdio};
+    use std::time::{Duration, Instant};
+
+    let parent = |code: &str| {
+        json!({ "format": 1, "name": "P", "brand": [{ "name": "Sea", "slug": "sea", "color": code }] }).to_string()
+    };
+    let child = |name: &str| json!({ "format": 1, "name": name, "extends": "parent" }).to_string();
+    let folder = Folder::new(&[
+        ("parent.rhodon.json", &parent("#0f5c7a")),
+        ("child.rhodon.json", &child("C")),
+    ]);
+    let out = folder.path("build");
+    let mut process = Command::new(env!("CARGO_BIN_EXE_rhodon"))
+        .args([
+            "export",
+            &folder.path("child.rhodon.json"),
+            "--target",
+            "css",
+            "--out",
+            &out,
+            "--watch",
+        ])
+        .stdout(Stdio::null())
+        .stderr(Stdio::null())
+        .spawn()
+        .unwrap();
+    let holds = |text: &str| {
+        let began = Instant::now();
+        while began.elapsed() < Duration::from_secs(20) {
+            if fs::read_to_string(format!("{out}/theme.css"))
+                .is_ok_and(|sheet| sheet.contains(text))
+            {
+                return true;
+            }
+            std::thread::sleep(Duration::from_millis(20));
+        }
+        false
+    };
+    let put = |name: &str, text: &str| fs::write(folder.path(name), text).unwrap();
+    assert!(holds("#0f5c7a"));
+    put("parent.rhodon.json", &parent("#a33a1e"));
+    assert!(holds("#a33a1e"), "a parent changed");
+    put("child.rhodon.json", "{ not a document");
+    std::thread::sleep(Duration::from_millis(200));
+    assert!(holds("#a33a1e"), "what was good stays");
+    put("child.rhodon.json", &child("Deep water"));
+    assert!(holds("Deep water"), "and it goes on");
+    assert!(process.try_wait().unwrap().is_none());
+    process.kill().unwrap();
+    process.wait().unwrap();
+    let parts = fs::read_dir(&out).unwrap().flatten();
+    assert!(
+        parts
+            .map(|f| f.file_name())
+            .all(|name| !name.to_string_lossy().ends_with(".part"))
+    );
+    let run = rhodon(
+        &["export", "-", "--target", "css", "--out", &out, "--watch"],
+        "",
+    );
+    assert!(
+        run.err.contains("--watch: expected a document in a file"),
+        "{}",
+        run.err
+    );
+}

@@ -1,10 +1,11 @@
-import { Button, FileButton, NumberInput } from "@mantine/core";
+import { NumberInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { familyOf, type Inventory, type SourceFile, type Used } from "../../../api/inventory";
 import { vocabularyQuery } from "../../../api/queries";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { themeOf } from "../../../editor/selectors";
+import { ChooseFiles } from "../../../ui/ChooseFiles";
 import { counted } from "../../../ui/counted";
 import { Reading } from "../../../ui/Reading";
 import { takeDropped, useDropped } from "../dropped";
@@ -26,7 +27,6 @@ export default function FilesSource() {
     // What kinds of files there are is known first.
     if (waiting.length > 0 && data) void read(takeDropped());
   });
-  const folder = useRef<HTMLInputElement>(null);
   const hold = (ones: Used[]) =>
     offer(
       id,
@@ -45,25 +45,7 @@ export default function FilesSource() {
   return (
     <section className={source.source} aria-label="Files">
       <div className={source.bar}>
-        <Button size="compact-sm" variant="default" onClick={() => folder.current?.click()}>
-          Choose a folder …
-        </Button>
-        <input
-          ref={folder}
-          type="file"
-          hidden
-          multiple
-          aria-label="Folder"
-          {...{ webkitdirectory: "" }}
-          onChange={(e) => void read([...(e.currentTarget.files ?? [])])}
-        />
-        <FileButton multiple onChange={(chosen) => void read(chosen)}>
-          {(props) => (
-            <Button size="compact-sm" variant="default" {...props}>
-              Choose files …
-            </Button>
-          )}
-        </FileButton>
+        <ChooseFiles folder="Folder" onFiles={(chosen) => void read(chosen)} />
         {reading ? (
           <Reading words={`${reading.done} of ${counted(reading.all, "file")}`} onStop={reading.stop} />
         ) : (

@@ -1,4 +1,4 @@
-import { Button, Checkbox, FileButton, NativeSelect } from "@mantine/core";
+import { Button, Checkbox, NativeSelect } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { problemOf } from "../../../api/client";
@@ -10,6 +10,7 @@ import { saveFile } from "../../../api/save";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../../editor/selectors";
 import { alterExisting, fromOf, useExisting } from "../../../existing/existing";
+import { ChooseFiles } from "../../../ui/ChooseFiles";
 import { counted } from "../../../ui/counted";
 import { ChangedLines } from "./ChangedLines";
 import classes from "./Existing.module.css";
@@ -27,7 +28,6 @@ export default function ExistingSide() {
   const { data: vocabulary } = useQuery(vocabularyQuery);
   const { data: themes = [] } = useQuery(themesQuery);
   const [told, setTold] = useState<string>();
-  const folder = useRef<HTMLInputElement>(null);
   const { files, pictures, map, from, kin, toVariables } = existing;
   const wanted = { files, map, from: fromOf(from), kin, toVariables };
   const found = useQuery({
@@ -69,25 +69,7 @@ export default function ExistingSide() {
   return (
     <section className={classes.side} aria-label="Existing files">
       <div className={classes.bar}>
-        <Button size="compact-sm" variant="default" onClick={() => folder.current?.click()}>
-          Choose a folder …
-        </Button>
-        <input
-          ref={folder}
-          type="file"
-          hidden
-          multiple
-          aria-label="Folder to recolour"
-          {...{ webkitdirectory: "" }}
-          onChange={(e) => void read([...(e.currentTarget.files ?? [])])}
-        />
-        <FileButton multiple onChange={(chosen) => void read(chosen)}>
-          {(props) => (
-            <Button size="compact-sm" variant="default" {...props}>
-              Choose files …
-            </Button>
-          )}
-        </FileButton>
+        <ChooseFiles folder="Folder to recolour" onFiles={(chosen) => void read(chosen)} />
         {files.length + pictures.length > 0 ? (
           <>
             <span>

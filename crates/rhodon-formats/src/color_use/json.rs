@@ -3,20 +3,37 @@
 use std::ops::Range;
 
 use super::ColorUse;
+use super::components::Components;
 use super::spelling::{is_shorthand, sounds_like_color, whole, within};
 
 /// Finds the colours among the values.
 pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
     let mut keys = Keys::default();
+    let mut components = Components::default();
     for token in (Tokens { text, at: 0 }) {
         match token {
-            Token::Open => keys.open(),
-            Token::Close => keys.close(),
+            Token::Open => {
+                if keys.key.as_deref() == Some("components") {
+                    components = Components::default();
+                }
+                keys.open();
+            }
+            Token::Close => {
+                keys.close();
+                if let Some(found) = components.take(&keys.name()) {
+                    out.push(found);
+                }
+            }
             Token::Comma => keys.key = None,
             Token::Text(range) if is_key(text, range.end) => {
                 keys.key = Some(text[range].to_owned());
             }
-            Token::Text(range) => value(text, range, &keys, out),
+            Token::Text(range) => {
+                if let Some(key) = &keys.key {
+                    components.add(key, text, &range);
+                }
+                value(text, range, &keys, out);
+            }
         }
     }
 }

@@ -3,6 +3,7 @@
 //!
 //! A kind of file is one file here and one line in [`FINDERS`].
 
+mod components;
 mod json;
 mod markup;
 mod palette;
@@ -37,6 +38,8 @@ pub enum Written {
     AlphaFirst,
     /// Three numbers from 0 to 255.
     Channels,
+    /// Texts of an object, a component each.
+    Components,
 }
 
 impl ColorUse {

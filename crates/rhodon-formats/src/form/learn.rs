@@ -198,6 +198,8 @@ fn free_name(wanted: &str, form: &Form) -> SlotName {
 fn place(name: &SlotName, found: &ColorUse, spelling: &str) -> String {
     match found.written {
         Written::Channels => channels(name, spelling),
+        // Components stand apart from each other: the text stays as it is.
+        Written::Components => plain(spelling),
         Written::AlphaFirst if spelling.starts_with('#') => {
             // Behind `#`, digits with the opacity in front are as those behind `0x`.
             format!(

@@ -227,6 +227,7 @@ impl Plan {
             Written::Css => respelt(from, code, new.opacity),
             Written::AlphaFirst => Some(alpha_first(from, code, new.opacity)),
             Written::Channels => Some(channels(from, code)),
+            Written::Components => None,
         }
     }
 }

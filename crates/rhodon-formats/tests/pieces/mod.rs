@@ -95,6 +95,11 @@ const JSON: &[Piece] = &[
         &["#d2b48c", "#aabbcc"],
     ),
     ("{ \"a\": [\"rgb(1, 2, 3)\", 15] }\n", &["#010203"]),
+    (
+        "{ \"color\" : { \"color-space\" : \"srgb\", \"components\" : { \"alpha\" : \"1.000\", \"blue\" : \"0x7A\", \"green\" : \"0.361\", \"red\" : \"15\" } } }\n",
+        &["#0f5c7a"],
+    ),
+    ("{ \"red\": \"0x0F\", \"green\": \"300\" }\n", &[]),
 ];
 const SCRIPT: &[Piece] = &[
     ("// '#abc'\n/* \"#def\" */\n", &[]),

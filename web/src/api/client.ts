@@ -70,5 +70,6 @@ export function refusalIn(error: unknown): string {
 /** What a failed request says, as a problem. */
 export function problemOf(error: unknown): Problem {
   if (error instanceof ApiProblem) return error.problem;
-  return { type: "/problems/unknown", title: "Unknown", status: 0, detail: String(error) };
+  const detail = error instanceof Error ? error.message : String(error);
+  return { type: "/problems/unknown", title: "Unknown", status: 0, detail };
 }

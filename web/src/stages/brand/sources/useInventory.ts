@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { problemOf } from "../../../api/client";
 import { type Inventory, ours, pathOf, type SourceFile, takeInventory } from "../../../api/inventory";
 import { vocabularyQuery } from "../../../api/queries";
+import { unpacked } from "../../../api/unpacked";
 
 interface Reading {
   done: number;
@@ -34,11 +35,17 @@ export function useInventory() {
     latest.current?.abort();
     const ending = new AbortController();
     latest.current = ending;
-    const { taken, passed } = ours(chosen, data.sources);
-    setPassed(passed);
     setRefusal(undefined);
+    let files: File[];
+    try {
+      files = await unpacked(chosen);
+    } catch (error) {
+      return setRefusal(problemOf(error).detail);
+    }
+    const { taken, passed } = ours(files, data.sources);
+    setPassed(passed);
     if (taken.length === 0) {
-      setRefusal(`none of ${chosen.length} files is a text in which colours are found`);
+      setRefusal(`none of ${files.length} files is a text in which colours are found`);
       return;
     }
     const texts: SourceFile[] = [];

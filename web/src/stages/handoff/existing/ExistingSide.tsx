@@ -7,6 +7,7 @@ import { ours, pathOf, type SourceFile } from "../../../api/inventory";
 import { numberOf } from "../../../api/numberOf";
 import { themesQuery, vocabularyQuery } from "../../../api/queries";
 import { saveFile } from "../../../api/save";
+import { unpacked } from "../../../api/unpacked";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../../editor/selectors";
 import { alterExisting, fromOf, useExisting } from "../../../existing/existing";
@@ -40,8 +41,14 @@ export default function ExistingSide() {
   });
   const read = async (chosen: File[]) => {
     if (!vocabulary || chosen.length === 0) return;
-    const { taken, passed } = ours(chosen, vocabulary.sources);
-    const images = chosen.filter((file) => PICTURE.test(file.name));
+    let brought: File[];
+    try {
+      brought = await unpacked(chosen);
+    } catch (error) {
+      return setTold(problemOf(error).detail);
+    }
+    const { taken, passed } = ours(brought, vocabulary.sources);
+    const images = brought.filter((file) => PICTURE.test(file.name));
     const texts: SourceFile[] = await Promise.all(
       taken.map(async (file) => ({ name: pathOf(file), text: await file.text() })),
     );
@@ -94,7 +101,9 @@ export default function ExistingSide() {
             </Button>
           </>
         ) : (
-          <span>style sheets, markup, JSON, resources, code and pictures: only their colours change</span>
+          <span>
+            {told ?? "style sheets, markup, JSON, resources, code and pictures: only their colours change"}
+          </span>
         )}
       </div>
       {files.length + pictures.length > 0 && (

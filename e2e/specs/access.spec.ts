@@ -17,6 +17,32 @@ for (const appearance of ["light", "dark"] as const) {
   }
 }
 
+for (const [name, stage, view] of [
+  ["the library", "brand", "source=library"],
+  ["type and shape", "brand", "source=faces"],
+  ["forms", "handoff", "side=forms"],
+  ["what exists", "handoff", "side=existing"],
+  ["a page of one's own", "handoff", "own=true"],
+] as const) {
+  test(`axe finds nothing on ${name}`, async ({ page, slug }) => {
+    await open(page, slug, stage);
+    await page.goto(`/themes/${slug}/${stage}?${view}`);
+    await page.waitForLoadState("networkidle");
+    if (view === "side=existing") {
+      const buffer = Buffer.from(".a { background: #2b6cb0; color: #fff } .b { color: #e4572e }");
+      await page
+        .getByRole("region", { name: "Existing files" })
+        .locator("input[type=file]:not([webkitdirectory])")
+        .setInputFiles([{ name: "site.css", mimeType: "text/css", buffer }]);
+      await page.getByLabel("What #2b6cb0 becomes").fill("primary.fill");
+      await page.getByLabel("What #2b6cb0 becomes").press("Enter");
+      await expect(page.getByRole("heading", { name: /site\.css/ })).toBeVisible();
+    }
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(" ")}`)).toEqual([]);
+  });
+}
+
 test("light and dark are shown alone or together, and the divide moves by keyboard", async ({
   page,
   slug,

@@ -70,7 +70,11 @@ test("one's own page is shown as it came and recoloured by the map, and outlives
   const painted = await ground(recoloured);
   expect(await ground(frame(page, "as it came"))).toBe("rgb(43, 108, 176)");
   await recoloured.locator(".hero").hover();
-  await expect(page.getByText("div.hero")).toBeVisible();
+  await expect(page.locator("#proof code", { hasText: ".hero" })).toBeVisible();
+  // A click leads to the line of the map.
+  await page.getByRole("link", { name: /^Stave/ }).click();
+  await frame(page, "as it came").locator(".hero").click();
+  await expect(page.locator('tr[data-at][data-hex="#2b6cb0"]')).toBeVisible();
   await page.reload();
   await expect.poll(() => ground(frame(page, "recoloured"))).toBe(painted);
   await page.locator("#proof").getByRole("button", { name: "Remove" }).click();
@@ -83,7 +87,8 @@ test("a hostile page runs nothing, reaches nothing and changes nothing", async (
     asked.push(route.request().url());
     return route.fulfill({ status: 200, body: "top.document.title='taken'", contentType: "text/javascript" });
   });
-  const before = await (await request.get("/api/themes")).text();
+  const theme = async () => (await request.get(`/api/themes/${slug}`)).json();
+  const before = await theme();
   const title = await page.title();
   await bring(page, slug, [{ name: "index.html", text: HOSTILE }]);
   const own = frame(page, "as it came");
@@ -98,7 +103,7 @@ test("a hostile page runs nothing, reaches nothing and changes nothing", async (
   expect(
     await own.locator("img[src='/api/themes']").evaluate((img: HTMLImageElement) => img.naturalWidth),
   ).toBe(0);
-  expect((await (await request.get("/api/themes")).text()).length).toBe(before.length);
+  expect(await theme()).toEqual(before);
   // The address by itself runs and reaches nothing either.
   const src = await page.locator('iframe[title="as it came"]').getAttribute("src");
   const alone = await page.context().newPage();
@@ -134,4 +139,16 @@ test("style sheets ask for nothing from elsewhere, and what is no page is refuse
     { name: "a.zip", mimeType: "application/zip", buffer: Buffer.from("PK nothing") },
   ]);
   await expect(page.getByRole("alert")).toContainText("a.zip: a damaged ZIP");
+});
+
+test("a page that uses the theme's names is painted by its style sheet", async ({ page, slug }) => {
+  await bring(page, slug, [
+    {
+      name: "index.html",
+      text: '<head></head><body><div class="hero" style="background: var(--primary-fill)">Harbour</div>',
+    },
+  ]);
+  await expect.poll(() => ground(frame(page, "as it came"))).toBe("rgba(0, 0, 0, 0)");
+  await page.getByLabel("Right half").selectOption("sheet");
+  await expect.poll(() => ground(frame(page, "recoloured"))).toBe("rgb(15, 92, 122)");
 });

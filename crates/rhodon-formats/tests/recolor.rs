@@ -313,3 +313,33 @@ fn mixed(code: Rgb8, grey: u16, percent: u16) -> Rgb8 {
         .map(|v| ((u16::from(v) * (100 - percent) + grey * percent) / 100) as u8);
     Rgb8::new(r, g, b)
 }
+
+#[test]
+fn comments_stay_unless_they_are_asked_for() {
+    let map = r##"{"#0f5c7a": "#a33a1e"}"##;
+    for (name, text) in [
+        (
+            "a.css",
+            "/* #0f5c7a, rgb(15,92,122) */ a{color:#0f5c7a;b:url(https://x.y/#0f5c7a);c:'/* #0f5c7a */'} // #0f5c7a\n",
+        ),
+        (
+            "a.html",
+            "<!-- #0f5c7a, rgb(15,92,122) --><p style='color:#0f5c7a'>#0f5c7a",
+        ),
+        ("a.ts", "// #0f5c7a, rgb(15,92,122)\nconst a = '#0f5c7a';\n"),
+    ] {
+        let found = done(name, text, &plan(map));
+        assert_eq!(found.changes.len(), 1, "{name}");
+        let all = done(
+            name,
+            text,
+            &Plan {
+                comments: true,
+                ..plan(map)
+            },
+        );
+        assert_eq!(replayed(text, &all), all.text);
+        let wanted = if name == "a.css" { 4 } else { 3 };
+        assert_eq!(all.changes.len(), wanted, "{}", all.text);
+    }
+}

@@ -261,6 +261,9 @@ pub struct RecolorArgs {
     /// Take along relatives of brand colours that no token has: hover shades, tints, borders.
     #[arg(long)]
     pub kin: bool,
+    /// Change the colours that comments mention too.
+    #[arg(long)]
+    pub comments: bool,
     /// Refer to tokens by var(--…) where a style sheet can.
     #[arg(long)]
     pub to_variables: bool,

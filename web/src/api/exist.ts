@@ -14,15 +14,17 @@ export interface RecolorWanted {
   /** The theme whose colours the files have. */
   from: { theme: string; revision: number | null } | null;
   kin: boolean;
+  comments: boolean;
   toVariables: boolean;
 }
 
-const bodyOf = (spec: ThemeDocument, { files, map, from, kin, toVariables }: RecolorWanted) => ({
+const bodyOf = (spec: ThemeDocument, { files, map, from, kin, comments, toVariables }: RecolorWanted) => ({
   spec,
   files,
   map,
   from,
   kin,
+  comments,
   to_variables: toVariables,
 });
 

@@ -27,12 +27,25 @@ export async function removePage(slug: string): Promise<void> {
   if (error) await answer(Promise.resolve({ error }));
 }
 
-/** A version of a page with other colours. */
-export const recolorPage = (id: string, spec: ThemeDocument, wanted: Omit<RecolorWanted, "files">) =>
+/** A version of a page with other colours, and with the theme's own style sheet behind its own. */
+export const recolorPage = (
+  id: string,
+  spec: ThemeDocument,
+  wanted: Omit<RecolorWanted, "files">,
+  sheet: boolean,
+) =>
   answer(
     api.POST("/api/pages/{id}/recolored", {
       params: { path: { id } },
-      body: { spec, map: wanted.map, from: wanted.from, kin: wanted.kin, to_variables: wanted.toVariables },
+      body: {
+        spec,
+        map: wanted.map,
+        from: wanted.from,
+        kin: wanted.kin,
+        comments: wanted.comments,
+        to_variables: wanted.toVariables,
+        sheet,
+      },
     }),
   );
 

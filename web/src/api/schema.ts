@@ -1514,6 +1514,11 @@ export interface components {
              */
             id: string;
         };
+        /** @description What a page gets. */
+        PaintRequest: components["schemas"]["PlanRequest"] & {
+            /** @description The theme's own style sheet is loaded last: for pages that use its names already. */
+            sheet?: boolean;
+        };
         /** @description Which property paints a part of what a selector matches. */
         PaintView: {
             /** @description Name of the custom property; none where nothing is painted. */
@@ -1601,6 +1606,8 @@ export interface components {
         };
         /** @description What files get. */
         PlanRequest: {
+            /** @description Colours that comments mention are changed too. */
+            comments?: boolean;
             from?: components["schemas"]["FromTheme"] | null;
             /** @description Relatives of mapped colours go along. */
             kin?: boolean;
@@ -3330,7 +3337,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PlanRequest"];
+                "application/json": components["schemas"]["PaintRequest"];
             };
         };
         responses: {

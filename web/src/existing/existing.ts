@@ -11,10 +11,22 @@ export interface Existing {
   /** The theme whose colours the files have, as `slug` or `slug@revision`; none where the map is by hand. */
   from: string;
   kin: boolean;
+  /** Colours that comments mention are changed too. */
+  comments: boolean;
   toVariables: boolean;
+  /** The colour whose line is looked for. */
+  at?: string | undefined;
 }
 
-const NOTHING: Existing = { files: [], pictures: [], map: {}, from: "", kin: true, toVariables: false };
+const NOTHING: Existing = {
+  files: [],
+  pictures: [],
+  map: {},
+  from: "",
+  kin: true,
+  comments: false,
+  toVariables: false,
+};
 
 interface All {
   /** By the identity of the theme. */
@@ -28,7 +40,7 @@ const useAll = create<All>()(
     version: 1,
     partialize: ({ all }) => ({
       all: Object.fromEntries(
-        Object.entries(all).map(([id, one]) => [id, { ...one, files: [], pictures: [] }]),
+        Object.entries(all).map(([id, one]) => [id, { ...one, files: [], pictures: [], at: undefined }]),
       ),
     }),
   }),

@@ -1,5 +1,6 @@
 import { Button } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
 import { problemOf } from "../api/client";
 import { pathOf } from "../api/inventory";
@@ -9,6 +10,7 @@ import { useEditorState } from "../editor/EditorProvider";
 import { documentOf, themeOf } from "../editor/selectors";
 import { alterExisting, fromOf, useExisting } from "../existing/existing";
 import { ChooseFiles } from "../ui/ChooseFiles";
+import { counted } from "../ui/counted";
 import { refusalOf } from "../ui/refusal";
 import { Swatch } from "../ui/Swatch";
 import { Divide } from "./Divide";
@@ -34,11 +36,23 @@ export function OwnPane({ share, onShare, zoom }: Props) {
   const [seen, setSeen] = useState<Seen>();
   const key = ["own-page", theme.id];
   const { data: page } = useQuery({ queryKey: key, queryFn: () => ownPage(theme.slug) });
-  const { map, kin, from, toVariables } = existing;
-  const wanted = { map, kin, from: fromOf(from), toVariables };
+  const { map, kin, comments, from, toVariables } = existing;
+  const wanted = { map, kin, comments, from: fromOf(from), toVariables };
+  const [sheet, setSheet] = useState(false);
+  const navigate = useNavigate();
+  /** To the line of the map that a place's colour stands in. */
+  const pick = ({ ground, text }: Seen) => {
+    const known = existing.files.some((file) => file.text.toLowerCase().includes(ground)) ? ground : text;
+    alterExisting(theme.id, { at: known });
+    void navigate({
+      to: "/themes/$slug/$stage",
+      params: { slug: theme.slug, stage: "handoff" },
+      search: (s) => ({ ...s, side: "existing" }),
+    });
+  };
   const recolored = useQuery({
-    queryKey: ["own-version", page?.id, numberOf(spec), wanted],
-    queryFn: () => recolorPage(page?.id ?? "", spec, wanted),
+    queryKey: ["own-version", page?.id, numberOf(spec), wanted, sheet],
+    queryFn: () => recolorPage(page?.id ?? "", spec, wanted, sheet),
     enabled: Boolean(page),
     placeholderData: (before) => before,
     retry: false,
@@ -90,9 +104,18 @@ export function OwnPane({ share, onShare, zoom }: Props) {
     <>
       <div className={own.bar}>
         {page ? (
-          <span>
-            {page.entry}, as it came | recoloured: {recolored.data?.changed ?? 0} places
-          </span>
+          <>
+            <span>{page.entry}, as it came |</span>
+            <select
+              className={classes.against}
+              aria-label="Right half"
+              value={sheet ? "sheet" : ""}
+              onChange={(e) => setSheet(e.currentTarget.value === "sheet")}
+            >
+              <option value="">recoloured: {counted(recolored.data?.changed ?? 0, "place")}</option>
+              <option value="sheet">and painted by the theme's sheet</option>
+            </select>
+          </>
         ) : (
           <span>
             A page of your own with its style sheets, pictures and fonts. Nothing in it runs, nothing is
@@ -114,6 +137,7 @@ export function OwnPane({ share, onShare, zoom }: Props) {
             grow={share}
             zoom={zoom}
             onSeen={setSeen}
+            onPick={pick}
           />
           <Divide share={share} onShare={onShare} />
           <OwnFrame
@@ -122,6 +146,7 @@ export function OwnPane({ share, onShare, zoom }: Props) {
             grow={1 - share}
             zoom={zoom}
             onSeen={setSeen}
+            onPick={pick}
           />
         </div>
       )}
@@ -129,7 +154,7 @@ export function OwnPane({ share, onShare, zoom }: Props) {
         <p className={classes.paint} aria-live="off">
           {seen ? (
             <>
-              <code>{seen.what}</code>
+              <code>{seen.rule ?? seen.what}</code>
               <span>
                 text <Swatch colors={[seen.text]} /> <b>{seen.text}</b>
               </span>
@@ -138,7 +163,7 @@ export function OwnPane({ share, onShare, zoom }: Props) {
               </span>
             </>
           ) : (
-            "Point at anything to see its colours; the map is in Handoff, existing."
+            "Point at anything to see its rule and its colours; a click leads to the map."
           )}
         </p>
       )}

@@ -3,6 +3,7 @@
 //!
 //! A kind of file is one file here and one line in [`FINDERS`].
 
+mod comments;
 mod components;
 mod json;
 mod markup;
@@ -15,6 +16,8 @@ mod style;
 use std::ops::Range;
 
 use rhodon_color::Color;
+
+use self::comments::Marks;
 
 /// A colour as it stands in a text.
 #[derive(Clone, Debug, PartialEq)]
@@ -63,6 +66,7 @@ pub struct Finder {
     /// Endings of such files, without the dot.
     pub endings: &'static [&'static str],
     find: fn(&str, &mut Vec<ColorUse>),
+    comments: Marks,
 }
 
 /// Every kind of file in which colours are found. A new one is one file and one line.
@@ -71,26 +75,31 @@ pub const FINDERS: &[Finder] = &[
         id: "style",
         endings: &["css", "scss", "less", "pcss"],
         find: style::find,
+        comments: comments::SIGNS,
     },
     Finder {
         id: "indented-style",
         endings: &["sass", "styl"],
         find: style::find_indented,
+        comments: comments::SIGNS,
     },
     Finder {
         id: "markup",
         endings: &["html", "htm", "svg", "vue", "svelte", "astro"],
         find: markup::find,
+        comments: comments::TAGS,
     },
     Finder {
         id: "json",
         endings: &["json", "jsonc", "json5", "webmanifest"],
         find: json::find,
+        comments: comments::SIGNS,
     },
     Finder {
         id: "resource",
         endings: &["xml"],
         find: resource::find,
+        comments: comments::TAGS,
     },
     Finder {
         id: "script",
@@ -99,11 +108,13 @@ pub const FINDERS: &[Finder] = &[
             "java",
         ],
         find: script::find,
+        comments: comments::SIGNS,
     },
     Finder {
         id: "palette",
         endings: &["gpl"],
         find: palette::find,
+        comments: comments::HASH,
     },
 ];
 
@@ -134,6 +145,18 @@ impl Finder {
         let mut out = Vec::new();
         (self.find)(text, &mut out);
         out.sort_by_key(|found| found.range.start);
+        out
+    }
+}
+
+impl Finder {
+    /// The colours of a text and those that its comments mention, in the order in which they stand.
+    pub fn find_with_comments(&self, text: &str) -> Vec<ColorUse> {
+        let mut out = self.find(text);
+        out.extend(comments::find(text, self.comments));
+        out.sort_by_key(|found| (found.range.start, found.range.end));
+        // What stands in a comment and was found anyway counts once.
+        out.dedup_by(|b, a| b.range.start < a.range.end);
         out
     }
 }

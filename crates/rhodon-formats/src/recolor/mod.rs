@@ -29,6 +29,8 @@ pub struct Plan {
     pub map: ColorMap,
     /// Relatives of the map's colours go along.
     pub kin: bool,
+    /// Colours that comments mention are changed too.
+    pub comments: bool,
     /// A style sheet refers to the token instead, where the map knows one.
     pub to_variables: bool,
 }
@@ -91,7 +93,11 @@ pub struct Left {
 pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
     let text = text_of(file)?;
     let finder = finder_for(&file.name).ok_or("no kind of text in which colours are found")?;
-    let uses = finder.find(text);
+    let uses = if plan.comments {
+        finder.find_with_comments(text)
+    } else {
+        finder.find(text)
+    };
     let places = if finder.is_style() {
         places(text, &uses)
     } else {

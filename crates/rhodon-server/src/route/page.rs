@@ -11,8 +11,10 @@ use axum::http::StatusCode;
 use quick_cache::sync::Cache;
 use rhodon_formats::read::InputFile;
 use rhodon_formats::recolor::{Plan, recolor};
+use rhodon_formats::{ExportError, Source, Stamp, find};
 use rhodon_store::{PageFile, PageRecord, StoreError};
-use serde::Serialize;
+use serde::{Deserialize, Serialize};
+use serde_json::Value;
 use utoipa::ToSchema;
 use uuid::Uuid;
 use zip::ZipArchive;
@@ -31,6 +33,8 @@ const MAX_FILES: usize = 500;
 const MAX_PATH: usize = 300;
 /// Digits of the hash that names a version.
 const DIGITS: usize = 16;
+/// The theme's style sheet within a page.
+const SHEET: &str = "theme-at-hand.css";
 /// Pages and versions that are held.
 const HELD: usize = 8;
 
@@ -204,17 +208,21 @@ fn unpacked(file: &PageFile) -> Result<Vec<PageFile>, ApiError> {
     Ok(out)
 }
 
+fn is_html(path: &str) -> bool {
+    let path = path.to_ascii_lowercase();
+    path.ends_with(".html") || path.ends_with(".htm")
+}
+
 /// The file that is shown: an index, else the HTML file nearest to the root.
 fn entry(files: &[PageFile]) -> Option<String> {
-    let is_html = |path: &&str| {
-        let path = path.to_ascii_lowercase();
-        path.ends_with(".html") || path.ends_with(".htm")
-    };
     let rank = |path: &&str| {
         let name = path.rsplit('/').next().unwrap_or(path);
         (path.matches('/').count(), !name.starts_with("index."))
     };
-    let pages = files.iter().map(|f| f.path.as_str()).filter(is_html);
+    let pages = files
+        .iter()
+        .map(|f| f.path.as_str())
+        .filter(|path| is_html(path));
     pages.min_by_key(rank).map(str::to_owned)
 }
 
@@ -247,6 +255,16 @@ pub(crate) async fn remove(
     Ok(StatusCode::NO_CONTENT)
 }
 
+/// What a page gets.
+#[derive(Debug, Deserialize, ToSchema)]
+pub struct PaintRequest {
+    #[serde(flatten)]
+    plan: PlanRequest,
+    /// The theme's own style sheet is loaded last: for pages that use its names already.
+    #[serde(default)]
+    sheet: bool,
+}
+
 /// A recoloured version of a page.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct VersionView {
@@ -258,17 +276,28 @@ pub struct VersionView {
 
 /// Recolours a page; the version is shown until others take its place.
 #[utoipa::path(
-    post, path = "/pages/{id}/recolored", params(("id" = Uuid, Path,)), request_body = PlanRequest, operation_id = "recolor_page",
+    post, path = "/pages/{id}/recolored", params(("id" = Uuid, Path,)), request_body = PaintRequest, operation_id = "recolor_page",
     responses((status = 200, body = VersionView), (status = 404, body = ApiError), (status = 422, body = ApiError))
 )]
 pub(crate) async fn recolored(
     State(bench): State<Bench>,
     Path(id): Path<Uuid>,
-    JsonBody(body): JsonBody<PlanRequest>,
+    JsonBody(body): JsonBody<PaintRequest>,
 ) -> Result<Json<VersionView>, ApiError> {
-    let plan = plan(&bench, body).await?;
+    let sheet = match body.sheet {
+        true => Some(sheet(&bench, body.plan.spec()).await?),
+        false => None,
+    };
+    let plan = plan(&bench, body.plan).await?;
     let files = came(&bench, id).await?;
-    let (files, changed) = bench.work.run(move || repainted(&files, &plan)).await?;
+    let job = move || {
+        let (mut files, changed) = repainted(&files, &plan);
+        if let Some(sheet) = sheet {
+            load_last(&mut files, sheet);
+        }
+        (files, changed)
+    };
+    let (files, changed) = bench.work.run(job).await?;
     let mut hash = blake3::Hasher::new();
     let mut paths: Vec<&String> = files.keys().collect();
     paths.sort();
@@ -278,6 +307,48 @@ pub(crate) async fn recolored(
     let version = hash.finalize().to_hex()[..DIGITS].to_owned();
     VERSIONS.insert((id, version.clone()), Arc::new(files));
     Ok(Json(VersionView { version, changed }))
+}
+
+/// The style sheet of a theme, as the target writes it with the document's options.
+async fn sheet(bench: &Bench, spec: Value) -> Result<String, ApiError> {
+    let (decided, theme) = bench.derive(spec).await?;
+    let job = move || {
+        let stamp = Stamp {
+            theme: theme.name.clone(),
+            revision: None,
+            date: None,
+        };
+        let source = Source {
+            decided: &decided,
+            theme: &theme,
+            stamp: &stamp,
+        };
+        let target = find("css")?;
+        let output = target.export(&source, target.settings_of(&decided, [])?)?;
+        Ok(output
+            .files
+            .into_iter()
+            .map(|file| file.text)
+            .collect::<String>())
+    };
+    let made: Result<String, ExportError> = bench.work.run(job).await?;
+    Ok(made?)
+}
+
+/// Has every HTML file load one more style sheet, behind its own.
+fn load_last(files: &mut Files, sheet: String) {
+    for (path, bytes) in files.iter_mut().filter(|(path, _)| is_html(path)) {
+        let up = "../".repeat(path.matches('/').count());
+        let link = format!("<link rel=\"stylesheet\" href=\"{up}{SHEET}\">");
+        let text = String::from_utf8_lossy(bytes);
+        let lower = text.to_ascii_lowercase();
+        let at = lower.find("</head>").or_else(|| lower.find("<body"));
+        let at = at
+            .filter(|at| text.is_char_boundary(*at))
+            .unwrap_or(text.len());
+        *bytes = format!("{}{link}{}", &text[..at], &text[at..]).into_bytes();
+    }
+    files.insert(SHEET.to_owned(), sheet.into_bytes());
 }
 
 /// Files with other colours, and how many places changed; what is no text stays.

@@ -49,9 +49,19 @@ pub struct PlanRequest {
     /// Relatives of mapped colours go along.
     #[serde(default)]
     kin: bool,
+    /// Colours that comments mention are changed too.
+    #[serde(default)]
+    comments: bool,
     /// Style sheets refer to tokens where they can.
     #[serde(default)]
     to_variables: bool,
+}
+
+impl PlanRequest {
+    /// The theme whose colours the files get.
+    pub(super) fn spec(&self) -> Value {
+        self.spec.clone()
+    }
 }
 
 /// A saved theme, as it is or was.
@@ -155,6 +165,7 @@ pub(super) async fn plan(bench: &Bench, body: PlanRequest) -> Result<Plan, ApiEr
     Ok(Plan {
         map,
         kin: body.kin,
+        comments: body.comments,
         to_variables: body.to_variables,
     })
 }

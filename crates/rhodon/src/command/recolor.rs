@@ -133,6 +133,7 @@ fn plan(args: &RecolorArgs) -> Result<Plan, Failure> {
     Ok(Plan {
         map,
         kin: args.kin,
+        comments: args.comments,
         to_variables: args.to_variables,
     })
 }

@@ -40,7 +40,7 @@ export function TargetList({ targets, open, chosen, onOpen, onChoose }: Props) {
           if (members.length === 0) return null;
           return (
             <section key={id} aria-label={title}>
-              <h3>{title}</h3>
+              <h2>{title}</h2>
               {members.map(({ target, where }) => (
                 <div key={target.id} className={classes.entry} data-open={target.id === open || undefined}>
                   <Checkbox

@@ -31,9 +31,9 @@ export function ChangedLines({ before, files }: Props) {
       const old = before.find((one) => one.name === file.name)?.text.split("\n") ?? [];
       return (
         <section key={file.name} className={classes.file} aria-label={`Changes of ${file.name}`}>
-          <h3>
+          <h2>
             {file.name} <small>{file.changes.length} changed</small>
-          </h3>
+          </h2>
           {file.unreadable.map((lost) => (
             <p key={`${lost.line} ${lost.text}`} className={classes.lost}>
               <Swatch colors={[lost.text, lost.ground]} large /> line {lost.line}: {lost.text} on{" "}

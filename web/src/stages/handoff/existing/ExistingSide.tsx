@@ -29,8 +29,8 @@ export default function ExistingSide() {
   const { data: vocabulary } = useQuery(vocabularyQuery);
   const { data: themes = [] } = useQuery(themesQuery);
   const [told, setTold] = useState<string>();
-  const { files, pictures, map, from, kin, toVariables } = existing;
-  const wanted = { files, map, from: fromOf(from), kin, toVariables };
+  const { files, pictures, map, from, kin, comments, toVariables, at } = existing;
+  const wanted = { files, map, from: fromOf(from), kin, comments, toVariables };
   const found = useQuery({
     queryKey: ["recolor", numberOf(spec), wanted],
     queryFn: () => recolor(spec, wanted),
@@ -132,6 +132,12 @@ export default function ExistingSide() {
           />
           <Checkbox
             size="xs"
+            label="comments too"
+            checked={comments}
+            onChange={(e) => alter({ comments: e.currentTarget.checked })}
+          />
+          <Checkbox
+            size="xs"
             label="refer to tokens, var(--…)"
             checked={toVariables}
             onChange={(e) => alter({ toVariables: e.currentTarget.checked })}
@@ -147,6 +153,7 @@ export default function ExistingSide() {
         <>
           <MapTable
             lines={data.lines}
+            at={at}
             map={map}
             refusal={problemOf(error ?? "").problems?.[0]}
             onChange={(hex, to) => {

@@ -1,4 +1,4 @@
-import { useId } from "react";
+import { useEffect, useId, useRef } from "react";
 import type { MapLine } from "../../../api/exist";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { tokensOf } from "../../../editor/selectors";
@@ -8,6 +8,8 @@ import { MapCell } from "./MapCell";
 
 interface Props {
   lines: MapLine[];
+  /** The colour whose line is looked for. */
+  at: string | undefined;
   map: Record<string, string | null>;
   refusal: { pointer: string; message: string } | undefined;
   /** Another colour for one of the files; undefined gives the choice back. */
@@ -24,11 +26,15 @@ function ordered(lines: MapLine[]): MapLine[] {
 }
 
 /** Every colour of the files beside what it becomes, how often, where and why. */
-export function MapTable({ lines, map, refusal, onChange }: Props) {
+export function MapTable({ lines, at, map, refusal, onChange }: Props) {
+  const frame = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (at) frame.current?.querySelector(`[data-hex="${at}"]`)?.scrollIntoView({ block: "nearest" });
+  }, [at]);
   const tokens = useEditorState(tokensOf) ?? [];
   const list = useId();
   return (
-    <div className={classes.frame}>
+    <div ref={frame} className={classes.frame}>
       <datalist id={list}>
         {tokens
           .filter((t) => t.kind === "color")
@@ -50,10 +56,12 @@ export function MapTable({ lines, map, refusal, onChange }: Props) {
         <tbody>
           {ordered(lines).map((line) => {
             const chosen = map[line.hex];
-            const at = refusal?.pointer === `/map/${line.hex}` ? refusal.message : undefined;
+            const refused = refusal?.pointer === `/map/${line.hex}` ? refusal.message : undefined;
             return (
               <tr
                 key={line.hex}
+                data-hex={line.hex}
+                data-at={line.hex === at || undefined}
                 data-kin={line.follows ? true : undefined}
                 data-doubtful={line.doubtful || undefined}
               >
@@ -66,7 +74,7 @@ export function MapTable({ lines, map, refusal, onChange }: Props) {
                     chosen={chosen}
                     paths={tokens.map((t) => t.path)}
                     list={list}
-                    error={at}
+                    error={refused}
                     onChange={(to) => onChange(line.hex, to)}
                   />
                 </td>

@@ -5,7 +5,7 @@ use std::io::{Cursor, Read};
 use std::sync::{Arc, LazyLock};
 
 use axum::Json;
-use axum::extract::multipart::MultipartError;
+use axum::extract::multipart::{MultipartError, MultipartRejection};
 use axum::extract::{Multipart, State};
 use axum::http::StatusCode;
 use quick_cache::sync::Cache;
@@ -106,8 +106,9 @@ fn broken(e: MultipartError) -> ApiError {
 pub(crate) async fn keep(
     State(bench): State<Bench>,
     Path(slug): Path<String>,
-    mut parts: Multipart,
+    parts: Result<Multipart, MultipartRejection>,
 ) -> Result<Json<PageView>, ApiError> {
+    let mut parts = parts.map_err(|e| wrong(format!("expected a form with files: {e}")))?;
     let mut files: Vec<PageFile> = Vec::new();
     let mut sum = 0;
     while let Some(part) = parts.next_field().await.map_err(broken)? {

@@ -159,8 +159,8 @@ test("an archive of what is ticked is downloaded, and the ticks stay with the th
   for (const name of ["README.md", "_theme.scss", "values-night/colors.xml"]) {
     expect(bytes.includes(name)).toBe(true);
   }
-  const { spec } = await (await request.get(`/api/themes/${slug}`)).json();
-  expect(spec.pack).toEqual(["android", "sass"]);
+  const pack = async () => (await (await request.get(`/api/themes/${slug}`)).json()).spec.pack;
+  await expect.poll(pack).toEqual(["android", "sass"]);
   await page.reload();
   await expect(page.getByLabel("Sass module in the archive")).toBeChecked();
   await expect(page.getByRole("link", { name: /^Handoff/ })).toContainText("2 chosen");

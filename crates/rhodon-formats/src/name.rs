@@ -5,6 +5,13 @@ use rhodon_theme::Token;
 
 use crate::target::ExportError;
 
+/// The letters and digits of a name, by which names of different styles are compared: `primaryFill` and
+/// `--primary-fill` are one.
+pub(crate) fn letters(name: &str) -> String {
+    let all = name.chars().filter(char::is_ascii_alphanumeric);
+    all.map(|c| c.to_ascii_lowercase()).collect()
+}
+
 /// The custom property of a token in an export without a prefix: `--primary-fill-hover`.
 pub fn css_name(path: &str) -> String {
     format!("--{}", kebab("", path))

@@ -3,9 +3,11 @@
 
 mod pieces;
 
+use std::sync::LazyLock;
 use std::time::Instant;
 
 use pieces::{KINDS, next};
+use proptest::prelude::*;
 use rhodon_color::{Color, Rgb8};
 use rhodon_formats::form::{MAX_OUTPUT, fill, learn};
 use rhodon_formats::read::InputFile;
@@ -67,8 +69,16 @@ fn slots_tokens_and_filters_print_colours_in_every_notation() {
             "RGB( 15,92,122 ) 0xFF0F5C7A",
         ),
         (
-            "{{ '--' ~ brand }} {% set n = 1 + 2 %}{{ n * 2 }}",
-            "--#0f5c7a 6",
+            "{{ '--' ~ brand }} {% set n = 1 + 2 %}{{ n + 3 }} {{ brand.r * 2 }}",
+            "--#0f5c7a 6 30",
+        ),
+        (
+            "{% raw %}{{ ' {% macro %}{% endraw %}{{ brand }}",
+            "{{ ' {% macro %}#0f5c7a",
+        ),
+        (
+            "{% if brand is defined and 3 is odd %}{{ {'a': {'b': 1}}.a.b }}{% endif %}",
+            "1",
         ),
         (
             "{% for c in [brand, '#fff'] %}{{ c | bare }} {% endfor %}",
@@ -165,6 +175,13 @@ fn hostile_forms_end_within_a_second_and_in_bounded_memory() {
         format!("{}{{{{ s | upper }}}}", "{% with s = [s, s] %}".repeat(39)),
         "{% set s %}{% for a in range(9999) %}{% for b in range(200) %}xxxxxxxxxxxxxxxx{% endfor %}{% endfor %}{% endset %}{{ s }}".to_owned(),
         "{{ (range(9999) * 999999999) | last }}".to_owned(),
+        // What hides behind a text that is none, or behind brackets in brackets.
+        format!("{{% set s='xxxxxxxx' %}}{{% raw %}}{{{{ ' {{% endraw %}}{}{{{{ s }}}}", "{% set s = s ~ s %}".repeat(40)),
+        "{{ {'a':{'b':1}} and ((range(999) * 999999999) | last) }}".to_owned(),
+        "{% for i in range(999) %}{% for j in range(999) %}{{ tokens == tokens }}{% endfor %}{% endfor %}".to_owned(),
+        "{% for s in ['xx'] recursive %}{{ loop(s ~ s) }}{% endfor %}".to_owned(),
+        "{{ 2 ** 99999999 }}".to_owned(),
+        "{% set r = range(999) %}{{ r * 999 }}".to_owned(),
         "{{ range(9999) * 1000 == range(9999) * 1000 }}".to_owned(),
         "{% filter upper %}{% for a in range(9999) %}xxxxxxxxxx{% endfor %}{% endfilter %}".to_owned(),
         "{% set s = 'x' %}{% for a in range(60) %}{% set s = s ~ s %}{% endfor %}{{ s }}".to_owned(),
@@ -291,3 +308,87 @@ fn bad_forms_in_a_document_are_told_at_their_place() {
     }
     let _: Rgb8 = Color::parse("red").unwrap().to_rgb8();
 }
+
+#[test]
+fn a_slots_filter_is_judged_like_the_text() {
+    for filter in [
+        "default(range(9999) * 999999999 | last)",
+        "upper ~ 'x'",
+        "mix(",
+        "x }} {{ y",
+    ] {
+        let slots = json!({ "a": { "color": "red", "filter": filter } });
+        let told = fill(&form("{{ a }}", slots), &theme("#0f5c7a"), &[]).unwrap_err();
+        assert_eq!(told.slot.as_deref(), Some("a"), "{filter}");
+    }
+}
+
+/// Pieces of the language in any order.
+const ODD: &[&str] = &[
+    "{{",
+    "}}",
+    "{%",
+    "%}",
+    "{#",
+    "#}",
+    "{%-",
+    "-%}",
+    "'",
+    "\"",
+    "\\",
+    "for a in ",
+    "if ",
+    "set ",
+    "with ",
+    "endfor",
+    "endif",
+    "raw",
+    "endraw",
+    "range(3)",
+    "brand",
+    "tokens",
+    "|",
+    "~",
+    "*",
+    "+",
+    "-",
+    "(",
+    ")",
+    "[",
+    "]",
+    "{",
+    "}",
+    ".",
+    ",",
+    ":",
+    "=",
+    "==",
+    "not ",
+    "is ",
+    "7",
+    "1e9",
+    "é",
+    "\n",
+    " ",
+    "like(",
+    "hex",
+    "loop",
+    "recursive",
+];
+
+proptest! {
+    #![proptest_config(ProptestConfig { cases: 1500, ..ProptestConfig::default() })]
+
+    #[test]
+    fn no_form_and_no_filter_is_too_odd(parts in prop::collection::vec(prop::sample::select(ODD), 0..24)) {
+        let text = parts.concat();
+        let theme = &*THEME;
+        let slots = json!({ "brand": { "token": "petrol.500" } });
+        let _ = fill(&form(&text, slots), theme, &[]);
+        let filter: String = text.chars().take(100).filter(|c| *c != '\n').collect();
+        let slots = json!({ "brand": { "token": "petrol.500", "filter": format!("x{filter}") } });
+        let _ = fill(&form("{{ brand }}", slots), theme, &[]);
+    }
+}
+
+static THEME: LazyLock<Derived> = LazyLock::new(|| theme("#0f5c7a"));

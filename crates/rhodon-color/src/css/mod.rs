@@ -11,4 +11,4 @@ mod respell;
 pub use error::ColorError;
 pub(crate) use parse::{hex, parse, parse_typed};
 pub use print::{Notation, NotationError};
-pub use respell::respelt;
+pub use respell::{respelt, respelt_alpha_first};

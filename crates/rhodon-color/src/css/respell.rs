@@ -40,6 +40,50 @@ pub fn respelt(text: &str, new: Rgb8, alpha: Option<f64>) -> Option<String> {
     Some(format!("#{}", hex_like(long, new, alpha)?))
 }
 
+/// The same for digits with the opacity in front, as the languages of apps write them: `#` or `0x` before
+/// them, lines between and letters behind them stay.
+///
+/// ```
+/// use rhodon_color::{Rgb8, respelt_alpha_first};
+/// let new = Rgb8::new(0x0f, 0x5c, 0x7a);
+/// assert_eq!(respelt_alpha_first("0x80_E457_2EL", new, None).unwrap(), "0x80_0F5C_7AL");
+/// ```
+pub fn respelt_alpha_first(text: &str, new: Rgb8, alpha: Option<f64>) -> Option<String> {
+    let prefix = ["#", "0x", "0X"]
+        .into_iter()
+        .find(|p| text.starts_with(p))?;
+    let body = &text[prefix.len()..];
+    let digits: String = body.chars().filter(char::is_ascii_hexdigit).collect();
+    // The rule of CSS, with the opacity turned behind and back.
+    let front = |length: usize| {
+        if length == 4 || length == 8 {
+            length / 4
+        } else {
+            0
+        }
+    };
+    let (opacity, code) = digits.split_at(front(digits.len()));
+    let spelt = hex_like(&format!("{code}{opacity}"), new, alpha)?;
+    let (code, opacity) = spelt.split_at(spelt.len() - front(spelt.len()));
+    let turned = format!("{opacity}{code}");
+    if turned.len() != digits.len() {
+        let behind = body.trim_start_matches(|c: char| c.is_ascii_hexdigit() || c == '_');
+        return Some(format!("{prefix}{turned}{behind}"));
+    }
+    let mut next = turned.chars();
+    let put = |c: char| {
+        if c.is_ascii_hexdigit() {
+            next.next().unwrap_or(c)
+        } else {
+            c
+        }
+    };
+    Some(format!(
+        "{prefix}{}",
+        body.chars().map(put).collect::<String>()
+    ))
+}
+
 /// Hex digits in the length and case of others; short ones stay short where the code allows it.
 fn hex_like(digits: &str, new: Rgb8, alpha: Option<f64>) -> Option<String> {
     super::parse::hex(digits)?;
@@ -330,6 +374,30 @@ mod tests {
         assert_eq!(respelt("#fff", short, None).as_deref(), Some("#abc"));
         assert_eq!(respelt("#FFF8", short, None).as_deref(), Some("#ABC8"));
         assert_eq!(respelt("#ffffff", short, None).as_deref(), Some("#aabbcc"));
+    }
+
+    #[test]
+    fn digits_with_the_opacity_in_front_keep_their_form() {
+        for (old, alpha, wanted) in [
+            ("0xFFE4572E", None, "0xFF0F5C7A"),
+            ("0Xe4572e", None, "0X0f5c7a"),
+            ("#80E4572E", None, "#800F5C7A"),
+            ("#8abc", None, "#880f5c7a"),
+            ("#e4572e", Some(0.5), "#800f5c7a"),
+            ("0xE4572EL", Some(0.5), "0x800F5C7AL"),
+        ] {
+            assert_eq!(
+                respelt_alpha_first(old, new(), alpha).as_deref(),
+                Some(wanted),
+                "{old}"
+            );
+        }
+        assert_eq!(
+            respelt_alpha_first("#8abc", Rgb8::new(0x11, 0x22, 0x33), None).as_deref(),
+            Some("#8123")
+        );
+        assert_eq!(respelt_alpha_first("12", new(), None), None);
+        assert_eq!(respelt_alpha_first("0x12", new(), None), None);
     }
 
     #[test]

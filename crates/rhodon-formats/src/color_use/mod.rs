@@ -147,9 +147,7 @@ impl Finder {
         out.sort_by_key(|found| found.range.start);
         out
     }
-}
 
-impl Finder {
     /// The colours of a text and those that its comments mention, in the order in which they stand.
     pub fn find_with_comments(&self, text: &str) -> Vec<ColorUse> {
         let mut out = self.find(text);

@@ -1,27 +1,35 @@
-//! What a form must not do, looked at before it is read. Steps and output are bounded while a form is
-//! filled; what is not bounded there is how deep it nests, which takes stack, and values that grow by
-//! being bound again and again. So the tags are those that print, choose and repeat; and what is bound
-//! to a name (`set`, `with`, `for`) is not put together from other texts and lists.
+//! What a form must not do, judged by its tokens before it is filled. Steps, output and time are bounded
+//! while a form is filled; what is not bounded there is how deep it nests, which takes stack, and values
+//! that grow by being bound again and again. So the tags are those that print, choose and repeat; and
+//! what is bound to a name (`set`, `with`, `for`) is not put together from other texts and lists.
 
-use super::{FormError, place_of};
+use minijinja::machinery::{Token, WhitespaceConfig, tokenize};
+use minijinja::syntax::SyntaxConfig;
+
+use super::{FormError, mistake, told};
 
 /// The deepest nesting of blocks, and of brackets and signs in an expression.
 const DEEPEST: usize = 40;
-/// The largest number that texts and lists are repeated by.
+/// The largest number that something is multiplied by.
 const MOST_TIMES: f64 = 1000.0;
 
 /// Tags with an end.
-const BLOCKS: &[&str] = &["if", "for", "with", "raw"];
+const BLOCKS: &[&str] = &["if", "for", "with"];
 /// Tags that stand alone or between.
-const SINGLE: &[&str] = &["elif", "else", "set", "do"];
+const SINGLE: &[&str] = &["elif", "else", "set", "endif", "endfor", "endwith"];
 
-/// A part of an expression; texts are left out.
-#[derive(Clone, Copy, Debug, PartialEq)]
-enum Part<'a> {
-    Name(&'a str),
-    Number(f64),
-    Text,
-    Sign(char),
+/// A token with the byte at which it begins.
+type Placed<'a> = (Token<'a>, usize);
+
+fn tokens(text: &str, in_expression: bool) -> Result<Vec<Placed<'_>>, minijinja::Error> {
+    let syntax = SyntaxConfig;
+    let whitespace = WhitespaceConfig {
+        keep_trailing_newline: true,
+        ..WhitespaceConfig::default()
+    };
+    let all = tokenize(text, in_expression, syntax, whitespace);
+    all.map(|token| token.map(|(token, span)| (token, span.start_offset as usize)))
+        .collect()
 }
 
 /// Refuses what a form must not do.
@@ -29,137 +37,222 @@ enum Part<'a> {
 /// # Errors
 /// The place at which it does.
 pub(super) fn check(text: &str) -> Result<(), FormError> {
-    let mut blocks = 0usize;
-    let mut own: Vec<&str> = Vec::new();
-    let mut at = 0;
-    while let Some(open) = text[at..].find('{').map(|n| at + n) {
-        let close = match text.as_bytes().get(open + 1) {
-            Some(b'%') => "%}",
-            Some(b'{') => "}}",
-            Some(b'#') => {
-                at = text[open..].find("#}").map_or(text.len(), |n| open + n + 2);
-                continue;
+    let tokens = tokens(text, false).map_err(|e| told(&e, text, &[]))?;
+    let mut judge = Judge::default();
+    let mut open = 0;
+    for (i, (token, at)) in tokens.iter().enumerate() {
+        match token {
+            Token::BlockStart | Token::VariableStart => open = i + 1,
+            Token::BlockEnd | Token::VariableEnd => {
+                let is_tag = matches!(token, Token::BlockEnd);
+                let inside = &tokens[open.min(i)..i];
+                let at = inside.first().map_or(*at, |(_, at)| *at);
+                judge
+                    .tag(inside, is_tag)
+                    .map_err(|why| mistake(text, at, why))?;
             }
-            _ => {
-                at = open + 1;
-                continue;
-            }
-        };
-        let end = end_of(text, open + 2, close);
-        let inside = &text[open + 2..end];
-        let refuse = |message: String| {
-            let (line, column) = place_of(text, open);
-            Err(FormError {
-                line: Some(line),
-                column: Some(column),
-                slot: None,
-                message,
-            })
-        };
-        let parts = parts(inside);
-        let tag = match (
-            close,
-            parts.iter().find(|p| !matches!(p, Part::Sign('-' | '+'))),
-        ) {
-            ("%}", Some(Part::Name(word))) => Some(*word),
-            _ => None,
-        };
-        if let Some(word) = tag {
-            if BLOCKS.contains(&word) {
-                blocks += 1;
-            } else if let Some(block) = word.strip_prefix("end").filter(|b| BLOCKS.contains(b)) {
-                let _ = block;
-                blocks = blocks.saturating_sub(1);
-            } else if !SINGLE.contains(&word) {
-                return refuse(format!(
-                    "the tag {word}: expected if, for, set, with or raw in a form that stands alone"
-                ));
-            }
+            _ => {}
         }
-        if blocks > DEEPEST || depth(&parts) > DEEPEST {
-            return refuse(format!("too deep: expected at most {DEEPEST} levels"));
-        }
-        if let Some(why) = grows(&parts, tag, &mut own) {
-            return refuse(why.to_owned());
-        }
-        at = end;
     }
     Ok(())
 }
 
-/// Where a tag ends: its mark outside texts.
-fn end_of(text: &str, from: usize, close: &str) -> usize {
-    let bytes = text.as_bytes();
-    let mut i = from;
-    while i < bytes.len() {
-        match bytes[i] {
-            quote @ (b'"' | b'\'') => {
-                i += 1;
-                while i < bytes.len() && bytes[i] != quote {
-                    i += if bytes[i] == b'\\' { 2 } else { 1 };
-                }
-                i += 1;
-            }
-            _ if bytes[i..].starts_with(close.as_bytes()) => return i,
-            _ => i += 1,
-        }
+/// Refuses what a filter of a slot must not do.
+///
+/// # Errors
+/// In words.
+pub(super) fn check_expression(text: &str) -> Result<(), String> {
+    // The end of a place within an expression is more than its reader is made for.
+    if text.contains("}}") || text.contains("%}") {
+        return Err(
+            "expected a filter such as alpha(0.5) | argb, found the end of a place".to_owned(),
+        );
     }
-    bytes.len().min(i)
+    let tokens = tokens(text, true).map_err(|e| told(&e, text, &[]).message)?;
+    Judge::default().expression(&tokens, true)
 }
 
-fn parts(inside: &str) -> Vec<Part<'_>> {
-    let bytes = inside.as_bytes();
-    let (mut out, mut i) = (Vec::new(), 0);
-    let run = |from: usize, fits: fn(u8) -> bool| {
-        bytes[from..]
-            .iter()
-            .position(|b| !fits(*b))
-            .map_or(bytes.len(), |n| from + n)
-    };
-    while i < bytes.len() {
-        let end = match bytes[i] {
-            b if b.is_ascii_whitespace() => i + 1,
-            b if b.is_ascii_alphabetic() || b == b'_' => {
-                let end = run(i, |b| b.is_ascii_alphanumeric() || b == b'_');
-                out.push(Part::Name(&inside[i..end]));
-                end
-            }
-            b if b.is_ascii_digit() => {
-                let end = run(i, |b| b.is_ascii_alphanumeric() || b == b'_' || b == b'.');
-                out.push(Part::Number(
-                    inside[i..end].parse().unwrap_or(f64::INFINITY),
-                ));
-                end
-            }
-            quote @ (b'"' | b'\'') => {
-                let mut end = i + 1;
-                while end < bytes.len() && bytes[end] != quote {
-                    end += if bytes[end] == b'\\' { 2 } else { 1 };
-                }
-                out.push(Part::Text);
-                (end + 1).min(bytes.len())
-            }
-            b => {
-                out.push(Part::Sign(if b.is_ascii() { b as char } else { '?' }));
-                i + 1
-            }
+/// Where a name stands first.
+pub(super) fn place_of_name(text: &str, wanted: &str) -> Option<usize> {
+    let tokens = tokens(text, false).ok()?;
+    let mut places = tokens.into_iter();
+    places
+        .find_map(|(token, at)| matches!(token, Token::Ident(name) if name == wanted).then_some(at))
+}
+
+#[derive(Default)]
+struct Judge<'a> {
+    blocks: usize,
+    /// Names that tags have bound so far.
+    own: Vec<&'a str>,
+}
+
+impl<'a> Judge<'a> {
+    fn tag(&mut self, tokens: &[Placed<'a>], is_tag: bool) -> Result<(), String> {
+        let word = match tokens.first() {
+            Some((Token::Ident(word), _)) if is_tag => *word,
+            _ => return self.expression(tokens, false),
         };
-        i = end;
+        if BLOCKS.contains(&word) {
+            self.blocks += 1;
+        } else if word.starts_with("end") {
+            self.blocks = self.blocks.saturating_sub(1);
+        }
+        if self.blocks > DEEPEST {
+            return Err(too_deep());
+        }
+        if !BLOCKS.contains(&word) && !SINGLE.contains(&word) {
+            return Err(format!(
+                "the tag {word}: expected if, for, set, with or raw in a form that stands alone"
+            ));
+        }
+        if !matches!(word, "set" | "with" | "for") {
+            return self.expression(tokens, false);
+        }
+        self.expression(&tokens[1..], true)?;
+        let bound = bound(word, &tokens[1..]);
+        if bound.is_empty() {
+            return Err(
+                "a block that is bound: expected a value, as in {% set name = value %}".to_owned(),
+            );
+        }
+        self.own.extend(bound);
+        Ok(())
     }
-    out
+
+    /// Judges an expression; `binds` where its value is bound to a name.
+    fn expression(&self, tokens: &[Placed<'a>], binds: bool) -> Result<(), String> {
+        if depth(tokens) > DEEPEST {
+            return Err(too_deep());
+        }
+        let mut lists: Vec<bool> = Vec::new();
+        for (i, (token, _)) in tokens.iter().enumerate() {
+            let before = i.checked_sub(1).map(|n| &tokens[n].0);
+            let after = tokens.get(i + 1).map(|(token, _)| token);
+            match token {
+                Token::BracketOpen | Token::BraceOpen => lists.push(opens_list(before)),
+                Token::BracketClose | Token::BraceClose => drop(lists.pop()),
+                Token::Ident(name) if lists.contains(&true) && self.own.contains(name) => {
+                    return refused(
+                        "a list of what a tag has bound",
+                        "slots, tokens and texts in it",
+                    );
+                }
+                Token::Ident("recursive") => {
+                    return refused("a loop that calls itself", "loops within each other");
+                }
+                Token::Tilde if binds => {
+                    return refused(
+                        "texts put together in what is bound to a name",
+                        "them where they are printed",
+                    );
+                }
+                Token::Plus if binds && !is_number(before) && !is_number(after) => {
+                    return refused(
+                        "a sum in what is bound to a name",
+                        "a number beside the sign",
+                    );
+                }
+                Token::Pow => return refused("a power", "a product"),
+                Token::Mul if binds || !self.is_small(tokens, i) => {
+                    return refused(
+                        "a product",
+                        "a number of at most 1000 and a number or a part of a value, where it is printed",
+                    );
+                }
+                _ => {}
+            }
+        }
+        Ok(())
+    }
+
+    /// Whether a product is one of numbers: texts and lists are repeated by the same sign.
+    fn is_small(&self, tokens: &[Placed<'a>], at: usize) -> bool {
+        let token = |n: Option<usize>| n.and_then(|n| tokens.get(n)).map(|(token, _)| token);
+        let (left, right) = (token(at.checked_sub(1)), token(Some(at + 1)));
+        let is_alone = tokens
+            .iter()
+            .filter(|(t, _)| matches!(t, Token::Mul))
+            .count()
+            == 1;
+        let is_part = |end: usize| {
+            let is_name = matches!(tokens.get(end), Some((Token::Ident(_), _)));
+            is_name && matches!(token(end.checked_sub(1)), Some(Token::Dot))
+        };
+        // A part of a value to the right ends behind its last dot.
+        let mut end = at + 1;
+        while matches!(token(Some(end + 1)), Some(Token::Dot)) {
+            end += 2;
+        }
+        let (left_part, right_part) = (at > 0 && is_part(at - 1), end > at + 1 && is_part(end));
+        is_alone
+            && (is_number(left) && (is_number(right) || right_part)
+                || is_number(right) && left_part)
+    }
+}
+
+fn refused(what: &str, expected: &str) -> Result<(), String> {
+    Err(format!("{what}: expected {expected}"))
+}
+
+fn too_deep() -> String {
+    format!("too deep: expected at most {DEEPEST} levels")
+}
+
+/// Whether a bracket opens a list, and not a part of what stands before it.
+fn opens_list(before: Option<&Token<'_>>) -> bool {
+    match before {
+        Some(Token::Ident(word)) => {
+            matches!(*word, "in" | "and" | "or" | "not" | "if" | "else" | "is")
+        }
+        Some(
+            Token::Str(_)
+            | Token::String(_)
+            | Token::ParenClose
+            | Token::BracketClose
+            | Token::BraceClose,
+        ) => false,
+        _ => true,
+    }
+}
+
+fn is_number(token: Option<&Token<'_>>) -> bool {
+    match token {
+        Some(Token::Int(n)) => *n as f64 <= MOST_TIMES,
+        Some(Token::Float(n)) => *n <= MOST_TIMES,
+        _ => false,
+    }
+}
+
+/// The names that a tag binds.
+fn bound<'a>(word: &str, tokens: &[Placed<'a>]) -> Vec<&'a str> {
+    let name = |token: &Placed<'a>| match token.0 {
+        Token::Ident(name) => Some(name),
+        _ => None,
+    };
+    if word == "for" {
+        let names = tokens.iter().filter_map(name);
+        return names.take_while(|name| *name != "in").collect();
+    }
+    let pairs = tokens
+        .windows(2)
+        .filter(|pair| matches!(pair[1].0, Token::Assign));
+    pairs.filter_map(|pair| name(&pair[0])).collect()
 }
 
 /// How deep brackets stand in each other, and how many signs or words that take what follows there are.
-fn depth(parts: &[Part<'_>]) -> usize {
+fn depth(tokens: &[Placed<'_>]) -> usize {
     let (mut open, mut most, mut row, mut words) = (0usize, 0usize, 0usize, 0usize);
-    for part in parts {
-        match part {
-            Part::Sign('(' | '[' | '{') => open += 1,
-            Part::Sign(')' | ']' | '}') => open = open.saturating_sub(1),
-            Part::Name("not" | "if" | "else") => words += 1,
+    for (token, _) in tokens {
+        match token {
+            Token::ParenOpen | Token::BracketOpen | Token::BraceOpen => open += 1,
+            Token::ParenClose | Token::BracketClose | Token::BraceClose => {
+                open = open.saturating_sub(1);
+            }
+            Token::Ident("not" | "if" | "else") => words += 1,
             _ => {}
         }
-        row = if matches!(part, Part::Sign('-' | '+')) {
+        row = if matches!(token, Token::Minus | Token::Plus) {
             row + 1
         } else {
             0
@@ -167,87 +260,4 @@ fn depth(parts: &[Part<'_>]) -> usize {
         most = most.max(open).max(row);
     }
     most.max(words)
-}
-
-/// Why a tag could make values grow without an end. `own` are the names that tags have bound so far.
-fn grows<'a>(
-    parts: &[Part<'a>],
-    tag: Option<&str>,
-    own: &mut Vec<&'a str>,
-) -> Option<&'static str> {
-    let binds = matches!(tag, Some("set" | "with" | "for"));
-    let (mut lists, mut times) = (0usize, 0usize);
-    let mut brackets: Vec<bool> = Vec::new();
-    for (i, part) in parts.iter().enumerate() {
-        let before = i.checked_sub(1).map(|n| parts[n]);
-        match part {
-            Part::Sign('[' | '{') => {
-                let is_list = !matches!(
-                    before,
-                    Some(Part::Name(_) | Part::Text | Part::Sign(')' | ']' | '}'))
-                ) || matches!(
-                    before,
-                    Some(Part::Name("in" | "and" | "or" | "not" | "if" | "else"))
-                );
-                brackets.push(is_list);
-                lists += usize::from(is_list);
-            }
-            Part::Sign(']' | '}') => lists -= usize::from(brackets.pop() == Some(true)).min(lists),
-            Part::Name(name) if lists > 0 && own.contains(name) => {
-                return Some(
-                    "a list of what a tag has bound: expected slots, tokens and texts in it",
-                );
-            }
-            Part::Sign('~') if binds => {
-                return Some(
-                    "texts put together in what is bound to a name: expected them where they are printed",
-                );
-            }
-            Part::Sign('+') if binds && i > 1 => {
-                let is_number = |p: Option<&Part<'_>>| matches!(p, Some(Part::Number(_)));
-                if !is_number(parts.get(i - 1)) && !is_number(parts.get(i + 1)) {
-                    return Some(
-                        "a sum in what is bound to a name: expected a number beside the sign",
-                    );
-                }
-            }
-            Part::Sign('*') => {
-                times += 1;
-                let is_small =
-                    |p: Option<&Part<'_>>| matches!(p, Some(Part::Number(n)) if *n <= MOST_TIMES);
-                let small = is_small(i.checked_sub(1).and_then(|n| parts.get(n)))
-                    || is_small(parts.get(i + 1));
-                if binds || times > 1 || !small {
-                    return Some(
-                        "a product: expected one, with a number of at most 1000, where it is printed",
-                    );
-                }
-            }
-            _ => {}
-        }
-    }
-    if binds {
-        let names = parts.iter().filter_map(|p| match p {
-            Part::Name(name) => Some(*name),
-            _ => None,
-        });
-        let bound: Vec<&str> = match tag {
-            Some("for") => names.skip(1).take_while(|n| *n != "in").collect(),
-            _ => {
-                let is_bound = |w: &[Part<'a>]| match w {
-                    [Part::Name(name), Part::Sign('='), next] if *next != Part::Sign('=') => {
-                        Some(*name)
-                    }
-                    _ => None,
-                };
-                parts.windows(3).filter_map(is_bound).collect()
-            }
-        };
-        if tag == Some("set") && bound.is_empty() {
-            return Some("a block that is set: expected a value, as in {% set name = value %}");
-        }
-        // What loops go over by themselves is as large as the theme.
-        own.extend(bound);
-    }
-    None
 }

@@ -4,12 +4,12 @@ use std::fmt;
 use std::sync::Arc;
 
 use minijinja::value::{Enumerator, Object, ObjectRepr, ValueKind};
-use minijinja::{Environment, Error, ErrorKind, Output, State, Value, filters};
-use rhodon_color::{Color, Notation, Rgb8, Space, ink_on, respelt};
+use minijinja::{Environment, Error, ErrorKind, Value, filters, tests};
+use rhodon_color::{Color, Notation, Rgb8, Space, ink_on, respelt, respelt_alpha_first};
 use rhodon_theme::color_look;
 
 /// Every filter with what it does. A new one is one line here and one in [`add_filters`].
-pub const FILTERS: [(&str, &str); 22] = [
+pub const FILTERS: [(&str, &str); 25] = [
     ("hex", "#0f5c7a, with the opacity where it has one"),
     ("bare", "0f5c7a"),
     ("upper", "in capitals"),
@@ -25,6 +25,9 @@ pub const FILTERS: [(&str, &str); 22] = [
     ("like", "as another is spelt: like(\"RGB(1, 2, 3)\")"),
     ("replace", "replace(\"-\", \"_\")"),
     ("join", "join(\", \")"),
+    ("int", "a whole number"),
+    ("float", "a number"),
+    ("abs", "without its sign"),
     ("length", "how many"),
     ("first", "the first"),
     ("last", "the last"),
@@ -91,15 +94,6 @@ fn color_of(value: &Value) -> Result<Color, Error> {
     Color::parse_typed(text).map_err(|_| wrong(text))
 }
 
-/// Prints values; what is undefined is a mistake and not nothing.
-pub(super) fn formatter(
-    out: &mut Output<'_>,
-    state: &State<'_, '_>,
-    value: &Value,
-) -> Result<(), Error> {
-    minijinja::escape_formatter(out, state, value)
-}
-
 /// A value as it prints: a text, a number or a colour; lists may be of any size.
 fn printed(value: &Value) -> Result<String, Error> {
     let is_plain = matches!(
@@ -117,11 +111,11 @@ fn printed(value: &Value) -> Result<String, Error> {
 }
 
 /// The longest text that a filter makes of another, in bytes.
-const MAX_TEXT: usize = 1_000_000;
+const MAX_TEXT: usize = 100_000;
 
 fn bounded(text: String) -> Result<String, Error> {
     if text.len() > MAX_TEXT {
-        let why = "a text of more than 1 MB: expected a shorter one";
+        let why = "a text of more than 100 KB: expected a shorter one";
         return Err(Error::new(ErrorKind::InvalidOperation, why));
     }
     Ok(text)
@@ -201,6 +195,9 @@ pub(super) fn add_filters(environment: &mut Environment<'static>) {
         }
         Ok::<_, Error>(out)
     });
+    environment.add_filter("int", filters::int);
+    environment.add_filter("float", filters::float);
+    environment.add_filter("abs", filters::abs);
     environment.add_filter("length", filters::length);
     environment.add_filter("first", filters::first);
     environment.add_filter("last", filters::last);
@@ -210,16 +207,27 @@ pub(super) fn add_filters(environment: &mut Environment<'static>) {
     environment.add_filter("title", filters::title);
 }
 
+pub(super) fn add_tests(environment: &mut Environment<'static>) {
+    environment.add_test("defined", tests::is_defined);
+    environment.add_test("undefined", tests::is_undefined);
+    environment.add_test("none", tests::is_none);
+    environment.add_test("odd", tests::is_odd);
+    environment.add_test("even", tests::is_even);
+    environment.add_test("divisibleby", tests::is_divisibleby);
+    environment.add_test("startingwith", tests::is_startingwith);
+    environment.add_test("endingwith", tests::is_endingwith);
+}
+
 /// A colour as another is spelt, with its opacity where it has one of its own.
 fn like(v: Value, spelling: String) -> Result<String, Error> {
     let color = color_of(&v)?;
-    let digits = spelling
-        .strip_prefix("0x")
-        .or_else(|| spelling.strip_prefix("0X"));
     let opacity = (color.alpha() < 1.0).then_some(color.alpha());
-    let spelt = match digits {
-        Some(_) => crate::recolor::alpha_first(&spelling, color.to_rgb8(), opacity).into(),
-        None => respelt(&spelling, color.to_rgb8(), opacity),
+    let code = color.to_rgb8();
+    let is_number = spelling.starts_with("0x") || spelling.starts_with("0X");
+    let spelt = if is_number {
+        respelt_alpha_first(&spelling, code, opacity)
+    } else {
+        respelt(&spelling, code, opacity)
     };
     spelt.ok_or_else(|| {
         let why = format!("like: expected a colour as it is spelt, found {spelling}");

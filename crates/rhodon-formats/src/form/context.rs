@@ -6,14 +6,14 @@ use std::sync::Arc;
 use minijinja::{Environment, Error, ErrorKind, Value, context};
 use rhodon_theme::{Derived, Form, Mode, Section, Token, Value as TokenValue};
 
-use super::{FormError, color, text};
+use super::{FormError, bounds, color, text};
 
 /// Names that mean something in every form, beside the functions.
 pub(super) const NAMES: [&str; 8] = [
     "theme", "scales", "roles", "tokens", "modes", "family", "token", "range",
 ];
 /// The longest range.
-const MAX_RANGE: i64 = 10_000;
+const MAX_RANGE: i64 = 1_000;
 
 /// The values of a form's slots.
 pub(super) fn slots(
@@ -44,6 +44,7 @@ pub(super) fn slots(
         };
         if let Some(filter) = &slot.filter {
             let source = format!("value | {filter}");
+            bounds::check_expression(&source).map_err(wrong)?;
             let expression = environment.compile_expression(&source);
             let filtered = expression.and_then(|e| e.eval(context! { value }));
             value = filtered.map_err(|e| wrong(super::told(&e, &source, &[]).message))?;

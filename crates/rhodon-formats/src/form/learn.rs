@@ -7,6 +7,7 @@ use rhodon_theme::{Derived, Form, Mode, Section, Slot, SlotName, Typed, Value};
 
 use crate::color_use::{ColorUse, Written, finder_for};
 use crate::inventory::text_of;
+use crate::name::letters;
 use crate::read::InputFile;
 
 /// CIEDE2000 up to which a token counts as the one that was meant.
@@ -112,12 +113,6 @@ type Rank = (bool, bool, f64, usize);
 
 /// The token of a colour: one that is called so, else an exact one, else the nearest.
 fn nearest(code: Rgb8, name: Option<&str>, theme: &Derived) -> Option<(String, Option<Mode>, f64)> {
-    let letters = |text: &str| -> String {
-        text.chars()
-            .filter(char::is_ascii_alphanumeric)
-            .map(|c| c.to_ascii_lowercase())
-            .collect()
-    };
     let called = name.map(letters);
     let mut best: Option<(Rank, String, Option<Mode>)> = None;
     for token in theme.tokens.iter().filter(|t| !t.omitted) {

@@ -10,6 +10,9 @@ mod learn;
 mod limit;
 
 use std::fmt;
+use std::sync::mpsc;
+use std::thread;
+use std::time::Duration;
 
 use minijinja::{Environment, ErrorKind, Value};
 use rhodon_theme::{Derived, Form, Slug};
@@ -23,7 +26,11 @@ pub use learn::{Learned, learn};
 /// Before the name of a form, where targets are named.
 pub const PREFIX: &str = "form:";
 /// The most steps that filling takes.
-const FUEL: u64 = 3_000_000;
+const FUEL: u64 = 500_000;
+/// The longest that it takes: a step may be one over a whole list.
+const MAX_TIME: Duration = Duration::from_secs(1);
+/// What the deepest form takes of stack, and more.
+const STACK: usize = 4 * 1024 * 1024;
 /// How deep calls may stand in each other.
 const DEPTH: usize = 60;
 /// The largest output, in bytes.
@@ -72,12 +79,11 @@ pub fn fill(form: &Form, theme: &Derived, family: &[&Derived]) -> Result<Filled,
     let mut environment = environment(theme);
     let slots = context::slots(&environment, form, theme)?;
     let names: Vec<String> = slots.iter().map(|(name, _)| name.clone()).collect();
+    let told = |e: minijinja::Error| told(&e, &form.text, &names);
     environment
-        .add_template("form", &form.text)
-        .map_err(|e| told(&e, &form.text, &names))?;
-    let template = environment
-        .get_template("form")
-        .map_err(|e| told(&e, &form.text, &names))?;
+        .add_template_owned("form", form.text.clone())
+        .map_err(told)?;
+    let template = environment.get_template("form").map_err(told)?;
     let used = template.undeclared_variables(false);
     let known = |name: &String| names.contains(name) || context::NAMES.contains(&name.as_str());
     let mut unknown: Vec<&String> = used.iter().filter(|name| !known(name)).collect();
@@ -86,24 +92,42 @@ pub fn fill(form: &Form, theme: &Derived, family: &[&Derived]) -> Result<Filled,
         return Err(no_slot(name, &form.text, &names));
     }
     let context = context::context(theme, family, slots);
-    let mut out = limit::Output::new(MAX_OUTPUT);
-    let done = template.render_captured_to(context, &mut out);
-    if out.is_full() {
-        return Err(too_much(format!(
-            "the output passes {} MB",
-            MAX_OUTPUT / 1_000_000
-        )));
-    }
-    done.map_err(|e| told(&e, &form.text, &names))?;
+    let text = rendered(environment, context)?.map_err(told)?;
     let mut unused: Vec<String> = names
         .into_iter()
         .filter(|name| !used.contains(name))
         .collect();
     unused.sort();
-    Ok(Filled {
-        text: out.into_text(),
-        unused,
-    })
+    Ok(Filled { text, unused })
+}
+
+/// The filled text, in time and within its length.
+fn rendered(
+    environment: Environment<'static>,
+    context: Value,
+) -> Result<Result<String, minijinja::Error>, FormError> {
+    let (tell, told) = mpsc::channel();
+    // What takes too long is left to come to the end of its steps by itself.
+    let job = move || {
+        let mut out = limit::Output::new(MAX_OUTPUT);
+        let template = environment.get_template("form");
+        let done = template.and_then(|t| t.render_captured_to(context, &mut out).map(drop));
+        // Nobody may wait any more.
+        drop(tell.send((done, out)));
+    };
+    let started = thread::Builder::new().stack_size(STACK).spawn(job);
+    started.map_err(|e| too_much(format!("no thread to fill it: {e}")))?;
+    let Ok((done, out)) = told.recv_timeout(MAX_TIME) else {
+        return Err(too_much(format!(
+            "it takes longer than {} s",
+            MAX_TIME.as_secs()
+        )));
+    };
+    if out.is_full() {
+        let most = MAX_OUTPUT / 1_000_000;
+        return Err(too_much(format!("the output passes {most} MB")));
+    }
+    Ok(done.map(|()| out.into_text()))
 }
 
 /// Fills a form of the document, as a target is written.
@@ -148,8 +172,8 @@ fn environment(theme: &Derived) -> Environment<'static> {
     environment.set_fuel(Some(FUEL));
     environment.set_recursion_limit(DEPTH);
     environment.set_debug(true);
-    environment.set_formatter(color::formatter);
     color::add_filters(&mut environment);
+    color::add_tests(&mut environment);
     context::add_functions(&mut environment, theme);
     environment
 }
@@ -165,26 +189,28 @@ fn too_much(message: String) -> FormError {
 
 /// A name that nothing stands behind, at its first place.
 fn no_slot(name: &str, text: &str, slots: &[String]) -> FormError {
-    let is_word = |c: Option<char>| c.is_some_and(|c| c.is_alphanumeric() || c == '_');
-    let place = text.match_indices(name).map(|(at, _)| at).find(|at| {
-        let opened = text[..*at].rfind("{{").max(text[..*at].rfind("{%"));
-        let closed = text[..*at].rfind("}}").max(text[..*at].rfind("%}"));
-        opened > closed
-            && !is_word(text[..*at].chars().next_back())
-            && !is_word(text[at + name.len()..].chars().next())
-    });
-    let (line, column) = place.map(|at| place_of(text, at)).unzip();
     let known = slots.join(", ");
     let expected = if slots.is_empty() {
         "token(\"…\")".to_owned()
     } else {
         format!("one of {known}, or token(\"…\")")
     };
+    let at = bounds::place_of_name(text, name).unwrap_or_default();
+    mistake(
+        text,
+        at,
+        format!("no slot is called {name}: expected {expected}"),
+    )
+}
+
+/// A mistake at a byte of the text.
+fn mistake(text: &str, at: usize, message: String) -> FormError {
+    let (line, column) = place_of(text, at);
     FormError {
-        line,
-        column,
+        line: Some(line),
+        column: Some(column),
         slot: None,
-        message: format!("no slot is called {name}: expected {expected}"),
+        message,
     }
 }
 

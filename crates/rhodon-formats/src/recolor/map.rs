@@ -11,6 +11,7 @@ use serde_json::Value;
 use super::kin::{Family, relative};
 use super::place::StylePlace;
 use crate::color_use::ColorUse;
+use crate::name::letters;
 
 /// Old colours with what each becomes.
 #[derive(Clone, Debug, Default)]
@@ -324,14 +325,8 @@ impl MapLine {
 impl New {
     /// Whether a variable of a file is this token, by its name.
     fn is_called(&self, name: &str) -> bool {
-        let plain = |text: &str| -> String {
-            text.chars()
-                .filter(char::is_ascii_alphanumeric)
-                .map(|c| c.to_ascii_lowercase())
-                .collect()
-        };
         self.token
             .as_deref()
-            .is_some_and(|token| plain(token) == plain(name))
+            .is_some_and(|token| letters(token) == letters(name))
     }
 }

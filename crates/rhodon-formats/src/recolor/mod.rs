@@ -10,7 +10,7 @@ mod tokens;
 use std::borrow::Cow;
 
 use foldhash::HashMap;
-use rhodon_color::{Color, Rgb8, respelt};
+use rhodon_color::{Color, Rgb8, respelt, respelt_alpha_first};
 
 use crate::color_use::{ColorUse, Written, finder_for};
 use crate::inventory::{Lines, text_of};
@@ -231,55 +231,11 @@ impl Plan {
         let code = new.color.to_rgb8();
         match found.written {
             Written::Css => respelt(from, code, new.opacity),
-            Written::AlphaFirst => Some(alpha_first(from, code, new.opacity)),
+            Written::AlphaFirst => respelt_alpha_first(from, code, new.opacity),
             Written::Channels => Some(channels(from, code)),
             Written::Components => None,
         }
     }
-}
-
-/// Digits with the opacity in front: what stands between and behind them stays.
-pub(crate) fn alpha_first(from: &str, code: Rgb8, opacity: Option<f64>) -> String {
-    let prefix = if from.starts_with('#') { 1 } else { 2 };
-    let body = &from[prefix..];
-    let digits: String = body.chars().filter(char::is_ascii_hexdigit).collect();
-    let hex = code.to_string();
-    let stated = match digits.len() {
-        4 => digits[..1].repeat(2),
-        8 => digits[..2].to_owned(),
-        _ => String::new(),
-    };
-    let front = match opacity {
-        Some(a) => format!("{:02x}", (a * 255.0).round() as u8),
-        None => stated,
-    };
-    let mut new = format!("{front}{}", &hex[1..]).to_ascii_lowercase();
-    let pairs = |text: &str| text.as_bytes().chunks(2).all(|p| p[0] == p[1]);
-    if digits.len() < 5 && pairs(&new) {
-        new = new.chars().step_by(2).collect();
-    }
-    if digits.bytes().any(|b| b.is_ascii_uppercase())
-        && !digits.bytes().any(|b| b.is_ascii_lowercase())
-    {
-        new = new.to_ascii_uppercase();
-    }
-    if new.len() != digits.len() {
-        return format!("{}{new}", &from[..prefix]);
-    }
-    // Lines between digits and letters behind them are where they were.
-    let mut next = new.chars();
-    let put = |c: char| {
-        if c.is_ascii_hexdigit() {
-            next.next().unwrap_or(c)
-        } else {
-            c
-        }
-    };
-    format!(
-        "{}{}",
-        &from[..prefix],
-        body.chars().map(put).collect::<String>()
-    )
 }
 
 /// Three numbers with what stands between them.

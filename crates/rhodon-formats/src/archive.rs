@@ -72,7 +72,7 @@ pub fn archive(
                     .first()
                     .map(|f| form::usage(&f.path))
                     .unwrap_or_default(),
-                command: format!("rhodon export theme.rhodon.json --target {id} --out ."),
+                command: form::command(name),
                 name: format!("Form {name}"),
                 output,
             }),

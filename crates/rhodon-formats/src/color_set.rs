@@ -1,17 +1,17 @@
 //! Sets of colours as files: the open text palette, design tokens, and JSON with everything that is
 //! known of a set. Read from these, and from any text in which colours are found.
 
-use std::fmt::Write;
 use std::str::FromStr;
 
 use rhodon_color::Rgb8;
-use rhodon_theme::color_look;
+use rhodon_theme::{ColorValue, color_look};
 use serde::{Deserialize, Serialize};
 use serde_json::{Map, Value, json};
 
 use crate::inventory::{NEAR, inventory};
 use crate::name::css_name;
 use crate::read::{InputFile, readable};
+use crate::write::{palette, tokens};
 
 /// The most colours of a set.
 pub const MOST_COLORS: usize = 40;
@@ -119,17 +119,13 @@ impl ColorSet {
     }
 
     fn gpl(&self) -> String {
-        let line = |text: &str| text.replace(['\n', '\r'], " ");
-        let mut out = format!(
-            "GIMP Palette\nName: {}\nColumns: {}\n",
-            line(&self.name),
-            self.colors.len()
-        );
-        for (color, code) in self.codes() {
-            let [r, g, b] = code.channels();
-            let _ = writeln!(out, "{r:>3} {g:>3} {b:>3}\t{}", line(&color.name));
-        }
-        out
+        let entries = self
+            .codes()
+            .map(|(color, code)| palette::entry(code, &color.name));
+        entries.fold(
+            palette::head(&self.name, self.colors.len()),
+            |all, entry| all + &entry,
+        )
     }
 
     fn tokens(&self) -> Value {
@@ -142,9 +138,7 @@ impl ColorSet {
                 name = format!("{stem}-{n}");
                 n += 1;
             }
-            let components = code.channels().map(|v| f64::from(v) / 255.0);
-            let value =
-                json!({ "colorSpace": "srgb", "components": components, "hex": code.to_string() });
+            let value = tokens::color(&ColorValue::opaque(code));
             group.insert(
                 name,
                 json!({ "$type": "color", "$value": value, "$description": color.name }),

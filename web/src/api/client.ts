@@ -57,15 +57,27 @@ export async function answer<T>(request: Promise<{ data?: T; error?: unknown }>)
   throw new ApiProblem(isProblem(response.error) ? response.error : UNREACHABLE);
 }
 
+/** A request that answers nothing: it was done, or its problem is an error. */
+export async function done(request: Promise<{ error?: unknown; response: Response }>): Promise<void> {
+  let answered: { error?: unknown; response: Response };
+  try {
+    answered = await request;
+  } catch {
+    throw new ApiProblem(UNREACHABLE);
+  }
+  if (answered.response.ok) return;
+  throw new ApiProblem(isProblem(answered.error) ? answered.error : UNREACHABLE);
+}
+
 function isProblem(error: unknown): error is Problem {
   return typeof error === "object" && error !== null && "detail" in error;
 }
 
+/** Why a value was refused, in words, for the field that it was typed in. */
+export const refusalOf = ({ problems, detail }: Problem): string => problems?.[0]?.message ?? detail;
+
 /** What a failed request says about the one value that it asked about. */
-export function refusalIn(error: unknown): string {
-  const { problems, detail } = problemOf(error);
-  return problems?.[0]?.message ?? detail;
-}
+export const refusalIn = (error: unknown): string => refusalOf(problemOf(error));
 
 /** What a failed request says, as a problem. */
 export function problemOf(error: unknown): Problem {

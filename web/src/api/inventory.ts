@@ -32,6 +32,26 @@ export function ours(files: File[], rules: Rules): { taken: File[]; passed: numb
   return { taken, passed: files.length - taken.length };
 }
 
+/** The texts of files, up to the most that is taken at once. It stops where `tell` says no. */
+export async function textsOf(
+  files: File[],
+  { bytes }: Pick<Rules, "bytes">,
+  tell: (done: number) => boolean = () => true,
+): Promise<{ texts: SourceFile[]; refusal?: string }> {
+  const texts: SourceFile[] = [];
+  let sum = 0;
+  for (const [done, file] of files.entries()) {
+    if (!tell(done)) break;
+    sum += file.size;
+    if (sum > bytes) {
+      const most = Math.round(bytes / 1_000_000);
+      return { texts, refusal: `only the first ${done} files, ${most} MB of text, were looked into` };
+    }
+    texts.push({ name: pathOf(file), text: await file.text() });
+  }
+  return { texts };
+}
+
 export const pathOf = (file: File) => file.webkitRelativePath || file.name;
 
 /** A colour with those that are nearly the same, the most used first. */

@@ -1,4 +1,4 @@
-import { answer, api, type components, type ThemeDocument } from "./client";
+import { answer, api, type components, done, type ThemeDocument } from "./client";
 import type { RecolorWanted } from "./exist";
 
 export type OwnPage = components["schemas"]["PageView"];
@@ -22,10 +22,7 @@ export function keepPage(slug: string, files: { path: string; file: File }[]): P
   );
 }
 
-export async function removePage(slug: string): Promise<void> {
-  const { error } = await api.DELETE("/api/themes/{slug}/page", at(slug));
-  if (error) await answer(Promise.resolve({ error }));
-}
+export const removePage = (slug: string) => done(api.DELETE("/api/themes/{slug}/page", at(slug)));
 
 /** A version of a page with other colours, and with the theme's own style sheet behind its own. */
 export const recolorPage = (

@@ -1491,6 +1491,11 @@ export interface components {
             bytes: number;
             path: string;
         };
+        /** @description What a page of one's own may be. */
+        PageLimits: {
+            /** @description The largest, in bytes, with all its files. */
+            bytes: number;
+        };
         /** @description Where a ratio against a page is reached. */
         PageLine: {
             /**
@@ -2079,6 +2084,8 @@ export interface components {
             kinds: string[];
             methods: components["schemas"]["ChoiceView"][];
             numbers: components["schemas"]["NumberView"][];
+            /** @description What a page of one's own may be. */
+            pages: components["schemas"]["PageLimits"];
             /** @description What paints the parts of the components, in the order of the cascade. */
             paints: components["schemas"]["PaintView"][];
             /** @description What a picture may be. */

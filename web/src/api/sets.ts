@@ -1,4 +1,4 @@
-import { answer, api, type components } from "./client";
+import { answer, api, type components, done } from "./client";
 
 export type ColorSet = components["schemas"]["SetView"];
 export type Sets = components["schemas"]["SetsView"];
@@ -32,10 +32,7 @@ export const shareSet = (id: string) =>
 export const withdrawSet = (id: string) =>
   answer(api.DELETE("/api/sets/{id}/share", { params: { path: { id } } }));
 
-export async function removeSet(id: string): Promise<void> {
-  const { error } = await api.DELETE("/api/sets/{id}", { params: { path: { id } } });
-  if (error) await answer(Promise.resolve({ error }));
-}
+export const removeSet = (id: string) => done(api.DELETE("/api/sets/{id}", { params: { path: { id } } }));
 
 export const readSet = (name: string, text: string) =>
   answer(api.POST("/api/read-set", { body: { name, text } }));

@@ -1,22 +1,21 @@
 import { Button } from "@mantine/core";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
 import { problemOf } from "../api/client";
-import { pathOf } from "../api/inventory";
 import { numberOf } from "../api/numberOf";
-import { keepPage, ownPage, pageAddress, recolorPage, removePage } from "../api/page";
+import { pageAddress, recolorPage } from "../api/page";
 import { useEditorState } from "../editor/EditorProvider";
 import { documentOf, themeOf } from "../editor/selectors";
 import { alterExisting, fromOf, useExisting } from "../existing/existing";
 import { ChooseFiles } from "../ui/ChooseFiles";
 import { counted } from "../ui/counted";
-import { refusalOf } from "../ui/refusal";
 import { Swatch } from "../ui/Swatch";
 import { Divide } from "./Divide";
 import { OwnFrame, type Seen } from "./OwnFrame";
 import own from "./OwnPane.module.css";
 import classes from "./ProofPane.module.css";
+import { useOwnPage } from "./useOwnPage";
 
 interface Props {
   share: number;
@@ -24,18 +23,13 @@ interface Props {
   zoom: number;
 }
 
-const TEXT = /\.(css|scss|less|html?|svg)$/i;
-
 /** A page of one's own: as it came, and with other colours. */
 export function OwnPane({ share, onShare, zoom }: Props) {
   const theme = useEditorState(themeOf);
   const spec = useEditorState(documentOf);
-  const client = useQueryClient();
   const existing = useExisting(theme.id);
-  const [refusal, setRefusal] = useState<string>();
   const [seen, setSeen] = useState<Seen>();
-  const key = ["own-page", theme.id];
-  const { data: page } = useQuery({ queryKey: key, queryFn: () => ownPage(theme.slug) });
+  const { page, bring, remove, refusal } = useOwnPage();
   const { map, kin, comments, from, toVariables } = existing;
   const wanted = { map, kin, comments, from: fromOf(from), toVariables };
   const [sheet, setSheet] = useState(false);
@@ -57,28 +51,6 @@ export function OwnPane({ share, onShare, zoom }: Props) {
     placeholderData: (before) => before,
     retry: false,
   });
-  const bring = async (chosen: File[]) => {
-    if (chosen.length === 0) return;
-    try {
-      const kept = await keepPage(
-        theme.slug,
-        chosen.map((file) => ({ path: pathOf(file), file })),
-      );
-      client.setQueryData(key, kept);
-      setRefusal(undefined);
-      // Its colours are mapped where all existing files are.
-      const texts = kept.files.filter((file) => TEXT.test(file.path));
-      const files = await Promise.all(
-        texts.map(async ({ path }) => {
-          const answer = await fetch(pageAddress({ ...kept, entry: path }, "as-it-came"));
-          return { name: path, text: await answer.text() };
-        }),
-      );
-      alterExisting(theme.id, { files });
-    } catch (error) {
-      setRefusal(refusalOf(problemOf(error)));
-    }
-  };
   const choose = (
     <span className={own.choose}>
       <ChooseFiles
@@ -87,14 +59,7 @@ export function OwnPane({ share, onShare, zoom }: Props) {
         onFiles={(files) => void bring(files)}
       />
       {page && (
-        <Button
-          size="compact-sm"
-          variant="default"
-          onClick={async () => {
-            await removePage(theme.slug);
-            client.setQueryData(key, null);
-          }}
-        >
+        <Button size="compact-sm" variant="default" onClick={() => void remove()}>
           Remove
         </Button>
       )}

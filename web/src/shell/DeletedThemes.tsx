@@ -1,7 +1,7 @@
 import { Button, Group, Modal, Table, Text } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, problemOf, type ThemeSummary } from "../api/client";
+import { answer, api, done, problemOf, type ThemeSummary } from "../api/client";
 import { deletedQuery } from "../api/queries";
 import { Swatch } from "../ui/Swatch";
 import { useDialog } from "./dialogs";
@@ -19,7 +19,7 @@ export function DeletedThemes() {
   const [refusal, setRefusal] = useState<string>();
   const purge = async (theme: ThemeSummary) => {
     try {
-      await api.DELETE("/api/deleted-themes/{id}", { params: { path: { id: theme.id } } });
+      await done(api.DELETE("/api/deleted-themes/{id}", { params: { path: { id: theme.id } } }));
       setAsking(undefined);
       await client.invalidateQueries({ queryKey: deletedQuery.queryKey });
     } catch (error) {

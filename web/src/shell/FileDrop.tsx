@@ -12,8 +12,8 @@ import { useMakeTheme } from "./useMakeTheme";
 interface Props {
   /** Holds the colours of a picture beside the theme at hand, where there is one. */
   hold?: { theme: string; take: (name: string, picture: PictureView) => void };
-  /** Looks for colours in files that are no theme of their own. */
-  look?: (files: File[]) => void;
+  /** Takes files that the place at hand reads, and says so. */
+  look?: (files: File[]) => boolean;
 }
 
 /**
@@ -24,11 +24,14 @@ export function FileDrop({ hold, look }: Props) {
   const [files, setFiles] = useState<File[]>();
   const make = useMakeTheme();
   const close = () => setFiles(undefined);
+  const take = (brought: File[]) => {
+    if (!look?.(brought)) setFiles(brought);
+  };
   useWindowEvent("paste", (event) => {
     const pasted = [...(event.clipboardData?.files ?? [])].filter(isPicture);
     if (pasted.length === 0) return;
     event.preventDefault();
-    setFiles(pasted);
+    take(pasted);
   });
   const made = (source?: string) => async (spec: ThemeDocument) => {
     await make(spec, source);
@@ -39,12 +42,7 @@ export function FileDrop({ hold, look }: Props) {
     <>
       <section aria-label="Files to drop">
         <Dropzone.FullScreen
-          onDrop={(dropped) => {
-            // A theme document or design tokens are JSON; all else is what a project has.
-            const isTheme = (file: File) => file.name.endsWith(".json");
-            if (look && !dropped.some(isPicture) && !dropped.every(isTheme)) look(dropped);
-            else setFiles(dropped);
-          }}
+          onDrop={take}
           active={files === undefined}
           activateOnKeyboard={false}
           withinPortal={false}

@@ -93,7 +93,7 @@ function useEverything(actions: Action[]): Found[] {
         name: t.name,
         words: [t.name, t.id, ...t.files, ...t.keys].join(" "),
         help: t.files[0] ?? "",
-        run: go("handoff", { target: t.id }),
+        run: go("handoff", { side: "files", target: t.id }),
       })),
       ...(derived?.tokens ?? []).map((t) => ({
         id: `token-${t.path}`,

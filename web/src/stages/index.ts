@@ -47,6 +47,7 @@ export const STAGES: Stage[] = [
       { keys: "← →", does: "on a strip of the tuner: move the colour, with Shift ten times as far" },
       { keys: "← → ↑ ↓", does: "on a spot of a picture: move it, with Shift further; Delete removes it" },
       { keys: "Ctrl Enter", does: "add what was pasted" },
+      { keys: "↑ ↓", does: "on a set of the library: try the one above or below on the theme" },
     ],
     load: () => import("./brand/BrandStage"),
   },
@@ -90,7 +91,14 @@ export const STAGES: Stage[] = [
     name: "Handoff",
     hotkey: "5",
     help: "The files for a build, live: copy, download, export an archive; in-house forms; what exists, recoloured.",
-    parts: SIDES.map(({ id, name, words }) => ({ name, words, view: { side: id } })),
+    parts: [
+      ...SIDES.map(({ id, name, words }) => ({ name, words, view: { side: id } })),
+      {
+        name: "own page",
+        words: "try on my website html preview recolored",
+        view: { side: "existing", own: true },
+      },
+    ],
     stands: ({ document }) => {
       const chosen = packed(document).length;
       return chosen > 0 ? `${chosen} chosen` : "files";
@@ -98,6 +106,7 @@ export const STAGES: Stage[] = [
     keys: [
       { keys: "↑ ↓", does: "walk the lines of the file, with Enter copy one" },
       { keys: "Enter", does: "in the search of a file: the next hit, with Shift copy it" },
+      { keys: "Enter", does: "in the map: what a colour becomes, a colour or a token's path" },
     ],
     load: () => import("./handoff/HandoffStage"),
   },

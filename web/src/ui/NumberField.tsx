@@ -1,9 +1,9 @@
 import { TextInput } from "@mantine/core";
 import { useEffect, useState } from "react";
 import type { NumberField as Field } from "../api/client";
+import { refusalOf } from "../api/client";
 import type { Outcome } from "../editor/store";
 import { Hint } from "./Hint";
-import { refusalOf } from "./refusal";
 import { useOnce } from "./useOnce";
 
 interface Props {

@@ -1,7 +1,7 @@
 import { TextInput } from "@mantine/core";
 import { useEffect, useId, useRef, useState } from "react";
+import { refusalOf } from "../api/client";
 import type { Outcome } from "../editor/store";
-import { refusalOf } from "./refusal";
 import { useOnce } from "./useOnce";
 
 interface Props {

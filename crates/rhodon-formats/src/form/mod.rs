@@ -165,6 +165,11 @@ pub fn usage(file: &str) -> String {
     format!("Goes where your project has {}.", comment_safe(file))
 }
 
+/// The command that fills a form of a saved document in a pipeline.
+pub fn command(name: &str) -> String {
+    format!("rhodon export theme.rhodon.json --target {PREFIX}{name} --out .")
+}
+
 fn environment(theme: &Derived) -> Environment<'static> {
     let mut environment = Environment::empty();
     environment.set_keep_trailing_newline(true);

@@ -26,7 +26,7 @@ mod losses;
 mod mantine;
 mod paint;
 mod pairs;
-mod palette;
+pub(crate) mod palette;
 mod react_theme;
 mod role_map;
 mod sass;

@@ -1,6 +1,7 @@
 //! `palette`: the open text palette format that drawing programs read.
 
 use foldhash::HashMap;
+use rhodon_color::Rgb8;
 use rhodon_theme::{ColorValue, Mode, Token};
 
 use super::losses;
@@ -43,12 +44,8 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
                 .for_each(|mode| line(token, *mode, mode.id(), &mut body));
         }
     }
-    // The first line is how programs know the format.
-    let text = format!(
-        "GIMP Palette\nName: {}\nColumns: {columns}\n# {}\n{body}",
-        one_line(&job.theme.name),
-        job.stamp.line(&body),
-    );
+    let head = head(&job.theme.name, columns);
+    let text = format!("{head}# {}\n{body}", job.stamp.line(&body));
     let mut warnings = losses::mapped(job.colors());
     warnings.extend(losses::of(
         job.colors().filter(is_translucent),
@@ -90,6 +87,20 @@ fn is_translucent(token: &&Token) -> bool {
         .any(|m| color(token, *m).is_some_and(|c| c.alpha < 1.0))
 }
 
+/// The head of a palette: its first line is how programs know the format.
+pub(crate) fn head(name: &str, columns: usize) -> String {
+    format!(
+        "GIMP Palette\nName: {}\nColumns: {columns}\n",
+        one_line(name)
+    )
+}
+
+/// The line of a colour.
+pub(crate) fn entry(code: Rgb8, name: &str) -> String {
+    let [r, g, b] = code.channels();
+    format!("{r:>3} {g:>3} {b:>3}\t{}\n", one_line(name))
+}
+
 /// A name as people wrote it, on the line that the format gives it.
 fn one_line(name: &str) -> String {
     name.chars().filter(|c| !c.is_control()).collect()
@@ -97,11 +108,7 @@ fn one_line(name: &str) -> String {
 
 fn line(token: &Token, mode: Mode, suffix: &str, out: &mut String) {
     if let Some(c) = color(token, mode).filter(|c| c.alpha >= 1.0) {
-        let [r, g, b] = c.code.channels();
-        let name = token.path.replace('.', " ");
-        out.push_str(&format!(
-            "{r:>3} {g:>3} {b:>3}\t{}\n",
-            format!("{name} {suffix}").trim_end()
-        ));
+        let name = format!("{} {suffix}", token.path.replace('.', " "));
+        out.push_str(&entry(c.code, name.trim_end()));
     }
 }

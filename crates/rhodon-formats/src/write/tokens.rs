@@ -182,7 +182,8 @@ fn value(value: &TokenValue) -> Value {
 /// Decimals of a component: enough that 8-bit codes come back exactly.
 const DECIMALS: f64 = 1e5;
 
-fn color(color: &ColorValue) -> Value {
+/// A colour as the format has it.
+pub(crate) fn color(color: &ColorValue) -> Value {
     let (space, components) = match color.p3 {
         Some(wide) => ("display-p3", wide.in_space(Space::DisplayP3)),
         None => ("srgb", color.code.channels().map(|v| f64::from(v) / 255.0)),

@@ -149,16 +149,12 @@ pub(crate) async fn export_theme(
     if let Some(name) = target.strip_prefix(form::PREFIX) {
         let name = name.to_owned();
         let theme = bench.read(spec).await?;
-        return Ok(Json(
-            bench
-                .work
-                .run(move || exported_form(&name, &theme, saved))
-                .await??,
-        ));
+        let job = move || with_source(&theme, saved, |source| exported_form(&name, source));
+        return Ok(Json(bench.work.run(job).await??));
     }
     let target = find(&target)?;
     let theme = bench.read(spec).await?;
-    let job = move || exported(target, &theme, options, saved);
+    let job = move || with_source(&theme, saved, |source| exported(target, source, options));
     Ok(Json(bench.work.run(job).await??))
 }
 
@@ -171,27 +167,39 @@ fn stamp(theme: &Derived, (revision, date): (Option<i32>, Option<NaiveDate>)) ->
     }
 }
 
-fn exported(
-    target: &'static Target,
+/// A theme as targets see it, derived, with the head that its files get.
+pub(super) fn with_source<T>(
     decided: &Resolved,
-    options: BTreeMap<String, String>,
     saved: (Option<i32>, Option<NaiveDate>),
-) -> Result<ExportView, ApiError> {
+    write: impl FnOnce(&Source<'_>) -> Result<T, ApiError>,
+) -> Result<T, ApiError> {
     let theme = derived(decided).map_err(|p| ApiError::invalid("/spec", p))?;
     let stamp = stamp(&theme, saved);
-    let settings = target.settings_of(decided, options)?;
-    let source = Source {
+    write(&Source {
         decided,
         theme: &theme,
         stamp: &stamp,
-    };
+    })
+}
+
+fn exported(
+    target: &'static Target,
+    source: &Source<'_>,
+    options: BTreeMap<String, String>,
+) -> Result<ExportView, ApiError> {
+    let settings = target.settings_of(source.decided, options)?;
     let options = settings
         .all()
         .map(|(key, value)| (key, value.to_owned()))
         .collect();
-    let command = target.command(&settings, saved.0);
-    let output = target.export(&source, settings)?;
-    Ok(view(output, options, command, target.usage_for(&theme)))
+    let command = target.command(&settings, source.stamp.revision);
+    let output = target.export(source, settings)?;
+    Ok(view(
+        output,
+        options,
+        command,
+        target.usage_for(source.theme),
+    ))
 }
 
 fn view(
@@ -214,24 +222,10 @@ fn view(
 }
 
 /// A form of the document, as a target.
-fn exported_form(
-    name: &str,
-    decided: &Resolved,
-    saved: (Option<i32>, Option<NaiveDate>),
-) -> Result<ExportView, ApiError> {
-    let theme = derived(decided).map_err(|p| ApiError::invalid("/spec", p))?;
-    let stamp = stamp(&theme, saved);
-    let source = Source {
-        decided,
-        theme: &theme,
-        stamp: &stamp,
-    };
-    let output = form::export(name, &source)?;
+fn exported_form(name: &str, source: &Source<'_>) -> Result<ExportView, ApiError> {
+    let output = form::export(name, source)?;
     let usage = output.files.first().map(|file| form::usage(&file.path));
-    let command = format!(
-        "rhodon export theme.rhodon.json --target {}{name} --out .",
-        form::PREFIX
-    );
+    let command = form::command(name);
     Ok(view(
         output,
         BTreeMap::new(),
@@ -327,29 +321,15 @@ pub(crate) async fn archive_theme(
         if let Some(known) = response_cache::recall(&question) {
             return Ok(known);
         }
-        let packed = packed(&found, &forms, &theme, (revision, date))?;
+        let names: Vec<&str> = forms.iter().map(String::as_str).collect();
+        let packed: Bytes = with_source(&theme, (revision, date), |source| {
+            Ok(archive(&found, &names, source)?.bytes.into())
+        })?;
         response_cache::keep(question, &packed);
         Ok::<_, ApiError>(packed)
     };
     let packed = bench.work.run(job).await??;
     Ok(zip(&name, packed))
-}
-
-fn packed(
-    targets: &[&'static Target],
-    forms: &[String],
-    decided: &Resolved,
-    saved: (Option<i32>, Option<NaiveDate>),
-) -> Result<Bytes, ApiError> {
-    let theme = derived(decided).map_err(|p| ApiError::invalid("/spec", p))?;
-    let stamp = stamp(&theme, saved);
-    let source = Source {
-        decided,
-        theme: &theme,
-        stamp: &stamp,
-    };
-    let forms: Vec<&str> = forms.iter().map(String::as_str).collect();
-    Ok(archive(targets, &forms, &source)?.bytes.into())
 }
 
 /// The theme's slug with its revision.

@@ -9,9 +9,9 @@ use axum::extract::multipart::{MultipartError, MultipartRejection};
 use axum::extract::{Multipart, State};
 use axum::http::StatusCode;
 use quick_cache::sync::Cache;
+use rhodon_formats::find;
 use rhodon_formats::read::InputFile;
 use rhodon_formats::recolor::{Plan, recolor};
-use rhodon_formats::{ExportError, Source, Stamp, find};
 use rhodon_store::{PageFile, PageRecord, StoreError};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
@@ -19,6 +19,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 use zip::ZipArchive;
 
+use super::export::with_source;
 use super::recolor::{PlanRequest, plan};
 use crate::bench::Bench;
 use crate::error::ApiError;
@@ -312,28 +313,15 @@ pub(crate) async fn recolored(
 
 /// The style sheet of a theme, as the target writes it with the document's options.
 async fn sheet(bench: &Bench, spec: Value) -> Result<String, ApiError> {
-    let (decided, theme) = bench.derive(spec).await?;
+    let decided = bench.read(spec).await?;
     let job = move || {
-        let stamp = Stamp {
-            theme: theme.name.clone(),
-            revision: None,
-            date: None,
-        };
-        let source = Source {
-            decided: &decided,
-            theme: &theme,
-            stamp: &stamp,
-        };
-        let target = find("css")?;
-        let output = target.export(&source, target.settings_of(&decided, [])?)?;
-        Ok(output
-            .files
-            .into_iter()
-            .map(|file| file.text)
-            .collect::<String>())
+        with_source(&decided, (None, None), |source| {
+            let target = find("css")?;
+            let output = target.export(source, target.settings_of(source.decided, [])?)?;
+            Ok(output.files.into_iter().map(|file| file.text).collect())
+        })
     };
-    let made: Result<String, ExportError> = bench.work.run(job).await?;
-    Ok(made?)
+    bench.work.run(job).await?
 }
 
 /// Has every HTML file load one more style sheet, behind its own.

@@ -46,6 +46,15 @@ pub struct SetColorView {
     pub(super) hex: String,
 }
 
+impl From<SetColor> for SetColorView {
+    fn from(color: SetColor) -> Self {
+        Self {
+            name: color.name,
+            hex: color.hex,
+        }
+    }
+}
+
 /// One page of sets.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct SetsView {
@@ -328,15 +337,11 @@ pub(crate) async fn read(
         .work
         .run(move || ColorSet::read(&file).map_err(|why| format!("{}: {why}", file.name)));
     let set = set.await?.map_err(|why| ApiError::value("/text", why))?;
-    let color = |c: SetColor| SetColorView {
-        name: c.name,
-        hex: c.hex,
-    };
     Ok(Json(ReadSetView {
         name: set.name,
         words: set.words,
         note: set.note,
         owner: set.owner,
-        colors: set.colors.into_iter().map(color).collect(),
+        colors: set.colors.into_iter().map(SetColorView::from).collect(),
     }))
 }

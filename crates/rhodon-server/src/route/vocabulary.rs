@@ -30,6 +30,8 @@ pub struct VocabularyView {
     pictures: PictureLimits,
     /// Files in which colours are found.
     sources: SourceFiles,
+    /// What a page of one's own may be.
+    pages: PageLimits,
     /// What paints the parts of the components, in the order of the cascade.
     paints: Vec<PaintView>,
 }
@@ -42,6 +44,13 @@ pub struct SourceFiles {
     /// Folders that are passed over.
     passed_over: &'static [&'static str],
     /// The most text that is taken at once, in bytes.
+    bytes: usize,
+}
+
+/// What a page of one's own may be.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct PageLimits {
+    /// The largest, in bytes, with all its files.
     bytes: usize,
 }
 
@@ -165,6 +174,9 @@ pub(crate) async fn vocabulary() -> Json<VocabularyView> {
             endings: FINDERS.iter().flat_map(|f| f.endings).copied().collect(),
             passed_over: NOT_OURS,
             bytes: super::inventory::MAX_BODY / 2,
+        },
+        pages: PageLimits {
+            bytes: super::page::MAX_BYTES,
         },
         pictures: PictureLimits {
             bytes: MAX_BYTES,

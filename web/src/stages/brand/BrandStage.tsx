@@ -1,6 +1,7 @@
 import { Suspense } from "react";
 import { useEditorState } from "../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../editor/selectors";
+import { PartNav } from "../../ui/PartNav";
 import { useStableKeys } from "../../ui/useStableKeys";
 import { BrandRow } from "./BrandRow";
 import classes from "./BrandStage.module.css";
@@ -29,13 +30,9 @@ export default function BrandStage() {
       )}
       {open && <ColorAtHand key={keys[brand.indexOf(open)]} color={open} />}
       <Intents />
-      <nav className={classes.sources} aria-label="Sources">
-        {SOURCES.map(({ id, name }) => (
-          <button key={id} type="button" aria-pressed={source === id} onClick={() => openSource(id)}>
-            {name}
-          </button>
-        ))}
-      </nav>
+      <div className={classes.sources}>
+        <PartNav label="Sources" parts={SOURCES} chosen={source} onChoose={openSource} />
+      </div>
       <div className={classes.source}>
         <Suspense fallback={null}>
           <Source />

@@ -1,10 +1,10 @@
 import { Button, Popover, TextInput } from "@mantine/core";
 import { memo, useState } from "react";
 import type { Derived } from "../../api/client";
+import { refusalOf } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { documentOf, scalesOf, themeOf } from "../../editor/selectors";
 import type { EditorState } from "../../editor/store";
-import { refusalOf } from "../../ui/refusal";
 import { Swatch } from "../../ui/Swatch";
 import { type Dragged, takes } from "./drag";
 import classes from "./Intents.module.css";

@@ -1,10 +1,10 @@
 import { Button, Popover, TextInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { refusalOf } from "../../api/client";
 import { vocabularyQuery } from "../../api/queries";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { documentOf, intentsOf } from "../../editor/selectors";
-import { refusalOf } from "../../ui/refusal";
 import { IntentPlace } from "./IntentPlace";
 import classes from "./Intents.module.css";
 

@@ -1,7 +1,7 @@
 import { TextInput } from "@mantine/core";
 import { useEffect, useState } from "react";
+import { refusalOf } from "../../api/client";
 import { useEditor } from "../../editor/EditorProvider";
-import { refusalOf } from "../../ui/refusal";
 import { useOnce } from "../../ui/useOnce";
 import classes from "./ColorAtHand.module.css";
 import { useBrandView } from "./useBrandView";

@@ -22,7 +22,8 @@ export function useBrandColor(slug: string, color: BrandColor) {
   };
   const saveLatest = useRef(save);
   saveLatest.current = save;
-  const typed = useTypedColor(saved, (seen) => {
+  // What is tried elsewhere, by the tuner or a set, shows here too; what is typed here stays.
+  const typed = useTypedColor(pending.current === undefined ? color.color : saved, (seen) => {
     pending.current = seen.css;
     editor.draft((d) => setBrand(d, slug, { color: seen.css }));
     // A pause in typing, or a picker that stays open, saves as well as leaving the field.

@@ -27,14 +27,16 @@ export function ArchiveBar({ targets, chosen, onChoose }: Props) {
   const [busy, setBusy] = useState(false);
   const known = targets.filter((t) => chosen.includes(t.id)).map((t) => t.id);
   const rest = targets.filter((t) => !chosen.includes(t.id)).map((t) => t.id);
+  const forms = Object.entries(spec.forms ?? {}).filter(([, form]) => form.pack !== false);
+  const packed = [...known, ...forms.map(([name]) => `form:${name}`)];
   const download = async () => {
     setBusy(true);
     setRefusal(undefined);
     try {
-      const body = { spec, targets: known, ...editionOf(theme, spec) };
+      const body = { spec, targets: packed, ...editionOf(theme, spec) };
       const asked = api.POST("/api/archive", { body, parseAs: "blob" });
-      const packed = await answer<unknown>(asked);
-      saveFile(fileNameOf((await asked).response), packed as Blob);
+      const archive = await answer<unknown>(asked);
+      saveFile(fileNameOf((await asked).response), archive as Blob);
     } catch (error) {
       setRefusal(problemOf(error).detail);
     } finally {
@@ -43,8 +45,8 @@ export function ArchiveBar({ targets, chosen, onChoose }: Props) {
   };
   return (
     <div className={classes.archive}>
-      <Button size="compact-sm" fullWidth disabled={known.length === 0} loading={busy} onClick={download}>
-        {known.length === 0 ? "Tick what to pack" : `Download ${known.length} as .zip`}
+      <Button size="compact-sm" fullWidth disabled={packed.length === 0} loading={busy} onClick={download}>
+        {packed.length === 0 ? "Tick what to pack" : `Download ${packed.length} as .zip`}
       </Button>
       <button
         type="button"

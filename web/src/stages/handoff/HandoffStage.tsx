@@ -1,5 +1,6 @@
 import { useNavigate, useSearch } from "@tanstack/react-router";
 import { Suspense } from "react";
+import { PartNav } from "../../ui/PartNav";
 import classes from "./HandoffStage.module.css";
 import { SIDES } from "./sides";
 
@@ -12,18 +13,12 @@ export default function HandoffStage() {
   return (
     <div className={classes.handoff}>
       <h1 className="visually-hidden">Handoff</h1>
-      <nav className={classes.sides} aria-label="Sides of the handoff">
-        {SIDES.map(({ id, name }) => (
-          <button
-            key={id}
-            type="button"
-            aria-pressed={id === side.id}
-            onClick={() => void navigate({ to: ".", search: (s) => ({ ...s, side: id }), replace: true })}
-          >
-            {name}
-          </button>
-        ))}
-      </nav>
+      <PartNav
+        label="Sides of the handoff"
+        parts={SIDES}
+        chosen={side.id}
+        onChoose={(id) => void navigate({ to: ".", search: (s) => ({ ...s, side: id }), replace: true })}
+      />
       <Suspense fallback={null}>
         <Side />
       </Suspense>

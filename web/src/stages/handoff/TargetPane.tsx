@@ -1,12 +1,11 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, problemOf, type Target, type ThemeDocument } from "../../api/client";
+import { answer, api, problemOf, refusalOf, type Target, type ThemeDocument } from "../../api/client";
 import { numberOf } from "../../api/numberOf";
 import { useEditorState } from "../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../editor/selectors";
 import type { Outcome } from "../../editor/store";
 import { CopyButton } from "../../ui/CopyButton";
-import { refusalOf } from "../../ui/refusal";
 import { useOnce } from "../../ui/useOnce";
 import { DRAFT, type Edition, editionOf } from "./edition";
 import { FileView } from "./FileView";

@@ -1,11 +1,10 @@
 import { Button, NativeSelect, SegmentedControl, TextInput } from "@mantine/core";
 import { type FormEvent, useState } from "react";
-import { refusalIn } from "../../api/client";
+import { refusalIn, refusalOf } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { addToken } from "../../editor/edits";
 import { intentsOf, scalesOf } from "../../editor/selectors";
 import type { Outcome } from "../../editor/store";
-import { refusalOf } from "../../ui/refusal";
 import classes from "./Ledger.module.css";
 import { writtenValue } from "./ValueCell";
 

@@ -1,11 +1,10 @@
 import { UnstyledButton } from "@mantine/core";
 import { type FormEvent, type KeyboardEvent, useState } from "react";
 import { cellOf } from "../../api/cellOf";
-import { answer, api, type Mode, refusalIn, type Token } from "../../api/client";
+import { answer, api, type Mode, refusalIn, refusalOf, type Token } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { type Edit, setBrand, setToken } from "../../editor/edits";
 import type { EditorState } from "../../editor/store";
-import { refusalOf } from "../../ui/refusal";
 import { Swatch } from "../../ui/Swatch";
 import classes from "./Ledger.module.css";
 

@@ -1,14 +1,14 @@
 import { NumberInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { familyOf, type Inventory, type SourceFile, type Used } from "../../../api/inventory";
 import { vocabularyQuery } from "../../../api/queries";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { themeOf } from "../../../editor/selectors";
 import { ChooseFiles } from "../../../ui/ChooseFiles";
 import { counted } from "../../../ui/counted";
+import { useDropped } from "../../../ui/dropped";
 import { Reading } from "../../../ui/Reading";
-import { takeDropped, useDropped } from "../dropped";
 import { offer } from "../tray";
 import classes from "./FilesSource.module.css";
 import { Places } from "./Places";
@@ -21,12 +21,9 @@ export default function FilesSource() {
   const { id } = useEditorState(themeOf);
   const { files, passed, near, setNear, found, reading, refusal, read } = useInventory();
   const [open, setOpen] = useState<string>();
-  const waiting = useDropped((s) => s.files);
   const { data } = useQuery(vocabularyQuery);
-  useEffect(() => {
-    // What kinds of files there are is known first.
-    if (waiting.length > 0 && data) void read(takeDropped());
-  });
+  // What kinds of files there are is known first.
+  useDropped((dropped) => void read(dropped), data !== undefined);
   const hold = (ones: Used[]) =>
     offer(
       id,

@@ -1,9 +1,9 @@
 import { Button, Textarea } from "@mantine/core";
 import { type FormEvent, useState } from "react";
+import { refusalOf } from "../../../api/client";
 import { useEditor, useEditorState } from "../../../editor/EditorProvider";
 import { themeOf } from "../../../editor/selectors";
 import { ColorList, useColors } from "../../../ui/ColorList";
-import { refusalOf } from "../../../ui/refusal";
 import { offer } from "../tray";
 import classes from "./TypeSource.module.css";
 

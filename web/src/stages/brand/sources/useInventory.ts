@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { problemOf } from "../../../api/client";
-import { type Inventory, ours, pathOf, type SourceFile, takeInventory } from "../../../api/inventory";
+import { type Inventory, ours, type SourceFile, takeInventory, textsOf } from "../../../api/inventory";
 import { vocabularyQuery } from "../../../api/queries";
 import { unpacked } from "../../../api/unpacked";
 
@@ -48,19 +48,12 @@ export function useInventory() {
       setRefusal(`none of ${files.length} files is a text in which colours are found`);
       return;
     }
-    const texts: SourceFile[] = [];
-    let bytes = 0;
-    for (const [done, file] of taken.entries()) {
-      if (ending.signal.aborted) break;
+    const { texts, refusal } = await textsOf(taken, data.sources, (done) => {
+      if (ending.signal.aborted) return false;
       if (done % 25 === 0) setReading({ done, all: taken.length, stop: () => ending.abort() });
-      bytes += file.size;
-      if (bytes > data.sources.bytes) {
-        const most = Math.round(data.sources.bytes / 1_000_000);
-        setRefusal(`only the first ${done} files, ${most} MB of text, were looked into`);
-        break;
-      }
-      texts.push({ name: pathOf(file), text: await file.text() });
-    }
+      return true;
+    });
+    setRefusal(refusal);
     if (!ending.signal.aborted) {
       setReading({ done: taken.length, all: taken.length, stop: () => ending.abort() });
       setFiles(texts);

@@ -1,13 +1,10 @@
-import { Button, Checkbox, NativeSelect } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useRef } from "react";
 import { problemOf } from "../../../api/client";
 import { recolor, recoloredArchive } from "../../../api/exist";
-import { ours, pathOf, type SourceFile } from "../../../api/inventory";
 import { numberOf } from "../../../api/numberOf";
-import { themesQuery, vocabularyQuery } from "../../../api/queries";
 import { saveFile } from "../../../api/save";
-import { unpacked } from "../../../api/unpacked";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../../editor/selectors";
 import { alterExisting, fromOf, useExisting } from "../../../existing/existing";
@@ -15,10 +12,10 @@ import { ChooseFiles } from "../../../ui/ChooseFiles";
 import { counted } from "../../../ui/counted";
 import { ChangedLines } from "./ChangedLines";
 import classes from "./Existing.module.css";
+import { How } from "./How";
 import { MapTable } from "./MapTable";
 import { Pictures } from "./Pictures";
-
-const PICTURE = /\.(png|webp|jpe?g)$/i;
+import { useBrought } from "./useBrought";
 
 /** What exists already, with other colours: the map, the lines that change, and pictures. */
 export default function ExistingSide() {
@@ -26,9 +23,7 @@ export default function ExistingSide() {
   const spec = useEditorState(documentOf);
   const existing = useExisting(theme.id);
   const alter = (to: Parameters<typeof alterExisting>[1]) => alterExisting(theme.id, to);
-  const { data: vocabulary } = useQuery(vocabularyQuery);
-  const { data: themes = [] } = useQuery(themesQuery);
-  const [told, setTold] = useState<string>();
+  const { told, bring } = useBrought(theme.id);
   const { files, pictures, map, from, kin, comments, toVariables, at } = existing;
   const wanted = { files, map, from: fromOf(from), kin, comments, toVariables };
   const found = useQuery({
@@ -39,27 +34,6 @@ export default function ExistingSide() {
     gcTime: 30_000,
     retry: false,
   });
-  const read = async (chosen: File[]) => {
-    if (!vocabulary || chosen.length === 0) return;
-    let brought: File[];
-    try {
-      brought = await unpacked(chosen);
-    } catch (error) {
-      return setTold(problemOf(error).detail);
-    }
-    const { taken, passed } = ours(brought, vocabulary.sources);
-    const images = brought.filter((file) => PICTURE.test(file.name));
-    const texts: SourceFile[] = await Promise.all(
-      taken.map(async (file) => ({ name: pathOf(file), text: await file.text() })),
-    );
-    const left = passed - images.length;
-    setTold(left > 0 ? `${counted(left, "file")} passed over` : undefined);
-    const known = new Set(texts.map((file) => file.name));
-    alter({
-      files: [...files.filter((file) => !known.has(file.name)), ...texts],
-      pictures: [...pictures.filter((p) => !images.some((i) => i.name === p.name)), ...images],
-    });
-  };
   const download = async () => {
     const [only] = data?.files ?? [];
     if (data?.files.length === 1 && only)
@@ -76,7 +50,7 @@ export default function ExistingSide() {
   return (
     <section className={classes.side} aria-label="Existing files">
       <div className={classes.bar}>
-        <ChooseFiles folder="Folder to recolour" onFiles={(chosen) => void read(chosen)} />
+        <ChooseFiles folder="Folder to recolour" onFiles={(chosen) => void bring(chosen)} />
         {files.length + pictures.length > 0 ? (
           <>
             <span>
@@ -106,44 +80,7 @@ export default function ExistingSide() {
           </span>
         )}
       </div>
-      {files.length + pictures.length > 0 && (
-        <div className={classes.bar}>
-          <NativeSelect
-            size="xs"
-            aria-label="Colours of the files"
-            data={[
-              { value: "", label: "map by hand" },
-              ...(theme.revision > 1
-                ? [{ value: `${theme.slug}@1`, label: "they have this theme's first revision" }]
-                : []),
-              ...themes
-                .filter((other) => other.slug !== theme.slug)
-                .map((other) => ({ value: other.slug, label: `they have ${other.name}` })),
-            ]}
-            value={from}
-            onChange={(e) => alter({ from: e.currentTarget.value })}
-          />
-          <Checkbox
-            size="xs"
-            label="take kin along"
-            title="Hover shades, tints and borders of the same hue move with their colour"
-            checked={kin}
-            onChange={(e) => alter({ kin: e.currentTarget.checked })}
-          />
-          <Checkbox
-            size="xs"
-            label="comments too"
-            checked={comments}
-            onChange={(e) => alter({ comments: e.currentTarget.checked })}
-          />
-          <Checkbox
-            size="xs"
-            label="refer to tokens, var(--…)"
-            checked={toVariables}
-            onChange={(e) => alter({ toVariables: e.currentTarget.checked })}
-          />
-        </div>
-      )}
+      {files.length + pictures.length > 0 && <How />}
       {error && (
         <p role="alert" className={classes.refusal}>
           {problemOf(error).detail}
@@ -172,13 +109,12 @@ export default function ExistingSide() {
       {pictures.length > 0 && (
         <Pictures
           pictures={pictures}
-          pairs={[
-            ...(data?.lines ?? []).flatMap((line): [string, string][] =>
-              line.new.length === 1 && line.hex.length === 7 && !line.follows
-                ? [[line.hex, line.new[0] ?? ""]]
-                : [],
-            ),
-          ]}
+          pairs={(data?.lines ?? []).flatMap((line): [string, string][] =>
+            // Kin of a colour move with it in a picture anyway.
+            line.new.length === 1 && line.hex.length === 7 && !line.follows
+              ? [[line.hex, line.new[0] ?? ""]]
+              : [],
+          )}
         />
       )}
     </section>

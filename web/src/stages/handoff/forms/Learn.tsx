@@ -1,11 +1,10 @@
 import { Button, FileButton, Textarea, TextInput } from "@mantine/core";
 import { type FormEvent, useState } from "react";
-import { problemOf } from "../../../api/client";
+import { refusalIn, refusalOf } from "../../../api/client";
 import { type Form, learnForm } from "../../../api/exist";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { documentOf } from "../../../editor/selectors";
 import type { Outcome } from "../../../editor/store";
-import { refusalOf } from "../../../ui/refusal";
 import classes from "./Forms.module.css";
 
 interface Props {
@@ -32,7 +31,7 @@ export function Learn({ onLearned }: Props) {
       const { problem } = await onLearned(named(file), form as unknown as Form);
       setRefusal(problem && refusalOf(problem));
     } catch (error) {
-      setRefusal(refusalOf(problemOf(error)));
+      setRefusal(refusalIn(error));
     }
   };
   return (

@@ -1,11 +1,11 @@
 import { Button, NativeSelect, TextInput } from "@mantine/core";
 import { type FormEvent, useState } from "react";
 import type { Token } from "../../../api/client";
+import { refusalOf } from "../../../api/client";
 import type { Slot } from "../../../api/exist";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { tokensOf } from "../../../editor/selectors";
 import type { Outcome } from "../../../editor/store";
-import { refusalOf } from "../../../ui/refusal";
 import { Swatch } from "../../../ui/Swatch";
 import { TypedField } from "../../../ui/TypedField";
 import classes from "./Forms.module.css";

@@ -1,7 +1,7 @@
 import { Button, FileButton, TextInput } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { type FormEvent, useState } from "react";
-import { problemOf } from "../../../../api/client";
+import { problemOf, refusalIn } from "../../../../api/client";
 import { keepSet, readSet, type SetContent } from "../../../../api/sets";
 import { useEditorState } from "../../../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../../../editor/selectors";
@@ -49,8 +49,7 @@ export function Keeping({ onKept }: { onKept: () => void }) {
         const read = await readSet(file.name, await file.text());
         await keep({ ...read, owner: read.owner || owner, name: read.name || file.name });
       } catch (error) {
-        const { problems, detail } = problemOf(error);
-        setRefusal({ at: "", words: problems?.[0]?.message ?? detail });
+        setRefusal({ at: "", words: refusalIn(error) });
       }
     }
   };

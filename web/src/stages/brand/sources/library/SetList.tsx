@@ -1,6 +1,6 @@
 import { Button } from "@mantine/core";
 import { type KeyboardEvent, useState } from "react";
-import { problemOf } from "../../../../api/client";
+import { refusalIn } from "../../../../api/client";
 import { type ColorSet, removeSet, SET_FILES, shareSet, withdrawSet } from "../../../../api/sets";
 import classes from "./Library.module.css";
 import type { useTrying } from "./useTrying";
@@ -96,8 +96,7 @@ function OwnTools({ set, onChanged, onRemoved }: OwnProps) {
       setRefusal(undefined);
       onChanged();
     } catch (error) {
-      const { problems, detail } = problemOf(error);
-      setRefusal(problems?.[0]?.message ?? detail);
+      setRefusal(refusalIn(error));
     }
   };
   return (

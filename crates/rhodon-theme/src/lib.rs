@@ -13,6 +13,7 @@ mod change;
 mod custom_token;
 mod derive;
 mod document;
+mod family;
 mod font_family;
 mod label;
 mod naming;
@@ -40,6 +41,7 @@ pub use document::{
     ScaleSettings, ShapeSettings, TypeSettings, Typed, holds_nul, not_json,
 };
 pub use document::{Form, Slot};
+pub use family::{CellSource, Decision, Whose, decisions, sources};
 pub use font_family::font_families;
 pub use label::{KeptPath, NameError, SlotName, Slug, StepLabel, TokenPath};
 pub use naming::{capitalised, look as color_look, name as color_name};

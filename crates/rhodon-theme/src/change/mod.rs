@@ -6,6 +6,7 @@
 
 mod add;
 mod diff;
+mod give_back;
 mod intent;
 mod mend;
 mod remove;
@@ -56,6 +57,9 @@ pub enum Operation {
         /// A scale or a colour.
         paint: Option<IntentChoice>,
     },
+    /// Gives decisions of this document back: the parent's hold again, or what is derived. Each is
+    /// told by its place, as [`crate::Decision::pointer`] writes it.
+    GiveBack(Vec<String>),
 }
 
 /// What an operation comes to.
@@ -83,6 +87,7 @@ pub fn apply(operation: &Operation, theme: &Resolved) -> Result<Changed, Problem
         Operation::RemoveBrand(brand) => remove::remove(theme.document(), brand)?,
         Operation::MoveBrand { brand, to } => reorder::reorder(theme.document(), brand, *to)?,
         Operation::SetIntent { intent, paint } => intent::set(theme.document(), intent, paint),
+        Operation::GiveBack(places) => give_back::give_back(theme, places)?,
     };
     mend::mend(theme, document, None)
 }

@@ -5,7 +5,7 @@ use std::hash::Hash;
 
 use indexmap::IndexMap;
 
-use super::{BrandColor, CustomToken, Document, ModeValues};
+use super::{BrandColor, CustomToken, Document, ModeValues, ScaleSettings};
 use crate::label::{Slug, TokenPath};
 use crate::token::Mode;
 
@@ -63,6 +63,19 @@ impl Resolved {
     /// The document as its author wrote it, without what it inherits.
     pub fn document(&self) -> &Document {
         self.line.as_ref().map_or(&self.merged, |line| &line.own)
+    }
+
+    /// The theme that this one extends, complete with its own parents.
+    pub fn parent(&self) -> Option<&Self> {
+        self.line.as_ref().map(|line| &line.parent)
+    }
+
+    /// The document with everything that it inherits written out, which extends nothing.
+    pub fn written_out(&self) -> Document {
+        Document {
+            extends: None,
+            ..self.merged.clone()
+        }
     }
 
     /// The document and its parents, eldest last.
@@ -168,7 +181,7 @@ fn merged(parent: Document, child: Document) -> Document {
         extends: child.extends,
         brand: brand_over(parent.brand, child.brand),
         steps: child.steps.or(parent.steps),
-        scales: overlaid(parent.scales, child.scales, |own, _| own),
+        scales: overlaid(parent.scales, child.scales, ScaleSettings::over),
         intents: overlaid(parent.intents, child.intents, |own, _| own),
         roles: overlaid(parent.roles, child.roles, ModeValues::over),
         tokens: overlaid(parent.tokens, child.tokens, CustomToken::over),

@@ -201,6 +201,33 @@ impl ModeValues {
     }
 }
 
+impl ScaleSettings {
+    /// These settings, with a parent's where they say nothing; pins and lightness step by step.
+    pub(crate) fn over(self, mut parent: Self) -> Self {
+        parent.pins.extend(self.pins);
+        parent.lightness.extend(self.lightness);
+        let list = |own: Vec<_>, theirs| if own.is_empty() { theirs } else { own };
+        Self {
+            method: self.method.or(parent.method),
+            steps: self.steps.or(parent.steps),
+            at: self.at.or(parent.at),
+            pins: parent.pins,
+            to: self.to.or(parent.to),
+            turn: self.turn.or(parent.turn),
+            strength: self.strength.or(parent.strength),
+            lightness: parent.lightness,
+            zero: self.zero.or(parent.zero),
+            alpha: list(self.alpha, parent.alpha),
+            omit: match self.omit.is_empty() {
+                true => parent.omit,
+                false => self.omit,
+            },
+            wide: self.wide.or(parent.wide),
+            off: self.off.or(parent.off),
+        }
+    }
+}
+
 impl CustomToken {
     /// The value in a mode.
     pub fn get(&self, mode: Mode) -> Option<&Typed<Written>> {

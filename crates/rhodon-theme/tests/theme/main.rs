@@ -4,6 +4,7 @@
 mod audit;
 mod change;
 mod document;
+mod family;
 mod promises;
 mod roles;
 mod scales;

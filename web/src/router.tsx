@@ -7,7 +7,9 @@ import {
   Outlet,
   redirect,
 } from "@tanstack/react-router";
+import { familyQuery } from "./api/family";
 import { themeQuery, themesQuery } from "./api/queries";
+import { FamilyPage } from "./family";
 import { isPageName, type PageName } from "./proof/pages";
 import { EmptyPage } from "./shell/EmptyPage";
 import { FailedPage } from "./shell/FailedPage";
@@ -55,6 +57,18 @@ const indexRoute = createRoute({
   errorComponent: FailedPage,
 });
 
+const familyRoute = createRoute({
+  getParentRoute: () => rootRoute,
+  path: "/family",
+  validateSearch: (search: Record<string, unknown>): { page?: PageName; from?: string } => ({
+    page: isPageName(search.page) ? search.page : undefined,
+    from: typeof search.from === "string" ? search.from : undefined,
+  }),
+  loader: ({ context }) => context.client.fetchQuery(familyQuery),
+  component: FamilyPage,
+  errorComponent: FailedPage,
+});
+
 const themeRoute = createRoute({
   getParentRoute: () => rootRoute,
   path: "/themes/$slug",
@@ -96,7 +110,11 @@ const stageRoute = createRoute({
   component: StagePage,
 });
 
-const routeTree = rootRoute.addChildren([indexRoute, themeRoute.addChildren([themeIndexRoute, stageRoute])]);
+const routeTree = rootRoute.addChildren([
+  indexRoute,
+  familyRoute,
+  themeRoute.addChildren([themeIndexRoute, stageRoute]),
+]);
 
 export function makeRouter(client: QueryClient) {
   return createRouter({ routeTree, context: { client }, defaultPreload: "intent" });

@@ -25,7 +25,7 @@ pub struct Archive {
     /// The bytes of a ZIP file.
     pub bytes: Vec<u8>,
     /// Targets that could not be written, which the page names too.
-    pub failures: Vec<(String, ExportError)>,
+    pub failures: Failures,
 }
 
 /// One target's part, or one form's.
@@ -46,6 +46,23 @@ pub fn archive(
     forms: &[&str],
     source: &Source<'_>,
 ) -> Result<Archive, ExportError> {
+    let (files, failures) = files(targets, forms, source)?;
+    let bytes = pack(files.iter().map(|f| (f.path.as_str(), f.text.as_str()))).map_err(unpacked)?;
+    Ok(Archive { bytes, failures })
+}
+
+/// Targets that could not be written, each with why.
+type Failures = Vec<(String, ExportError)>;
+
+/// The files of an archive, its page first.
+///
+/// # Errors
+/// The first failure where no target at all can be written.
+pub fn files(
+    targets: &[&'static Target],
+    forms: &[&str],
+    source: &Source<'_>,
+) -> Result<(Vec<File>, Failures), ExportError> {
     let mut written = Vec::with_capacity(targets.len());
     let mut failures = Vec::new();
     for target in targets {
@@ -87,9 +104,8 @@ pub fn archive(
         text: page(source, &written, &failures),
         head: 0,
     };
-    let files = std::iter::once(&page).chain(written.iter().flat_map(|w| &w.output.files));
-    let bytes = pack(files.map(|f| (f.path.as_str(), f.text.as_str()))).map_err(unpacked)?;
-    Ok(Archive { bytes, failures })
+    let written = written.into_iter().flat_map(|w| w.output.files);
+    Ok((std::iter::once(page).chain(written).collect(), failures))
 }
 
 /// Packs files as they are, each under the path that it has; what leads out of the folder is left out.
@@ -126,7 +142,7 @@ fn pack<'a>(files: impl Iterator<Item = (&'a str, &'a str)>) -> ZipResult<Vec<u8
 }
 
 /// Where each file goes and how it is loaded.
-fn page(source: &Source<'_>, written: &[Written], failures: &[(String, ExportError)]) -> String {
+fn page(source: &Source<'_>, written: &[Written], failures: &Failures) -> String {
     let revision = source
         .stamp
         .revision

@@ -18,7 +18,7 @@ mod stamp;
 mod target;
 mod write;
 
-pub use archive::{Archive, archive, bundle};
+pub use archive::{Archive, archive, bundle, files as archive_files};
 pub use name::css_name;
 pub use option::{OptionError, OptionKind, Settings, TargetOption};
 pub use stamp::Stamp;

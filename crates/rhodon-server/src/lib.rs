@@ -7,6 +7,7 @@ mod asset;
 mod bench;
 mod demo;
 mod error;
+mod family;
 mod fault;
 mod guard;
 mod header;

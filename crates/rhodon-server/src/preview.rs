@@ -1,7 +1,7 @@
 //! What the screens show of a document: its tokens, the sheets that paint the proof, what moved.
 
 use rhodon_formats::{Source, Stamp, find};
-use rhodon_theme::{Derived, Diff, Resolved, diff};
+use rhodon_theme::{Change, Derived, Diff, Pair, Resolved, diff};
 use serde::Serialize;
 use utoipa::ToSchema;
 
@@ -41,21 +41,27 @@ pub struct ChangeView {
     after: Option<String>,
 }
 
+impl From<Change> for ChangeView {
+    fn from(change: Change) -> Self {
+        Self {
+            path: change.path.to_string(),
+            mode: change.mode.map(|m| m.id()),
+            before: change.before,
+            after: change.after,
+        }
+    }
+}
+
+/// A pair in words, as `foreground on background (mode)`.
+pub(crate) fn pair_told(pair: &Pair) -> String {
+    format!("{} on {} ({})", pair.fg, pair.bg, pair.mode.id())
+}
+
 impl From<Diff> for WakeView {
     fn from(diff: Diff) -> Self {
-        let changes = diff.changes.into_iter().map(|c| ChangeView {
-            path: c.path.to_string(),
-            mode: c.mode.map(|m| m.id()),
-            before: c.before,
-            after: c.after,
-        });
-        let unreadable = diff
-            .unreadable
-            .iter()
-            .map(|p| format!("{} on {} ({})", p.fg, p.bg, p.mode.id()));
         Self {
-            changes: changes.collect(),
-            unreadable: unreadable.collect(),
+            changes: diff.changes.into_iter().map(ChangeView::from).collect(),
+            unreadable: diff.unreadable.iter().map(pair_told).collect(),
         }
     }
 }
@@ -73,6 +79,26 @@ pub(crate) fn preview_of<'a>(
     made: &'a Derived,
     before: Option<&Resolved>,
 ) -> Result<Preview<'a>, ApiError> {
+    let wake = match before {
+        Some(before) => {
+            let before = derived(before).map_err(|p| ApiError::invalid("/before", p))?;
+            Some(diff(&before, made).into())
+        }
+        None => None,
+    };
+    Ok(Preview {
+        derived: DerivedView::from(made),
+        sheets: sheets(theme, made)?,
+        counts: counts(theme, made),
+        wake,
+    })
+}
+
+/// The exported style sheets that paint a page of the proof.
+///
+/// # Errors
+/// Names that clash in a style sheet.
+pub(crate) fn sheets(theme: &Resolved, made: &Derived) -> Result<Vec<String>, ApiError> {
     let stamp = Stamp {
         theme: made.name.clone(),
         revision: None,
@@ -91,19 +117,7 @@ pub(crate) fn preview_of<'a>(
         // `@import` is not allowed in a constructed sheet; the proof fetches nothing from elsewhere.
         sheets.extend(output.files.into_iter().map(|f| without_imports(f.body())));
     }
-    let wake = match before {
-        Some(before) => {
-            let before = derived(before).map_err(|p| ApiError::invalid("/before", p))?;
-            Some(diff(&before, made).into())
-        }
-        None => None,
-    };
-    Ok(Preview {
-        derived: DerivedView::from(made),
-        sheets,
-        counts: counts(theme, made),
-        wake,
-    })
+    Ok(sheets)
 }
 
 fn without_imports(text: &str) -> String {

@@ -179,6 +179,9 @@ pub struct ExportArgs {
     /// Brand colours instead of a document.
     #[arg(long)]
     pub brands: Option<String>,
+    /// Every document of a folder instead, each into a folder of its slug.
+    #[arg(long, requires = "out", conflicts_with_all = ["brands", "watch"])]
+    pub family: bool,
     /// Target id, or form:NAME for a form of the document; may be given several times, or `all`.
     #[arg(long = "target", required = true, num_args = 1..)]
     pub targets: Vec<String>,

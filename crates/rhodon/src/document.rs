@@ -57,6 +57,24 @@ fn parent(folder: &Path, slug: &Slug) -> Result<Option<Document>, Failure> {
         .map_err(|p| told(&path.display().to_string(), &p))
 }
 
+/// The documents of a folder with their slugs, by name.
+pub fn in_folder(folder: &Path) -> Result<Vec<(String, PathBuf)>, Failure> {
+    let io = |cause| Failure::Io {
+        place: folder.display().to_string(),
+        cause,
+    };
+    let mut found = Vec::new();
+    for entry in fs::read_dir(folder).map_err(io)? {
+        let path = entry.map_err(io)?.path();
+        let name = path.file_name().and_then(|name| name.to_str());
+        if let Some(slug) = name.and_then(|name| name.strip_suffix(ENDING)) {
+            found.push((slug.to_owned(), path.clone()));
+        }
+    }
+    found.sort();
+    Ok(found)
+}
+
 /// Problems as lines that begin with the file's name.
 pub fn told(place: &str, problems: &Problems) -> Failure {
     Failure::bad(

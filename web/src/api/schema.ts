@@ -208,6 +208,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/diff": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every token in which two saved themes differ. */
+        get: operations["diff_themes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/events": {
         parameters: {
             query?: never;
@@ -239,6 +256,23 @@ export interface paths {
         put?: never;
         /** Writes one target of a document. */
         post: operations["export_theme"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/family": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every theme with its state, the last changed first. */
+        get: operations["list_family"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -367,6 +401,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lineage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a document has from its parent, what it decides itself, and whose each value is. */
+        post: operations["lineage"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/names": {
         parameters: {
             query?: never;
@@ -412,6 +463,23 @@ export interface paths {
         put?: never;
         /** Recolours a page; the version is shown until others take its place. */
         post: operations["recolor_page"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parent": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a document would come to under another parent, or set free; nothing is saved. */
+        post: operations["try_parent"];
         delete?: never;
         options?: never;
         head?: never;
@@ -747,6 +815,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/themes/{slug}/below": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What a document in the place of a theme would move in the themes below it; what moves nothing is
+         *     left out.
+         */
+        post: operations["theme_below"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/themes/{slug}/change": {
         parameters: {
             query?: never;
@@ -775,6 +863,26 @@ export interface paths {
         put?: never;
         /** A copy of a theme under a name of its own. */
         post: operations["duplicate_theme"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/themes/{slug}/family.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One archive (ZIP) of a theme and all that extend it: every document, and beside it a folder with
+         *     the files of the targets that it is handed to.
+         */
+        get: operations["family_archive"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -868,6 +976,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/themes/{slug}/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The style sheets of a saved theme, as its own export writes them. */
+        get: operations["theme_sheets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/themes/{slug}/undo": {
         parameters: {
             query?: never;
@@ -947,6 +1072,38 @@ export interface components {
             /** @description Ids of targets, whose options are those of the document, and `form:NAME` for its forms. */
             targets: string[];
         };
+        /** @description A document in the place of a theme's. */
+        BelowRequest: {
+            before?: components["schemas"]["ThemeDocument"] | null;
+            spec: components["schemas"]["ThemeDocument"];
+        };
+        /** @description What a change does to one theme below. */
+        BelowView: {
+            /** @description Why nothing can be derived there any more. */
+            broken?: string | null;
+            /** @description How many values move. */
+            moved: number;
+            name: string;
+            slug: string;
+            /** @description Pairs that can no longer be read, as `foreground on background (mode)`. */
+            unreadable: string[];
+        };
+        /** @description A brand colour, and whether it is the document's own. */
+        BrandOriginView: {
+            /** @description As it was written. */
+            color: string;
+            name: string;
+            own: boolean;
+            slug: string;
+        };
+        /** @description Whose a value is. */
+        CellSourceView: {
+            /** @description The decisions it follows from, by their index in the list. */
+            from: number[];
+            mode?: ("light" | "dark") | null;
+            path: string;
+            whose: components["schemas"]["WhoseView"];
+        };
         /** @description A value and why it is so. */
         CellView: {
             alias?: string | null;
@@ -998,6 +1155,11 @@ export interface components {
             intent: string;
             /** @description Slug of a brand colour. */
             scale?: string | null;
+        } | {
+            /** @enum {string} */
+            do: "give-back";
+            /** @description Their places, as the lineage of the document tells them. */
+            places: string[];
         };
         /** @description A change to save as a new revision. */
         ChangeRequest: {
@@ -1137,6 +1299,15 @@ export interface components {
         CreateRequest: {
             spec: components["schemas"]["ThemeDocument"];
         };
+        /** @description Something that the document decides itself. */
+        DecisionView: {
+            /** @description In words. */
+            label: string;
+            /** @description Its place, to give it back. */
+            place: string;
+            /** @description Whether the parent decides the same thing too. */
+            replaces: boolean;
+        };
         /** @description A document. */
         DeriveRequest: {
             spec: components["schemas"]["ThemeDocument"];
@@ -1151,6 +1322,11 @@ export interface components {
             pairs: components["schemas"]["PairView"][];
             scales: components["schemas"]["ScaleView"][];
             tokens: components["schemas"]["TokenView"][];
+        };
+        /** @description Two themes side by side. */
+        DiffView: {
+            /** @description Every value that differs. */
+            changes: components["schemas"]["ChangeView"][];
         };
         /** @description A changed document. */
         DocumentView: {
@@ -1359,6 +1535,17 @@ export interface components {
             /** Format: double */
             ratio: number;
         };
+        /** @description What a document has from its parent, and what it decides itself. */
+        LineageView: {
+            /** @description Every brand colour, a parent's in their places. */
+            brand: components["schemas"]["BrandOriginView"][];
+            /** @description Whose each value is; empty where the document extends nothing. */
+            cells: components["schemas"]["CellSourceView"][];
+            /** @description What the document decides itself. */
+            decisions: components["schemas"]["DecisionView"][];
+            merged: components["schemas"]["ThemeDocument"];
+            parent?: components["schemas"]["ParentView"] | null;
+        };
         /** @description A colour of the files. */
         MapLineView: {
             count: number;
@@ -1384,6 +1571,28 @@ export interface components {
             light: number[];
             /** @description The ratio that a declared pair needs; 0 where none is declared. */
             needs: number[];
+        };
+        /** @description A theme on the page of all themes. */
+        MemberView: {
+            /** @description Why it comes to nothing. */
+            broken?: string | null;
+            /** @description Codes of its brand colours, inherited ones in their places. */
+            colors: string[];
+            /** @description Findings that count. */
+            errors: number;
+            /** @description What the current revision changed, in words. */
+            label: string;
+            name: string;
+            /** @description What it decides itself, in words; empty where it has no parent. */
+            own: string[];
+            /** @description Slug of the theme it extends. */
+            parent?: string | null;
+            /** Format: int32 */
+            revision: number;
+            slug: string;
+            /** Format: date-time */
+            updatedAt: string;
+            warnings: number;
         };
         /** @description A mistake in a form. */
         MistakeView: {
@@ -1548,6 +1757,23 @@ export interface components {
             pass: boolean;
             /** Format: double */
             ratio: number;
+        };
+        /** @description Another parent. */
+        ParentRequest: {
+            /** @description Slug of the theme to extend; none sets it free, with what it inherited written out. */
+            parent?: string | null;
+            spec: components["schemas"]["ThemeDocument"];
+        };
+        /** @description A parent. */
+        ParentView: {
+            name: string;
+            slug: string;
+        };
+        /** @description What a document comes to under another parent. */
+        ParentedView: {
+            spec: components["schemas"]["ThemeDocument"];
+            /** @description What it would move. */
+            wake: components["schemas"]["WakeView"];
         };
         /** @description What a picture may be. */
         PictureLimits: {
@@ -1836,6 +2062,11 @@ export interface components {
             /** Format: int64 */
             total: number;
         };
+        /** @description The sheets that paint a picture of a saved theme. */
+        SheetsView: {
+            /** @description The exported style sheets, in the order in which they are loaded. */
+            sheets: string[];
+        };
         /** @description A file that was not looked into. */
         SkippedFile: {
             file: string;
@@ -2117,6 +2348,11 @@ export interface components {
             /** @description Lightest and boldest weight. */
             weights: number[];
         };
+        /**
+         * @description Whose a value is.
+         * @enum {string}
+         */
+        WhoseView: "own" | "inherited" | "derived";
         /** @description a slug of lower-case letters, digits and single hyphens, starting with a letter */
         Slug: string;
         /** @description A colour the user brings. */
@@ -2909,6 +3145,47 @@ export interface operations {
             };
         };
     };
+    diff_themes: {
+        parameters: {
+            query: {
+                /** @description Slug of the one before. */
+                before: string;
+                /** @description Slug of the one after. */
+                after: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DiffView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     events: {
         parameters: {
             query?: never;
@@ -2964,6 +3241,34 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_family: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MemberView"][];
                 };
             };
             /** @description Any other refusal */
@@ -3253,6 +3558,46 @@ export interface operations {
             };
         };
     };
+    lineage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeriveRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineageView"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     names_in_target: {
         parameters: {
             query?: never;
@@ -3362,6 +3707,46 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    try_parent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ParentRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ParentedView"];
                 };
             };
             422: {
@@ -4440,6 +4825,48 @@ export interface operations {
             };
         };
     };
+    theme_below: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BelowRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BelowView"][];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     change_theme: {
         parameters: {
             query?: never;
@@ -4520,6 +4947,52 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    family_archive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": number[];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4844,6 +5317,44 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    theme_sheets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetsView"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

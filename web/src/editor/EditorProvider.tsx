@@ -1,10 +1,10 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { type QueryClient, useQueryClient } from "@tanstack/react-query";
 import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
 import { useStore } from "zustand";
 import type { Theme } from "../api/client";
 import { themeQuery, themesQuery } from "../api/queries";
 import { subscribe } from "./live";
-import { httpServer } from "./server";
+import { httpServer, type Server } from "./server";
 import { publishSheets } from "./sheets";
 import { createEditor, type Editor, type EditorState } from "./store";
 
@@ -25,11 +25,21 @@ function afterPaint(update: () => void) {
   else requestAnimationFrame(() => setTimeout(update));
 }
 
+/** The server; themes that nothing extends are not asked for what is below them. */
+function withChildren(client: QueryClient): Server {
+  const hasChildren = ({ slug }: Theme) =>
+    client.getQueryData(themesQuery.queryKey)?.some((t) => t.parent === slug) ?? true;
+  return {
+    ...httpServer,
+    below: async (theme, document) => (hasChildren(theme) ? httpServer.below(theme, document) : []),
+  };
+}
+
 /** One editor for as long as a theme is open. */
 export function EditorProvider({ theme, onRenamed, children }: Props) {
   const client = useQueryClient();
   const [editor] = useState(() =>
-    createEditor(theme, httpServer, {
+    createEditor(theme, withChildren(client), {
       onSheets: publishSheets,
       later: afterPaint,
       onSaved: (saved, before) => {

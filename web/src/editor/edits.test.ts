@@ -19,7 +19,7 @@ const document: ThemeDocument = {
 describe("changes of a document", () => {
   test("never alter the document they are made to", () => {
     const before = structuredClone(document);
-    edits.setBrand(document, "petrol", { color: "#111" });
+    edits.setBrand(document, { name: "Petrol", slug: "petrol" }, { color: "#111" });
     edits.setStepLightness(document, "petrol", "300", 70);
     edits.setPin(document, "petrol", "300", "#123456");
     edits.omitStep(document, "petrol", "100", true);
@@ -88,7 +88,12 @@ describe("changes of a document", () => {
     const chosen = edits.setOption(document, "css", "mode", "class");
     expect(edits.derivesSame(document, chosen)).toBe(true);
     expect(edits.sameDocument(document, chosen)).toBe(false);
-    expect(edits.derivesSame(document, edits.setBrand(document, "petrol", { color: "#111" }))).toBe(false);
+    expect(
+      edits.derivesSame(
+        document,
+        edits.setBrand(document, { name: "Petrol", slug: "petrol" }, { color: "#111" }),
+      ),
+    ).toBe(false);
     expect(edits.sameDocument(document, structuredClone(document))).toBe(true);
   });
 });

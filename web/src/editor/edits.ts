@@ -22,10 +22,18 @@ export function derivesSame(a: ThemeDocument, b: ThemeDocument): boolean {
   return sameDocument(bare(a), bare(b));
 }
 
-/** Changes a brand colour's own values; its name and slug are the server's to change. */
-export function setBrand(document: ThemeDocument, slug: string, change: Partial<Brand>): ThemeDocument {
-  const brand = (document.brand ?? []).map((b) => (b.slug === slug ? { ...b, ...change } : b));
-  return { ...document, brand };
+/**
+ * Changes a brand colour's own values; its name and slug are the server's to change. One that the
+ * document has from its parent becomes its own by this.
+ */
+export function setBrand(
+  document: ThemeDocument,
+  { name, slug }: { name: string; slug?: string | null },
+  change: Partial<Brand> & { color: string },
+): ThemeDocument {
+  const own = document.brand ?? [];
+  if (!own.some((b) => b.slug === slug)) return { ...document, brand: [...own, { name, slug, ...change }] };
+  return { ...document, brand: own.map((b) => (b.slug === slug ? { ...b, ...change } : b)) };
 }
 
 export function setScale(

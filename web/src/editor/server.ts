@@ -1,4 +1,5 @@
 import { answer, api, type Change, type Preview, type Theme, type ThemeDocument } from "../api/client";
+import type { Below } from "../api/family";
 
 /** What the editor asks of the server. Each write is based on the revision that it was given. */
 export interface Server {
@@ -9,6 +10,8 @@ export interface Server {
   /** The theme as it is now, under whatever name; none once it is deleted. */
   load(id: string, slug: string): Promise<Theme | undefined>;
   preview(document: ThemeDocument, before?: ThemeDocument): Promise<Preview>;
+  /** What a document in the place of the theme's would do to the themes that extend it. */
+  below(theme: Theme, document: ThemeDocument): Promise<Below[]>;
 }
 
 const at = (theme: Theme) => ({
@@ -41,4 +44,8 @@ export const httpServer: Server = {
     return renamed ? get({ slug: renamed.slug }) : undefined;
   },
   preview: (spec, before) => answer(api.POST("/api/preview", { body: { spec, before } })),
+  below: ({ slug }, spec) => {
+    const params = { path: { slug } };
+    return answer(api.POST("/api/themes/{slug}/below", { params, body: { spec } }));
+  },
 };

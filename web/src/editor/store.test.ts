@@ -1,6 +1,7 @@
 // The editor without a browser: changes that are refused, that clash, that nobody takes.
 import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
 import { ApiProblem, type Preview, type Problem, type Theme, type ThemeDocument } from "../api/client";
+import type { Below } from "../api/family";
 import { setBrand, setPin, setScale } from "./edits";
 import type { Server } from "./server";
 import { createEditor } from "./store";
@@ -66,6 +67,9 @@ class Fake implements Server {
     this.previews.push(spec);
     return PREVIEW;
   };
+  /** What every change does to the themes below. */
+  children: Below[] = [];
+  below = async () => this.children;
 }
 
 function open() {
@@ -79,7 +83,8 @@ function open() {
   return { server, editor, saved, state: () => editor.store.getState() };
 }
 
-const color = (slug: string, code: string) => (d: ThemeDocument) => setBrand(d, slug, { color: code });
+const color = (slug: string, code: string) => (d: ThemeDocument) =>
+  setBrand(d, { name: slug, slug }, { color: code });
 const turn = (n: number) => (d: ThemeDocument) => setScale(d, "petrol", { turn: n });
 
 beforeEach(() => void vi.useFakeTimers());
@@ -267,4 +272,50 @@ test("an undo says what it undid", async () => {
   await editor.commit(turn(1), "turned");
   await editor.undo();
   expect(state().event).toBe("undone: turned");
+});
+
+describe("a change of a theme that others extend", () => {
+  const child = (unreadable: string[]): Below => ({
+    slug: "night",
+    name: "Night",
+    moved: 12,
+    unreadable,
+    broken: null,
+  });
+  const asked = async () => {
+    const { editor, server, state } = open();
+    server.children = [child(["text.main on surface.base (light)"])];
+    const outcome = editor.commit(turn(1), "turned");
+    await vi.advanceTimersByTimeAsync(1);
+    return { editor, server, state, outcome };
+  };
+
+  test("is saved at once where it only moves something", async () => {
+    const { editor, server, state } = open();
+    server.children = [child([])];
+    expect((await editor.commit(turn(1), "turned")).theme?.revision).toBe(2);
+    expect(state().held).toBeUndefined();
+  });
+
+  test("is held where something becomes unreadable by it, and saved if somebody says so", async () => {
+    const { editor, server, state, outcome } = await asked();
+    expect([state().held?.label, state().held?.below[0]?.name, server.writes]).toEqual([
+      "turned",
+      "Night",
+      0,
+    ]);
+    editor.release(true);
+    expect((await outcome).theme?.revision).toBe(2);
+    expect(state().held).toBeUndefined();
+  });
+
+  test("is left, and what comes behind it goes on", async () => {
+    const { editor, server, state, outcome } = await asked();
+    server.children = [];
+    const next = editor.commit(turn(2), "turned on");
+    editor.release(false);
+    expect(await outcome).toEqual({});
+    expect((await next).theme?.spec.scales?.petrol?.turn).toBe(2);
+    expect(state().status).toBe("saved");
+  });
 });

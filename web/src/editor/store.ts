@@ -8,6 +8,7 @@ import {
   type Theme,
   type ThemeDocument,
 } from "../api/client";
+import type { Below } from "../api/family";
 import { type Conflict, conflicts, decidesSame } from "./decisions";
 import { derivesSame, type Edit, sameDocument } from "./edits";
 import { LatestOnly } from "./latestOnly";
@@ -39,6 +40,8 @@ export interface EditorState {
   /** A change that was refused and that no field tells of. */
   refused: { label: string; problem: Problem } | undefined;
   clash: Clash | undefined;
+  /** A change that would make something unreadable in the themes below, until somebody decides. */
+  held: { label: string; below: Below[] } | undefined;
 }
 
 /** How a change ended: saved, or refused with a reason. */
@@ -55,7 +58,7 @@ export interface CommitOptions {
 }
 
 type Job = { label: string; told: boolean; done: (outcome: Outcome) => void } & (
-  | { kind: "edit"; edit: Edit; topic?: string; seen: ThemeDocument | undefined }
+  | { kind: "edit"; edit: Edit; topic?: string; seen: ThemeDocument | undefined; weighed?: boolean }
   | { kind: "change"; change: Change }
   | { kind: "move"; send: (theme: Theme) => Promise<Theme>; event: (before: Theme, after: Theme) => string }
 );
@@ -99,6 +102,7 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     away: undefined,
     refused: undefined,
     clash: undefined,
+    held: undefined,
   }));
   const { getState: now, setState: set } = store;
   let queue: Job[] = [];
@@ -107,6 +111,7 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
   let drawnOn: ThemeDocument | undefined;
   let running = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let settleHeld: ((save: boolean) => void) | undefined;
   let settleClash: ((choice: "mine" | "theirs") => void) | undefined;
   let asked: ThemeDocument | undefined;
 
@@ -187,6 +192,7 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
       const { theme } = now();
       try {
         if (job.kind === "edit" && !(await agreed(job))) continue;
+        if (job.kind === "edit" && !(await fineBelow(job))) continue;
         const saved = await send(job);
         leave(job, { theme: saved });
         if (job.kind === "move" && draft) drawnOn = committed();
@@ -262,6 +268,27 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     job.seen = undefined;
     if (!stays) giveWay(job);
     return stays;
+  }
+
+  /** Whether a change may be saved though something below becomes unreadable by it. */
+  async function fineBelow(job: Job & { kind: "edit" }): Promise<boolean> {
+    if (job.weighed) return true;
+    const { theme } = now();
+    const found = await server.below(theme, job.edit(theme.spec)).catch((error) => {
+      // What cannot be told is no reason not to save; what nobody took is sent again as a whole.
+      if (isAway(problemOf(error))) throw error;
+      return [];
+    });
+    const below = found.filter((one) => one.unreadable.length > 0);
+    job.weighed = true;
+    if (below.length === 0) return true;
+    set({ held: { label: job.label, below } });
+    const save = await new Promise<boolean>((resolve) => {
+      settleHeld = resolve;
+    });
+    set({ held: undefined });
+    if (!save) giveWay(job);
+    return save;
   }
 
   /** A change of this window gives way to somebody else's. */
@@ -374,6 +401,12 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     settle(choice: "mine" | "theirs") {
       settleClash?.(choice);
       settleClash = undefined;
+    },
+
+    /** Saves a change that was held, or leaves it. */
+    release(save: boolean) {
+      settleHeld?.(save);
+      settleHeld = undefined;
     },
 
     /** A refusal that was read. */

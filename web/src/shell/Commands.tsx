@@ -1,8 +1,9 @@
 import { useHotkeys } from "@mantine/hooks";
 import { type ComponentType, useEffect, useState } from "react";
+import { OwnDialog } from "../lineage/OwnDialog";
 import { DeleteDialog } from "./DeleteDialog";
 import { DeletedThemes } from "./DeletedThemes";
-import { useDialogs } from "./dialogs";
+import { useDialog, useDialogs } from "./dialogs";
 import { HistoryDrawer } from "./HistoryDrawer";
 import { KeysSheet } from "./KeysSheet";
 import { RenameDialog } from "./NameDialog";
@@ -26,6 +27,7 @@ export function Commands() {
       <RenameDialog />
       <DeleteDialog />
       <DeletedThemes />
+      <OwnDialog {...useDialog("own")} />
     </>
   );
 }

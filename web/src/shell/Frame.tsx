@@ -2,6 +2,7 @@ import { Outlet, useLoaderData, useNavigate } from "@tanstack/react-router";
 import { useCallback } from "react";
 import type { Theme } from "../api/client";
 import { EditorProvider } from "../editor/EditorProvider";
+import { HeldDialog } from "../lineage/HeldDialog";
 import { EyesFilter } from "../proof/EyesFilter";
 import { ProofPane } from "../proof/ProofPane";
 import { ClashDialog } from "./ClashDialog";
@@ -45,6 +46,7 @@ function ThemeFrame({ theme }: { theme: Theme }) {
       <EyesFilter />
       <Commands />
       <ClashDialog />
+      <HeldDialog />
       <DeletedNotice />
       <WindowDrop />
     </EditorProvider>

@@ -4,10 +4,10 @@ import { useNavigate } from "@tanstack/react-router";
 import { themesQuery } from "../api/queries";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
+import { listed } from "../ui/listed";
 import { Swatch } from "../ui/Swatch";
 import { dialogs } from "./dialogs";
 import classes from "./Frame.module.css";
-import { listed } from "./family";
 import { useThemeActions } from "./useThemeActions";
 
 /** The list of themes, children under their parents, and what can be done with the one at hand. */
@@ -41,6 +41,9 @@ export function ThemeMenu() {
           ))}
         </div>
         <Menu.Divider />
+        <Menu.Item onClick={() => void navigate({ to: "/family", search: { from: theme.slug } })}>
+          All themes
+        </Menu.Item>
         <Menu.Item onClick={() => dialogs.open("new")}>New theme …</Menu.Item>
         <Menu.Item onClick={() => dialogs.open("name")}>Rename …</Menu.Item>
         <Menu.Item onClick={() => actions.duplicate(theme.slug)}>Duplicate</Menu.Item>

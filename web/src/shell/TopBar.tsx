@@ -1,4 +1,4 @@
-import { ActionIcon, useComputedColorScheme } from "@mantine/core";
+import { ActionIcon, UnstyledButton, useComputedColorScheme } from "@mantine/core";
 import {
   IconArrowBackUp,
   IconArrowForwardUp,
@@ -7,10 +7,13 @@ import {
   IconSearch,
   IconSun,
 } from "@tabler/icons-react";
+import { Link } from "@tanstack/react-router";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf, tokensOf } from "../editor/selectors";
+import { useLineage } from "../lineage/useLineage";
+import { Mark } from "../ui/Mark";
+import { dialogs } from "./dialogs";
 import classes from "./Frame.module.css";
-import { Mark } from "./Mark";
 import { ThemeMenu } from "./ThemeMenu";
 import { type Action, useActions } from "./useActions";
 
@@ -40,6 +43,7 @@ export function TopBar() {
       <output className={classes.state} aria-live="polite">
         rev {theme.revision} · {STATUS[status]}
       </output>
+      <Descent />
       <Tool action={act("history")}>
         <IconHistory size={16} stroke={1.6} />
       </Tool>
@@ -60,6 +64,30 @@ export function TopBar() {
         {scheme === "light" ? <IconMoon size={17} stroke={1.6} /> : <IconSun size={17} stroke={1.6} />}
       </Tool>
     </header>
+  );
+}
+
+/** Whose child it is, and how much it decides itself. */
+function Descent() {
+  const lineage = useLineage();
+  if (!lineage?.parent) return null;
+  const { slug, name } = lineage.parent;
+  return (
+    <span className={classes.state}>
+      child of{" "}
+      <Link
+        className={classes.wakeButton}
+        to="/themes/$slug/$stage"
+        params={(at) => ({ stage: at.stage ?? "stave", slug })}
+        search={(s) => s}
+      >
+        {name}
+      </Link>
+      {" · "}
+      <UnstyledButton className={classes.wakeButton} onClick={() => dialogs.open("own")}>
+        {lineage.decisions.length} own
+      </UnstyledButton>
+    </span>
   );
 }
 

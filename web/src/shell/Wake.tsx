@@ -1,6 +1,8 @@
 import { CloseButton, Modal, UnstyledButton } from "@mantine/core";
 import { useState } from "react";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
+import { BelowList } from "../lineage/BelowList";
+import { useBelow } from "../lineage/useBelow";
 import { counted } from "../ui/counted";
 import { Sentence } from "../ui/Sentence";
 import { useGoTo } from "../ui/useGoTo";
@@ -34,6 +36,29 @@ export function Wake() {
   return <Calm />;
 }
 
+/** What the last change, or the one under way, moves in the themes that extend this one. */
+function Below() {
+  const below = useBelow();
+  const [open, setOpen] = useState(false);
+  if (!below || below.length === 0) return null;
+  const lost = below.filter((one) => one.broken || one.unreadable.length > 0);
+  const words = `moves ${counted(below.length, "theme")} below`;
+  return (
+    <>
+      <span>·</span>
+      <UnstyledButton
+        className={`${classes.wakeButton} ${lost.length > 0 ? classes.alarm : ""}`}
+        onClick={() => setOpen(true)}
+      >
+        {lost.length > 0 ? `${words}, ${lost.length} with unreadable pairs` : words}
+      </UnstyledButton>
+      <Modal opened={open} onClose={() => setOpen(false)} title="What moves in the themes below" size="lg">
+        <BelowList below={below} />
+      </Modal>
+    </>
+  );
+}
+
 function Calm() {
   const event = useEditorState((s) => s.event);
   const wake = useEditorState((s) => s.preview?.wake);
@@ -55,6 +80,7 @@ function Calm() {
           </UnstyledButton>
         </>
       )}
+      <Below />
       <span>·</span>
       {failed === 0 ? (
         <span>every pair readable</span>

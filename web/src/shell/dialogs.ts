@@ -1,7 +1,7 @@
 import { create } from "zustand";
 
 /** What lies over the frame, one at a time. */
-export type DialogName = "history" | "new" | "name" | "delete" | "deleted" | "finder" | "keys";
+export type DialogName = "history" | "new" | "name" | "delete" | "deleted" | "finder" | "keys" | "own";
 
 interface Dialogs {
   opened: DialogName | undefined;

@@ -2,7 +2,7 @@
 import { expect, test } from "vitest";
 import type { ThemeSummary } from "../api/client";
 import { STAGES } from "../stages";
-import { listed } from "./family";
+import { listed } from "../ui/listed";
 import { type Found, ranked } from "./finding";
 
 const found = (group: string, name: string, words = name): Found => ({

@@ -89,6 +89,16 @@ export function useActions(): Action[] {
       ...stages,
       ...parts,
       {
+        id: "family",
+        group: "Go to",
+        name: "All themes",
+        hotkeys: ["0"],
+        keys: "0",
+        help: "the family: every theme with its pictures, parents and children",
+        words: "family tree parents children move compare list",
+        run: () => void navigate({ to: "/family", search: { from: slug } }),
+      },
+      {
         id: "undo",
         group: "Theme",
         name: "Undo",
@@ -128,6 +138,14 @@ export function useActions(): Action[] {
         name: "Duplicate theme",
         help: "a copy",
         run: () => themes.duplicate(slug),
+      },
+      {
+        id: "own",
+        group: "Theme",
+        name: "What is its own",
+        help: "what a child decides itself, to give back",
+        words: "inherited parent overrides reset",
+        run: () => dialogs.open("own"),
       },
       {
         id: "delete",

@@ -66,6 +66,11 @@ pub enum ChangeInput {
         /// Any CSS colour.
         color: Option<String>,
     },
+    /// Gives decisions of a child back to its parent, or to what is derived.
+    GiveBack {
+        /// Their places, as the lineage of the document tells them.
+        places: Vec<String>,
+    },
 }
 
 /// A brand colour to be.
@@ -133,6 +138,7 @@ impl ChangeInput {
                 intent: slug("/change/intent", intent.trim())?,
                 paint: choice(scale, color)?,
             },
+            Self::GiveBack { places } => Operation::GiveBack(places),
         })
     }
 }

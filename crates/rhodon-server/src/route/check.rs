@@ -141,8 +141,8 @@ fn checked(theme: &Resolved, made: &Derived) -> CheckView {
 /// How many findings count, by severity.
 #[derive(Clone, Debug, Serialize, ToSchema)]
 pub struct CountsView {
-    errors: usize,
-    warnings: usize,
+    pub(super) errors: usize,
+    pub(super) warnings: usize,
     /// Paths of the tokens that are at fault.
     tokens: Vec<String>,
 }

@@ -10,6 +10,7 @@ pub(crate) mod deleted;
 pub(crate) mod derive;
 pub(crate) mod event;
 pub(crate) mod export;
+pub(crate) mod family;
 pub(crate) mod font;
 pub(crate) mod form;
 pub(crate) mod health;
@@ -64,6 +65,13 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(export::archive_theme))
             .routes(routes!(export::names_in_target))
             .routes(routes!(read::read))
+            .routes(routes!(family::list))
+            .routes(routes!(family::theme_sheets))
+            .routes(routes!(family::lineage))
+            .routes(routes!(family::theme_below))
+            .routes(routes!(family::try_parent))
+            .routes(routes!(family::diff_themes))
+            .routes(routes!(family::family_archive))
             .routes(routes!(form::fill_form))
             .routes(routes!(form::learn_form))
             .routes(

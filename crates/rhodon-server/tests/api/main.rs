@@ -3,6 +3,7 @@
 
 mod contract;
 mod exist;
+mod family;
 mod handoff;
 mod library;
 mod sources;

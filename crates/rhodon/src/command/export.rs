@@ -1,5 +1,7 @@
 //! `rhodon export`
 
+use std::path::{Path, PathBuf};
+
 use rhodon_formats::form;
 use rhodon_formats::{OptionError, Output, Source, Stamp, TARGETS, Target, Warning, find};
 use rhodon_theme::{Document, Resolved, derive};
@@ -12,6 +14,9 @@ use crate::output::{Failure, Printer, write_into};
 
 #[derive(Serialize)]
 struct Report<'a> {
+    /// Which theme, where a whole family is written.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    theme: Option<&'a str>,
     target: &'a str,
     files: Vec<FileReport<'a>>,
     warnings: &'a [Warning],
@@ -24,8 +29,64 @@ struct FileReport<'a> {
 }
 
 pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
-    let (place, decided) = decided(args)?;
-    let theme = derive(&decided).map_err(|p| document::told(&place, &p))?;
+    match &args.spec {
+        Some(folder) if args.family => family(args, folder, printer),
+        _ => {
+            let (place, decided) = decided(args)?;
+            let whole = Whole {
+                place,
+                slug: None,
+                out: args.out.clone(),
+            };
+            one(args, &whole, &decided, printer)
+        }
+    }
+}
+
+/// Where a theme comes from, and where its files go.
+struct Whole {
+    place: String,
+    slug: Option<String>,
+    out: Option<PathBuf>,
+}
+
+/// Every document of a folder, each into a folder of its own. One that cannot be used does not stop the
+/// others.
+fn family(args: &ExportArgs, folder: &Path, printer: &mut Printer) -> Result<(), Failure> {
+    let documents = document::in_folder(folder)?;
+    if documents.is_empty() {
+        let what = format!(
+            "{}: expected documents named *{}",
+            folder.display(),
+            document::ENDING
+        );
+        return Err(Failure::bad(what));
+    }
+    for (slug, path) in documents {
+        let whole = Whole {
+            place: path.display().to_string(),
+            out: args.out.as_ref().map(|out| out.join(&slug)),
+            slug: Some(slug),
+        };
+        match document::read(&path).and_then(|decided| one(args, &whole, &decided, printer)) {
+            Ok(()) => {}
+            Err(failure) if failure.is_closed_pipe() => return Err(failure),
+            Err(failure) => {
+                printer.mark_bad();
+                eprintln!("{failure}");
+            }
+        }
+    }
+    Ok(())
+}
+
+fn one(
+    args: &ExportArgs,
+    whole: &Whole,
+    decided: &Resolved,
+    printer: &mut Printer,
+) -> Result<(), Failure> {
+    let theme = derive(decided).map_err(|p| document::told(&whole.place, &p))?;
     let stamp = Stamp {
         theme: theme.name.clone(),
         revision: args.revision,
@@ -35,7 +96,7 @@ pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
     let set = settings(&args.set, &targets)?;
     let mut outputs: Vec<(String, Output)> = Vec::with_capacity(targets.len());
     let source = Source {
-        decided: &decided,
+        decided,
         theme: &theme,
         stamp: &stamp,
     };
@@ -45,7 +106,7 @@ pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
             .filter(|(k, _)| target.options.iter().any(|o| o.key == *k))
             .cloned();
         match target
-            .settings_of(&decided, own)
+            .settings_of(decided, own)
             .and_then(|s| target.export(&source, s))
         {
             Ok(output) => outputs.push((target.id.to_owned(), output)),
@@ -68,14 +129,14 @@ pub fn run(args: &ExportArgs, printer: &mut Printer) -> Result<(), Failure> {
     if outputs.is_empty() {
         return Ok(());
     }
-    if let Some(folder) = &args.out {
+    if let Some(folder) = &whole.out {
         for (_, output) in &outputs {
             for file in &output.files {
                 write_into(folder, &file.path, file.text.as_bytes())?;
             }
         }
     }
-    print(args, &outputs, printer)
+    print(whole, &outputs, printer)
 }
 
 /// The document, and the name of the place it comes from.
@@ -142,7 +203,7 @@ fn settings(
 }
 
 fn print(
-    args: &ExportArgs,
+    whole: &Whole,
     outputs: &[(String, Output)],
     printer: &mut Printer,
 ) -> Result<(), Failure> {
@@ -157,6 +218,7 @@ fn print(
             })
             .collect();
         let report = Report {
+            theme: whole.slug.as_deref(),
             target,
             files: reports,
             warnings: &output.warnings,
@@ -168,7 +230,7 @@ fn print(
         for w in &output.warnings {
             eprintln!("{target}: {}: {}", w.token, w.message);
         }
-        match &args.out {
+        match &whole.out {
             Some(folder) => {
                 for file in &output.files {
                     printer.raw(&format!("{}\n", folder.join(&file.path).display()))?;

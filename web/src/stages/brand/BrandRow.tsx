@@ -1,6 +1,7 @@
 import type { KeyboardEvent } from "react";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
-import { documentOf, intentsOf } from "../../editor/selectors";
+import { intentsOf } from "../../editor/selectors";
+import { useBrand, useLineage } from "../../lineage/useLineage";
 import classes from "./BrandRow.module.css";
 import { type Dragged, drags, takes } from "./drag";
 import { told } from "./provenance";
@@ -13,16 +14,20 @@ const sized = (count: number) => (count <= 7 ? "few" : count <= 16 ? "many" : "c
 /** Every brand colour side by side, in the user's order; one of them is open. */
 export function BrandRow() {
   const editor = useEditor();
-  const brand = useEditorState(documentOf).brand ?? [];
+  const brand = useBrand();
+  const ownCount = brand.filter((b) => b.own).length;
+  const parent = useLineage()?.parent;
   const intents = useEditorState(intentsOf);
   const { open, openBrand, openSource } = useBrandView();
   const take = useTake();
   const move = (slug: string, name: string, to: number) => {
     const from = brand.findIndex((b) => b.slug === slug);
-    if (to < 0 || to >= brand.length || to === from) return;
+    // Those of the parent keep their places; the document's own stand behind them in their order.
+    const offset = brand.length - ownCount;
+    if (!brand[from]?.own || to < offset || to >= brand.length || to === from) return;
     const way = to < from ? "earlier" : "later";
     openBrand(slug);
-    void editor.change({ do: "move-brand", brand: slug, to }, `${name} moved ${way}`);
+    void editor.change({ do: "move-brand", brand: slug, to: to - offset }, `${name} moved ${way}`);
   };
   const dropped = (what: Dragged, to: number) => {
     if ("brand" in what) move(what.brand, what.name, to);
@@ -55,14 +60,17 @@ export function BrandRow() {
               style={{ "--swatch": color.color } as React.CSSProperties}
               aria-pressed={open?.slug === slug}
               tabIndex={open?.slug === slug ? 0 : -1}
-              title={`${color.name} ${color.color}, ${told(color.from)}`}
+              data-inherited={!color.own || undefined}
+              title={`${color.name} ${color.color}, ${color.own ? told(color.from) : `from ${parent?.name}`}`}
               onClick={() => openBrand(slug)}
               onKeyDown={(e) => onKeyDown(e, i)}
               {...drags({ brand: slug, name: color.name, color: color.color })}
             >
               <span className={classes.field} />
               <b>{color.name}</b>
-              <small>{plays && plays.length > 0 ? plays.join(", ") : "own"}</small>
+              <small>
+                {(plays && plays.length > 0 && plays.join(", ")) || (color.own ? "own" : "inherited")}
+              </small>
             </button>
           </li>
         );

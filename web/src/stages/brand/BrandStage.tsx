@@ -1,6 +1,5 @@
 import { Suspense } from "react";
-import { useEditorState } from "../../editor/EditorProvider";
-import { documentOf, themeOf } from "../../editor/selectors";
+import { useBrand, useLineage } from "../../lineage/useLineage";
 import { PartNav } from "../../ui/PartNav";
 import { useStableKeys } from "../../ui/useStableKeys";
 import { BrandRow } from "./BrandRow";
@@ -14,8 +13,8 @@ import { useBrandView } from "./useBrandView";
 /** Where colours come from: all of them in sight, one open, one source at a time. */
 export default function BrandStage() {
   const { open, source, openSource } = useBrandView();
-  const theme = useEditorState(themeOf);
-  const brand = useEditorState(documentOf).brand ?? [];
+  const parent = useLineage()?.parent;
+  const brand = useBrand();
   // A colour that is renamed stays the one that is worked at.
   const keys = useStableKeys(brand.map((b) => b.slug ?? b.name));
   const Source = SOURCES.find((s) => s.id === source)?.load ?? SOURCES[0].load;
@@ -23,12 +22,12 @@ export default function BrandStage() {
     <div className={classes.stage}>
       <h1 className="visually-hidden">Brand</h1>
       <BrandRow />
-      {theme.parent && brand.length === 0 && (
+      {parent && !brand.some((b) => b.own) && (
         <p className={classes.hint}>
-          Every colour is the one of <b>{theme.parent}</b>; add one here to differ.
+          Every colour is the one of <b>{parent.name}</b>; change one here, or add one, to differ.
         </p>
       )}
-      {open && <ColorAtHand key={keys[brand.indexOf(open)]} color={open} />}
+      {open && <ColorAtHand key={keys[brand.findIndex((b) => b.slug === open.slug)]} color={open} />}
       <Intents />
       <div className={classes.sources}>
         <PartNav label="Sources" parts={SOURCES} chosen={source} onChoose={openSource} />

@@ -1,8 +1,8 @@
 import { ActionIcon, TextInput } from "@mantine/core";
 import { IconArrowLeft, IconArrowRight, IconColorPicker, IconX } from "@tabler/icons-react";
-import type { ThemeDocument } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
-import { documentOf } from "../../editor/selectors";
+import { GiveBack } from "../../lineage/GiveBack";
+import { decisionsAt, type ShownColor, useBrand, useLineage } from "../../lineage/useLineage";
 import { CopyButton } from "../../ui/CopyButton";
 import classes from "./ColorAtHand.module.css";
 import { told } from "./provenance";
@@ -13,7 +13,7 @@ import { useBrandColor } from "./useBrandColor";
 import { useBrandView } from "./useBrandView";
 import { useRemoval } from "./useRemoval";
 
-export type BrandColor = NonNullable<ThemeDocument["brand"]>[number];
+export type BrandColor = ShownColor;
 
 /** The colour at hand: its name, its code in every notation, what it is used for, and its tuner. */
 export function ColorAtHand({ color }: { color: BrandColor }) {
@@ -31,7 +31,11 @@ export function ColorAtHand({ color }: { color: BrandColor }) {
             onBlur={typed.leave}
           />
         </div>
-        <Renaming slug={slug} name={color.name} what="name" />
+        {color.own ? (
+          <Renaming slug={slug} name={color.name} what="name" />
+        ) : (
+          <TextInput label="Name" value={color.name} readOnly title="Its parent gives it its name" />
+        )}
         <TextInput
           label="Colour"
           value={typed.text}
@@ -45,11 +49,11 @@ export function ColorAtHand({ color }: { color: BrandColor }) {
           onBlur={typed.leave}
           onKeyDown={(e) => e.key === "Enter" && !typed.refusal && typed.save()}
         />
-        <Tools slug={slug} name={color.name} />
+        {color.own && <Tools slug={slug} name={color.name} />}
       </div>
       <div className={classes.about}>
-        <Use slug={slug} name={color.name} />
-        <span>{told(color.from)}</span>
+        <Use slug={slug} name={color.name} own={color.own} />
+        <Whose color={color} />
         <span className={classes.codes}>
           {typed.seen &&
             [...new Set([typed.seen.hex, typed.seen.rgb, typed.seen.hsl, typed.seen.oklch])].map((code) => (
@@ -89,7 +93,7 @@ function Eyedropper({ onColor, onDone }: { onColor: (code: string) => void; onDo
 /** Order and removal. */
 function Tools({ slug, name }: { slug: string; name: string }) {
   const editor = useEditor();
-  const brand = useEditorState(documentOf).brand ?? [];
+  const brand = useBrand();
   const hasParent = useEditorState((s) => s.theme.parent !== null && s.theme.parent !== undefined);
   const index = brand.findIndex((b) => b.slug === slug);
   const removal = useRemoval({ do: "remove-brand", brand: slug }, `${name} removed`);
@@ -132,8 +136,20 @@ function Tools({ slug, name }: { slug: string; name: string }) {
   );
 }
 
+/** Where it came from: its parent, or whatever source; one that takes the parent's place can be given back. */
+function Whose({ color }: { color: BrandColor }) {
+  const lineage = useLineage();
+  const places = decisionsAt(lineage, (place) => place === `/brand/${color.slug}`);
+  if (!color.own) return <span>from {lineage?.parent?.name}; changed here, it is this theme's own</span>;
+  return (
+    <span>
+      {told(color.from)} {places.some((d) => d.replaces) && <GiveBack decisions={places} />}
+    </span>
+  );
+}
+
 /** What it is used for, and the name of its scale. */
-function Use({ slug, name }: { slug: string; name: string }) {
+function Use({ slug, name, own }: { slug: string; name: string; own: boolean }) {
   const uses = useEditorState((s) =>
     (s.preview?.derived.intents ?? [])
       .filter((i) => i.scale === slug)
@@ -146,7 +162,7 @@ function Use({ slug, name }: { slug: string; name: string }) {
   });
   return (
     <span>
-      {uses ? <b>{uses}</b> : "no intent"} · <Renaming slug={slug} name={name} what="slug" />
+      {uses ? <b>{uses}</b> : "no intent"} · {own ? <Renaming slug={slug} name={name} what="slug" /> : slug}
       {pinned && ` · exact at ${pinned}`}
     </span>
   );

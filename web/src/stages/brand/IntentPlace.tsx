@@ -3,8 +3,9 @@ import { memo, useState } from "react";
 import type { Derived } from "../../api/client";
 import { refusalOf } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
-import { documentOf, scalesOf, themeOf } from "../../editor/selectors";
+import { scalesOf, themeOf } from "../../editor/selectors";
 import type { EditorState } from "../../editor/store";
+import { useBrand } from "../../lineage/useLineage";
 import { Swatch } from "../../ui/Swatch";
 import { type Dragged, takes } from "./drag";
 import classes from "./Intents.module.css";
@@ -80,7 +81,7 @@ interface ChoicesProps {
 
 /** Brand colours and candidates. */
 function Choices({ intent, onPick }: ChoicesProps) {
-  const brand = useEditorState(documentOf).brand ?? [];
+  const brand = useBrand();
   const { id } = useEditorState(themeOf);
   const tray = useTray(id);
   return (

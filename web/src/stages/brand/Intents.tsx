@@ -4,7 +4,8 @@ import { useState } from "react";
 import { refusalOf } from "../../api/client";
 import { vocabularyQuery } from "../../api/queries";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
-import { documentOf, intentsOf } from "../../editor/selectors";
+import { intentsOf } from "../../editor/selectors";
+import { useBrand } from "../../lineage/useLineage";
 import { IntentPlace } from "./IntentPlace";
 import classes from "./Intents.module.css";
 
@@ -43,7 +44,7 @@ function NewIntent() {
   const [name, setName] = useState("");
   const [refusal, setRefusal] = useState<string>();
   const first = intents.find((one) => one.name === "primary")?.scale;
-  const brand = useEditorState(documentOf).brand ?? [];
+  const brand = useBrand();
   const scale = brand.some((b) => b.slug === first) ? first : brand[0]?.slug;
   const add = async () => {
     const wanted = name.trim();

@@ -3,7 +3,8 @@ import { IconX } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { answer, api } from "../../api/client";
 import { useEditorState } from "../../editor/EditorProvider";
-import { documentOf, themeOf } from "../../editor/selectors";
+import { themeOf } from "../../editor/selectors";
+import { useBrand } from "../../lineage/useLineage";
 import { counted } from "../../ui/counted";
 import classes from "./BrandStage.module.css";
 import { drags } from "./drag";
@@ -14,7 +15,7 @@ import { useTake } from "./useTake";
 /** What the sources offer, held beside the brand until it is taken or emptied. */
 export function Tray() {
   const { id } = useEditorState(themeOf);
-  const brand = useEditorState(documentOf).brand ?? [];
+  const brand = useBrand();
   const tray = useTray(id);
   const take = useTake();
   const colors = tray.map((one) => one.color);

@@ -1,13 +1,14 @@
 import { useRef } from "react";
-import { useEditor, useEditorState } from "../../editor/EditorProvider";
+import { useEditor } from "../../editor/EditorProvider";
 import { setBrand } from "../../editor/edits";
+import { useSavedColor } from "../../lineage/useLineage";
 import type { BrandColor } from "./ColorAtHand";
 import { useTypedColor } from "./useTypedColor";
 
 /** The field of a colour: shown while it is typed, saved when it is left, confirmed, or after a pause. */
 export function useBrandColor(slug: string, color: BrandColor) {
   const editor = useEditor();
-  const saved = useEditorState((s) => s.theme.spec.brand?.find((b) => b.slug === slug)?.color) ?? color.color;
+  const saved = useSavedColor(slug) ?? color.color;
   const pending = useRef<string>(undefined);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const save = () => {
@@ -17,7 +18,7 @@ export function useBrandColor(slug: string, color: BrandColor) {
     if (next && next !== saved) {
       const label = `${color.name}: ${saved} → ${next}`;
       // What is typed came from nowhere else.
-      void editor.commit((d) => setBrand(d, slug, { color: next, from: undefined }), label);
+      void editor.commit((d) => setBrand(d, color, { color: next, from: undefined }), label);
     }
   };
   const saveLatest = useRef(save);
@@ -25,7 +26,7 @@ export function useBrandColor(slug: string, color: BrandColor) {
   // What is tried elsewhere, by the tuner or a set, shows here too; what is typed here stays.
   const typed = useTypedColor(pending.current === undefined ? color.color : saved, (seen) => {
     pending.current = seen.css;
-    editor.draft((d) => setBrand(d, slug, { color: seen.css }));
+    editor.draft((d) => setBrand(d, color, { color: seen.css }));
     // A pause in typing, or a picker that stays open, saves as well as leaving the field.
     clearTimeout(timer.current);
     timer.current = setTimeout(() => saveLatest.current(), 1200);

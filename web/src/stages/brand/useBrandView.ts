@@ -1,13 +1,12 @@
 import { useNavigate, useSearch } from "@tanstack/react-router";
 import { useCallback } from "react";
-import { useEditorState } from "../../editor/EditorProvider";
-import { documentOf } from "../../editor/selectors";
+import { useBrand } from "../../lineage/useLineage";
 import { SOURCES, type SourceId } from "./sources";
 
 /** Which colour is open and which source is at hand, as the address has them. */
 export function useBrandView() {
   const { color, source } = useSearch({ from: "/themes/$slug" });
-  const brand = useEditorState(documentOf).brand ?? [];
+  const brand = useBrand();
   const navigate = useNavigate();
   const set = useCallback(
     (view: { color?: string; source?: SourceId }) =>

@@ -5,6 +5,7 @@ import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { setBrand } from "../../editor/edits";
 import { tokensOf } from "../../editor/selectors";
 import { useMoves } from "../../editor/useMoves";
+import { useSavedColor } from "../../lineage/useLineage";
 import type { BrandColor } from "./ColorAtHand";
 
 export type TunerView = components["schemas"]["TunerView"];
@@ -18,7 +19,7 @@ export function useTuner(slug: string, color: BrandColor) {
   const editor = useEditor();
   const page = useEditorState(tokensOf)?.find((t) => t.path === "surface.base");
   const pages = useMemo(() => (page ? [page.light.value, page.dark?.value ?? page.light.value] : []), [page]);
-  const saved = useEditorState((s) => s.theme.spec.brand?.find((b) => b.slug === slug)?.color) ?? color.color;
+  const saved = useSavedColor(slug) ?? color.color;
   const [moved, setMoved] = useState<TunerView>();
   // What was reached by moving keeps its place: a grey would forget its hue.
   const stands = moved?.hex === color.color;
@@ -33,12 +34,12 @@ export function useTuner(slug: string, color: BrandColor) {
     ask: (at) => answer(api.POST("/api/tuner", { body: { at, pages } })),
     onMove: (found) => {
       setMoved(found);
-      editor.draft((d) => setBrand(d, slug, { color: found.hex }));
+      editor.draft((d) => setBrand(d, color, { color: found.hex }));
     },
     onEnd: ({ hex }) => {
       if (hex === saved.toLowerCase()) return editor.discard();
       const label = `${color.name}: ${saved} → ${hex}`;
-      void editor.commit((d) => setBrand(d, slug, { color: hex, from: undefined }), label);
+      void editor.commit((d) => setBrand(d, color, { color: hex, from: undefined }), label);
     },
   });
   /** Where it stands, or is asked to stand, with one value changed. */

@@ -5,6 +5,7 @@ import { numberOf } from "../../api/numberOf";
 import { useEditorState } from "../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../editor/selectors";
 import type { Outcome } from "../../editor/store";
+import { OwnHere } from "../../lineage/OwnHere";
 import { CopyButton } from "../../ui/CopyButton";
 import { useOnce } from "../../ui/useOnce";
 import { DRAFT, type Edition, editionOf } from "./edition";
@@ -93,6 +94,7 @@ export function TargetPane({ target, remembered, onRemember }: Props) {
           </p>
         </>
       )}
+      <OwnHere at={[`/handoff/${target.id}`, "/pack"]} />
       {error && (
         <p className={classes.error} role="alert">
           {error.message}

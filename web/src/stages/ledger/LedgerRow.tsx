@@ -1,6 +1,6 @@
 import { memo, type Ref } from "react";
 import classes from "./Ledger.module.css";
-import type { Row } from "./rows";
+import { originsOf, type Row } from "./rows";
 import { ValueCell } from "./ValueCell";
 
 interface Props {
@@ -45,7 +45,7 @@ function PlainLedgerRow({ ref, index, row, name, chosen, onChoose }: Props) {
       <td className={classes.ratio}>
         <Ratio mode="light" of={ratio.light} /> <Ratio mode="dark" of={ratio.dark} />
       </td>
-      <td className={classes.origin}>{originOf(row)}</td>
+      <td className={classes.origin}>{originsOf(row).join(", ")}</td>
     </tr>
   );
 }
@@ -59,11 +59,6 @@ function Ratio({ mode, of }: { mode: string; of: { ratio: number; need: number }
       {(Math.floor(of.ratio * 10) / 10).toFixed(1)}
     </span>
   );
-}
-
-function originOf({ token }: Row): string {
-  const origins = [token.light.origin, token.dark?.origin].filter(Boolean);
-  return [...new Set(origins)].join(", ");
 }
 
 export const LedgerRow = memo(PlainLedgerRow);

@@ -5,6 +5,7 @@ import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } f
 import type { Target } from "../../api/client";
 import { useEditorState } from "../../editor/EditorProvider";
 import { derivedOf } from "../../editor/selectors";
+import { useLineage } from "../../lineage/useLineage";
 import { AddToken } from "./AddToken";
 import classes from "./Ledger.module.css";
 import { LedgerRow } from "./LedgerRow";
@@ -13,6 +14,8 @@ import { TokenDetail } from "./TokenDetail";
 import { useNames } from "./useNames";
 
 const ORIGINS = ["set", "derived", "inherited"];
+/** In a child: its own, its parent's, or what follows from its own. */
+const WHOSE = ["own", "inherited", "derived"];
 /** Height of a row in px, before it is measured. */
 const ROW = 25;
 const NONE: string[] = [];
@@ -31,7 +34,8 @@ export default function LedgerStage() {
   const filter = useDeferredValue(
     useMemo(() => ({ ...own, failing: failing ?? false, found }), [own, failing, found]),
   );
-  const rows = useMemo(() => (derived ? makeRows(derived) : []), [derived]);
+  const lineage = useLineage();
+  const rows = useMemo(() => (derived ? makeRows(derived, lineage?.cells) : []), [derived, lineage?.cells]);
   const { targets, target, names, take } = useNames();
   const shown = useMemo(() => filtered(rows, filter, names), [rows, filter, names]);
   const set = (change: Partial<typeof own>) => setFilter((f) => ({ ...f, ...change }));
@@ -65,7 +69,7 @@ export default function LedgerStage() {
         <NativeSelect
           size="xs"
           aria-label="Origin"
-          data={[{ value: "", label: "every origin" }, ...ORIGINS]}
+          data={[{ value: "", label: "every origin" }, ...(lineage?.parent ? WHOSE : ORIGINS)]}
           value={own.origin}
           onChange={(e) => set({ origin: e.currentTarget.value })}
         />

@@ -2,6 +2,8 @@ import { cellOf } from "../../api/cellOf";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { removeToken } from "../../editor/edits";
 import { documentOf, pairsOf, tokensOf } from "../../editor/selectors";
+import { GiveBack } from "../../lineage/GiveBack";
+import { decisionsAt, useLineage, whoseIs } from "../../lineage/useLineage";
 import { CopyButton } from "../../ui/CopyButton";
 import { Swatch } from "../../ui/Swatch";
 import classes from "./Ledger.module.css";
@@ -18,6 +20,7 @@ interface Props {
 export function TokenDetail({ row, name, onChoose }: Props) {
   const editor = useEditor();
   const document = useEditorState(documentOf);
+  const lineage = useLineage();
   const allPairs = useEditorState(pairsOf) ?? [];
   const tokens = useEditorState(tokensOf) ?? [];
   const codeOf = (path: string, mode: "light" | "dark") =>
@@ -26,6 +29,15 @@ export function TokenDetail({ row, name, onChoose }: Props) {
       mode,
     )?.value;
   const { token, usedBy } = row;
+  // What a child decides about this token itself.
+  const [slug, label] = token.path.split(".");
+  const places = [
+    `/roles/${token.path}`,
+    `/tokens/${token.path}`,
+    `/scales/${slug}/pins/${label}`,
+    `/scales/${slug}/lightness/${label}`,
+  ];
+  const own = decisionsAt(lineage, (place) => places.some((p) => place === p || place.startsWith(`${p}/`)));
   const pairs = allPairs.filter((p) => p.fg === token.path || p.bg === token.path);
   const cells = token.dark
     ? ([
@@ -55,7 +67,9 @@ export function TokenDetail({ row, name, onChoose }: Props) {
             <dt>{mode}</dt>
             <dd>
               {token.kind === "color" && <Swatch colors={[cell.value]} />}
-              <CopyButton text={cell.value} /> {cell.origin}: {cell.reason}
+              <CopyButton text={cell.value} />{" "}
+              {whoseIs(lineage, row.sources[mode === "dark" ? "dark" : "light"]) ?? cell.origin}:{" "}
+              {cell.reason}
             </dd>
           </div>
         ))}
@@ -68,6 +82,14 @@ export function TokenDetail({ row, name, onChoose }: Props) {
                   <Swatch colors={[codeOf(path, "light"), codeOf(path, "dark")]} /> {path}
                 </button>
               ))}
+            </dd>
+          </div>
+        )}
+        {own.length > 0 && (
+          <div>
+            <dt>own</dt>
+            <dd>
+              <GiveBack decisions={own} />
             </dd>
           </div>
         )}

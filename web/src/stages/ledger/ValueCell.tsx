@@ -96,7 +96,7 @@ export function ValueCell({ token, mode }: Props) {
             </span>
             <button
               type="button"
-              onClick={() => void take((d) => setBrand(d, brand.slug ?? "", { color: asked }), asked)}
+              onClick={() => void take((d) => setBrand(d, brand, { color: asked }), asked)}
             >
               <Swatch colors={[asked]} /> change {brand.name}
             </button>

@@ -1,4 +1,5 @@
 import type { Derived, Mode, Token } from "../../api/client";
+import type { CellSource } from "../../api/family";
 
 /** A token with what the ledger shows beside it. */
 export interface Row {
@@ -7,6 +8,8 @@ export interface Row {
   ratio: Partial<Record<Mode, { ratio: number; need: number }>>;
   /** Paths of tokens that refer to it. */
   usedBy: string[];
+  /** Whose its values are, in a child. */
+  sources: Partial<Record<Mode, CellSource>>;
 }
 
 export interface Filter {
@@ -18,10 +21,14 @@ export interface Filter {
   found?: string[];
 }
 
-export function makeRows(derived: Derived): Row[] {
+export function makeRows(derived: Derived, sources: CellSource[] = []): Row[] {
   const rows = new Map<string, Row>(
-    derived.tokens.map((token) => [token.path, { token, ratio: {}, usedBy: [] }]),
+    derived.tokens.map((token) => [token.path, { token, ratio: {}, usedBy: [], sources: {} }]),
   );
+  for (const cell of sources) {
+    const row = rows.get(cell.path);
+    if (row) row.sources[cell.mode ?? "light"] = cell;
+  }
   for (const { token } of rows.values()) {
     const aliases = new Set([token.light.alias, token.dark?.alias]);
     for (const alias of aliases) if (alias) rows.get(alias)?.usedBy.push(token.path);
@@ -41,6 +48,13 @@ export function groupsOf(rows: Row[]): string[] {
   return [...new Set(rows.map((r) => r.token.path.split(".")[0] ?? ""))];
 }
 
+/** Whose its values are: in a child by what it decides itself, else by how they came about. */
+export function originsOf({ token, sources }: Row): string[] {
+  const told = [sources.light?.whose, sources.dark?.whose].filter((w) => w !== undefined);
+  const usual = [token.light.origin, token.dark?.origin].filter((o) => o !== undefined);
+  return [...new Set<string>(told.length > 0 ? told : usual)];
+}
+
 export function filtered(
   rows: Row[],
   { word, origin, group, failing, found }: Filter,
@@ -50,7 +64,7 @@ export function filtered(
   return rows.filter((row) => {
     const { token } = row;
     if (group && token.path.split(".")[0] !== group) return false;
-    if (origin && token.light.origin !== origin && token.dark?.origin !== origin) return false;
+    if (origin && !originsOf(row).includes(origin)) return false;
     if (found && !found.includes(token.path)) return false;
     if (failing && !Object.values(row.ratio).some((r) => r.ratio < r.need)) return false;
     const { path, css, light, dark } = token;

@@ -4,6 +4,8 @@ import type { NumberField as Field, Scale, ThemeDocument } from "../../api/clien
 import { vocabularyQuery } from "../../api/queries";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { type Edit, setScale } from "../../editor/edits";
+import { OwnHere } from "../../lineage/OwnHere";
+import { useWhole } from "../../lineage/useLineage";
 import { Hint } from "../../ui/Hint";
 import classes from "./Stave.module.css";
 
@@ -39,14 +41,16 @@ export function ScaleControls({ scale }: { scale: Scale }) {
       </div>
       {strength && <Knob scale={scale} name="strength" field={strength} />}
       {turn && <Knob scale={scale} name="turn" field={turn} />}
+      <OwnHere at={[`/scales/${scale.slug}`, `/brand/${scale.slug}`]} />
     </div>
   );
 }
 
 function Knob({ scale, name, field }: { scale: Scale; name: "strength" | "turn"; field: Field }) {
   const editor = useEditor();
-  const value = useEditorState((s) => s.document.scales?.[scale.slug]?.[name]) ?? field.default;
-  const saved = useEditorState((s) => s.theme.spec.scales?.[scale.slug]?.[name]) ?? field.default;
+  const theirs = useWhole().scales?.[scale.slug]?.[name] ?? field.default;
+  const value = useEditorState((s) => s.document.scales?.[scale.slug]?.[name]) ?? theirs;
+  const saved = useEditorState((s) => s.theme.spec.scales?.[scale.slug]?.[name]) ?? theirs;
   const { factor, unit } = SHOWN[name];
   const shown = (n: number) => Math.round(n * factor);
   const setTo =

@@ -3,6 +3,7 @@ import type { Scale } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { setScale } from "../../editor/edits";
 import { scalesOf } from "../../editor/selectors";
+import { useWhole } from "../../lineage/useLineage";
 import { Hint } from "../../ui/Hint";
 import { TypedField } from "../../ui/TypedField";
 import classes from "./Stave.module.css";
@@ -34,7 +35,7 @@ const numberOrWord = (word: string) =>
 /** Names of the steps, step 0, see-through steps, the other end, and what exports leave out. */
 export function StepSettings({ scale }: { scale: Scale }) {
   const editor = useEditor();
-  const settings = useEditorState((s) => s.document.scales?.[scale.slug]) ?? {};
+  const settings = useWhole().scales?.[scale.slug] ?? {};
   const scales = useEditorState(scalesOf) ?? [];
   const set = (change: typeof settings, label: string) =>
     editor.commit((d) => setScale(d, scale.slug, change), `${scale.name}: ${label}`, { atField: true });

@@ -1,6 +1,7 @@
 import type { Scale, Step } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { type Edit, omitStep, setPin, setStepLightness } from "../../editor/edits";
+import { useWhole } from "../../lineage/useLineage";
 import { CopyButton } from "../../ui/CopyButton";
 import classes from "./Stave.module.css";
 
@@ -17,7 +18,7 @@ export function StepStrip({ scale }: { scale: Scale }) {
 
 function Chip({ scale, step }: { scale: Scale; step: Step }) {
   const { commit } = useEditor();
-  const settings = useEditorState((s) => s.document.scales?.[scale.slug]) ?? {};
+  const settings = useWhole().scales?.[scale.slug] ?? {};
   const css = useEditorState((s) => s.preview?.derived.tokens.find((t) => t.path === step.path)?.css);
   const omitted = settings.omit?.includes(step.label) ?? false;
   const set = (edit: Edit, label: string) => void commit(edit, `${scale.name} ${step.label}: ${label}`);

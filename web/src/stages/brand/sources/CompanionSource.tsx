@@ -3,7 +3,8 @@ import { useQueries, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api } from "../../../api/client";
 import { useEditorState } from "../../../editor/EditorProvider";
-import { documentOf, intentsOf, scalesOf, themeOf } from "../../../editor/selectors";
+import { intentsOf, scalesOf, themeOf } from "../../../editor/selectors";
+import { useBrand } from "../../../lineage/useLineage";
 import { Swatch } from "../../../ui/Swatch";
 import { offer } from "../tray";
 import classes from "./CompanionSource.module.css";
@@ -14,7 +15,7 @@ const STATUS = ["success", "warning", "danger", "info"];
 /** Companions of a brand colour: drawn, turned by hand, held in the tray. */
 export default function CompanionSource() {
   const { id } = useEditorState(themeOf);
-  const brand = useEditorState(documentOf).brand ?? [];
+  const brand = useBrand();
   const [of, setOf] = useState("");
   const [relation, setRelation] = useState("triad");
   const [draw, setDraw] = useState(0);

@@ -6,7 +6,8 @@ import { colorsOf } from "../../../api/picture";
 import { vocabularyQuery } from "../../../api/queries";
 import { useEditor, useEditorState } from "../../../editor/EditorProvider";
 import { setBrand } from "../../../editor/edits";
-import { documentOf, themeOf } from "../../../editor/selectors";
+import { themeOf } from "../../../editor/selectors";
+import { useBrand } from "../../../lineage/useLineage";
 import { Reading } from "../../../ui/Reading";
 import { candidatesOf } from "../candidatesOf";
 import { alter, type Candidate, isSpotOf, offer, useTray, useTrays, withdraw } from "../tray";
@@ -18,7 +19,7 @@ import { usePicture } from "./usePicture";
 /** Pictures that colours of this theme stand in: by id, with the name of the file. */
 function usePictures(): Map<string, string> {
   const { id } = useEditorState(themeOf);
-  const brand = useEditorState(documentOf).brand ?? [];
+  const brand = useBrand();
   const tray = useTray(id);
   const found = new Map<string, string>();
   for (const { from } of [...brand, ...tray])
@@ -119,7 +120,7 @@ function Lean({ picture, name }: { picture: string; name: string }) {
 function Spots({ picture, name }: { picture: string; name: string }) {
   const editor = useEditor();
   const { id } = useEditorState(themeOf);
-  const brand = useEditorState(documentOf).brand ?? [];
+  const brand = useBrand();
   const saved = useEditorState((s) => s.theme.spec.brand);
   const tray = useTray(id);
   const isHere = isSpotOf(picture);
@@ -137,7 +138,7 @@ function Spots({ picture, name }: { picture: string; name: string }) {
       spots={spots}
       onMove={(spot, { color, name, x, y }) => {
         const slug = spot.brand;
-        if (slug) editor.draft((d) => setBrand(d, slug, { color, from: from(x, y) }));
+        if (slug) editor.draft((d) => setBrand(d, { name: spot.name, slug }, { color, from: from(x, y) }));
         else alter(id, spot.key, { color, name, from: from(x, y) });
       }}
       onMoved={(spot, { color, x, y }) => {
@@ -146,7 +147,7 @@ function Spots({ picture, name }: { picture: string; name: string }) {
         const before = saved?.find((b) => b.slug === slug)?.color ?? spot.color;
         const moved = before.toLowerCase() === color ? "" : ` ${before} → ${color},`;
         const label = `${spot.name}:${moved} another spot of ${name}`;
-        void editor.commit((d) => setBrand(d, slug, { color, from: from(x, y) }), label);
+        void editor.commit((d) => setBrand(d, { name: spot.name, slug }, { color, from: from(x, y) }), label);
       }}
       onAdd={(to) => offer(id, [{ name: to.name, color: to.color, from: from(to.x, to.y) }])}
       onRemove={(spot) => withdraw(id, [spot.key])}

@@ -1,10 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
-import type { NumberField as Field } from "../../../api/client";
+import type { NumberField as Field, ThemeDocument } from "../../../api/client";
 import { vocabularyQuery } from "../../../api/queries";
 import { useEditor, useEditorState } from "../../../editor/EditorProvider";
 import type { Edit } from "../../../editor/edits";
 import { documentOf } from "../../../editor/selectors";
 import { FACES } from "../../../faces/faces";
+import { OwnHere } from "../../../lineage/OwnHere";
+import { useWhole } from "../../../lineage/useLineage";
 import { NumberField } from "../../../ui/NumberField";
 import { TypedField } from "../../../ui/TypedField";
 import { Faces } from "./Faces";
@@ -26,21 +28,26 @@ export default function TypeAndShape() {
   const editor = useEditor();
   const document = useEditorState(documentOf);
   const saved = useEditorState((s) => s.theme.spec);
+  const whole = useWhole();
   const { data } = useQuery(vocabularyQuery);
   const numbers = data?.numbers.filter((n) => n.part !== "scale") ?? [];
   const inForce = (field: Field) => {
-    const part: Record<string, unknown> = { ...(field.part === "type" ? saved.type : saved.shape) };
-    return part[field.key] as number | null | undefined;
+    const of = (document: ThemeDocument) => {
+      const part: Record<string, unknown> = { ...(field.part === "type" ? document.type : document.shape) };
+      return part[field.key] as number | null | undefined;
+    };
+    return of(saved) ?? of(whole);
   };
   return (
     <section className={classes.typeShape} aria-label="Type and shape">
       <Faces />
+      <OwnHere at={["/type", "/shape"]} />
       <div className={classes.typeGrid}>
         {FAMILIES.map((key) => (
           <TypedField
             key={key}
             label={`${key} families`}
-            placeholder="system-ui, sans-serif"
+            placeholder={whole.type?.[key]?.join(", ") ?? "system-ui, sans-serif"}
             offers={FACES.map((face) => face.families.join(", "))}
             value={document.type?.[key]?.join(", ") ?? ""}
             onText={(text) => {

@@ -4,7 +4,8 @@ import { type FormEvent, useState } from "react";
 import { problemOf, refusalIn } from "../../../../api/client";
 import { keepSet, readSet, type SetContent } from "../../../../api/sets";
 import { useEditorState } from "../../../../editor/EditorProvider";
-import { documentOf, themeOf } from "../../../../editor/selectors";
+import { themeOf } from "../../../../editor/selectors";
+import { useBrand } from "../../../../lineage/useLineage";
 import { counted } from "../../../../ui/counted";
 import { Swatch } from "../../../../ui/Swatch";
 import classes from "./Library.module.css";
@@ -18,7 +19,7 @@ interface Refusal {
 /** The brand, or what a file holds, kept as a set. */
 export function Keeping({ onKept }: { onKept: () => void }) {
   const theme = useEditorState(themeOf);
-  const brand = useEditorState(documentOf).brand ?? [];
+  const brand = useBrand();
   const [owner, setOwner] = useLocalStorage({ key: "rhodon-set-owner", defaultValue: "" });
   const [name, setName] = useState("");
   const [words, setWords] = useState("");

@@ -3,7 +3,8 @@ import { IconX } from "@tabler/icons-react";
 import { useEffect, useRef, useState } from "react";
 import type { SetsWanted } from "../../../../api/sets";
 import { useEditorState } from "../../../../editor/EditorProvider";
-import { documentOf, themeOf } from "../../../../editor/selectors";
+import { themeOf } from "../../../../editor/selectors";
+import { useBrand } from "../../../../lineage/useLineage";
 import { useColors } from "../../../../ui/ColorList";
 import { useTray } from "../../tray";
 import classes from "./Library.module.css";
@@ -19,7 +20,7 @@ const MOST = 12;
 /** What sets are looked for by. */
 export function Looking({ wanted, onWant }: Props) {
   const { id } = useEditorState(themeOf);
-  const brand = useEditorState(documentOf).brand ?? [];
+  const brand = useBrand();
   const tray = useTray(id);
   const [near, setNear] = useState("");
   const [typed, setTyped] = useState("");

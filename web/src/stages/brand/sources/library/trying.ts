@@ -1,5 +1,7 @@
 import type { ThemeDocument } from "../../../../api/client";
 import type { ColorSet } from "../../../../api/sets";
+import { setBrand } from "../../../../editor/edits";
+import type { ShownColor } from "../../../../lineage/useLineage";
 import type { Candidate, Provenance } from "../../tray";
 
 const from = (set: ColorSet): Provenance => ({
@@ -9,12 +11,11 @@ const from = (set: ColorSet): Provenance => ({
 });
 
 /** The theme with the colours of a set in the places of its own, in order; what goes beyond stays out. */
-export function tried(document: ThemeDocument, set: ColorSet): ThemeDocument {
-  const brand = (document.brand ?? []).map((own, i) => {
+export function tried(document: ThemeDocument, brand: ShownColor[], set: ColorSet): ThemeDocument {
+  return brand.reduce((changed, one, i) => {
     const color = set.colors[i];
-    return color ? { ...own, color: color.hex, from: from(set) } : own;
-  });
-  return { ...document, brand };
+    return color ? setBrand(changed, one, { color: color.hex, from: from(set) }) : changed;
+  }, document);
 }
 
 /** Colours of a set as candidates, from a place in it on. */

@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from "react";
 import type { ColorSet } from "../../../../api/sets";
 import { useEditor, useEditorState } from "../../../../editor/EditorProvider";
-import { documentOf, themeOf } from "../../../../editor/selectors";
+import { themeOf } from "../../../../editor/selectors";
+import { useBrand } from "../../../../lineage/useLineage";
 import { offer } from "../../tray";
 import { candidatesOfSet, tried } from "./trying";
 
@@ -9,7 +10,7 @@ import { candidatesOfSet, tried } from "./trying";
 export function useTrying() {
   const editor = useEditor();
   const { id } = useEditorState(themeOf);
-  const places = useEditorState(documentOf).brand?.length ?? 0;
+  const brand = useBrand();
   const [trying, setTrying] = useState<ColorSet>();
   const still = useRef(false);
   still.current = trying !== undefined;
@@ -19,7 +20,7 @@ export function useTrying() {
     trying,
     put: (set: ColorSet) => {
       setTrying(set);
-      editor.draft((document) => tried(document, set));
+      editor.draft((document) => tried(document, brand, set));
     },
     back: () => {
       setTrying(undefined);
@@ -27,11 +28,11 @@ export function useTrying() {
     },
     keep: async () => {
       if (!trying) return;
-      const { problem } = await editor.commit((d) => tried(d, trying), `colours of ${trying.name}`);
+      const { problem } = await editor.commit((d) => tried(d, brand, trying), `colours of ${trying.name}`);
       if (problem) return;
       setTrying(undefined);
       // What has no place yet is not lost.
-      offer(id, candidatesOfSet(trying, places));
+      offer(id, candidatesOfSet(trying, brand.length));
     },
   };
 }

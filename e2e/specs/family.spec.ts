@@ -1,0 +1,166 @@
+import AxeBuilder from "@axe-core/playwright";
+import type { APIRequestContext } from "@playwright/test";
+import { brandRow, expect, open, openBrand, saved, savedSpec, test } from "./rhodon";
+
+/** A child of a theme, under a name of its own. */
+async function childOf(request: APIRequestContext, slug: string, more: object = {}) {
+  const spec = { format: 1, name: `Child ${slug}`, extends: slug, ...more };
+  const made = await request.post("/api/themes", { data: { spec } });
+  expect(made.status()).toBe(201);
+  return (await made.json()).slug as string;
+}
+
+test("every theme stands under its parent, with pictures painted by its own export", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await childOf(request, slug, { roles: { "surface.base": { light: "#fff0e0" } } });
+  await open(page, slug, "stave");
+  await page.keyboard.press("0");
+  await expect(page.getByRole("heading", { name: "All themes" })).toBeVisible();
+  await page.getByRole("textbox", { name: "Search themes" }).fill(`child ${slug}`);
+  const rows = page.getByRole("article");
+  await expect(rows).toHaveCount(2);
+  const child = rows.last();
+  await expect(child).toContainText("own: role surface.base in light");
+  await expect(child).toContainText("↳");
+  const body = child.frameLocator("iframe").first().locator("body");
+  await expect(body).toHaveCSS("background-color", "rgb(255, 240, 224)");
+  await expect(rows.first().frameLocator("iframe").first().locator("body")).not.toHaveCSS(
+    "background-color",
+    "rgb(255, 240, 224)",
+  );
+  const { violations } = await new AxeBuilder({ page }).exclude("iframe").analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(" ")}`)).toEqual([]);
+});
+
+test("a new child, another parent after what it moves was told, and set free", async ({
+  page,
+  slug,
+  request,
+}) => {
+  const other = await childOf(request, slug, { shape: { radius: 11 } });
+  await open(page, slug, "stave");
+  await page.goto("/family");
+  await page.getByRole("textbox", { name: "Search themes" }).fill(slug.replaceAll("-", " "));
+  await page.getByRole("textbox", { name: "Search themes" }).fill(slug);
+  const row = page.getByRole("article").first();
+  await row.getByRole("button", { name: /^What to do with/ }).click();
+  await page.getByRole("menuitem", { name: "New child …" }).click();
+  const name = page.getByRole("dialog").getByRole("textbox", { name: "Name" });
+  await name.fill(`Pilot ${slug}`);
+  await name.press("Enter");
+  await expect(page.getByText("child of")).toBeVisible();
+  await expect(page.getByRole("button", { name: "0 own" })).toBeVisible();
+  const made = new URL(page.url()).pathname.split("/")[2] ?? "";
+
+  await page.goto("/family");
+  await page.getByRole("textbox", { name: "Search themes" }).fill(`pilot ${slug}`);
+  const ask = async () => {
+    await page
+      .getByRole("article")
+      .last()
+      .getByRole("button", { name: /^What to do with Pilot/ })
+      .click();
+    await page.getByRole("menuitem", { name: /Another parent/ }).click();
+  };
+  await ask();
+  const dialog = page.getByRole("dialog");
+  await expect(dialog.getByRole("button", { name: "Move it" })).toBeDisabled();
+  await dialog.getByRole("combobox").selectOption(other);
+  await expect(dialog).toContainText(/values? would move/);
+  await dialog.getByRole("button", { name: "Move it" }).click();
+  await expect(dialog).toBeHidden();
+  expect((await savedSpec(request, made)).extends).toBe(other);
+  await ask();
+  await dialog.getByRole("combobox").selectOption("");
+  await expect(dialog).toContainText("No value moves.");
+  await dialog.getByRole("button", { name: "Set it free" }).click();
+  await expect(dialog).toBeHidden();
+  const free = await savedSpec(request, made);
+  expect([free.extends, free.shape.radius, free.brand.length]).toEqual([undefined, 11, 2]);
+});
+
+test("in a child one sees whose each thing is, makes it its own by touching it and gives it back", async ({
+  page,
+  slug,
+  request,
+}) => {
+  const child = await childOf(request, slug);
+  await open(page, child, "brand");
+  await expect(brandRow(page).getByRole("button", { name: /^Petrol/ })).toBeVisible();
+  await openBrand(page, "Buoy");
+  await expect(page.getByText(/^from Test .* it is this theme's own/)).toBeVisible();
+  const code = page.getByRole("textbox", { name: "Colour", exact: true });
+  await code.fill("#c2410c");
+  await code.press("Enter");
+  await saved(page, 2);
+  expect((await savedSpec(request, child)).brand).toEqual([{ name: "Buoy", slug: "buoy", color: "#c2410c" }]);
+  await expect(page.getByRole("button", { name: "1 own" })).toBeVisible();
+
+  await page.getByRole("link", { name: /^Ledger/ }).click();
+  await page.getByRole("combobox", { name: "Origin" }).selectOption("derived");
+  await page.getByRole("button", { name: "buoy.700", exact: true }).click();
+  await expect(page.getByRole("region", { name: "About buoy.700" })).toContainText(
+    "follows brand colour buoy",
+  );
+  await page.getByRole("combobox", { name: "Origin" }).selectOption("inherited");
+  await page.getByRole("button", { name: "petrol.700", exact: true }).click();
+  await expect(page.getByRole("region", { name: "About petrol.700" })).toContainText(/from Test/);
+
+  await page.getByRole("button", { name: "1 own" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "give back", exact: true }).click();
+  await saved(page, 3);
+  await expect(page.getByRole("dialog")).toContainText("Nothing: it follows");
+  expect((await savedSpec(request, child)).brand).toBeUndefined();
+});
+
+test("a change of a parent tells what it moves below, and is held where that becomes unreadable", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await childOf(request, slug);
+  await open(page, slug, "ledger");
+  const cell = page.getByRole("row", { name: /text\.muted/ });
+  const set = async (code: string) => {
+    await page.getByRole("textbox", { name: "Search tokens" }).fill("text.muted");
+    await cell.getByRole("cell").first().getByRole("button").first().click();
+    const field = page.getByRole("textbox", { name: "text.muted, light" });
+    await field.fill(code);
+    await field.press("Enter");
+  };
+  await set("#303030");
+  await saved(page, 2);
+  await page.getByRole("button", { name: "moves 1 theme below" }).click();
+  await expect(page.getByRole("dialog")).toContainText(`Child ${slug}`);
+  await page.keyboard.press("Escape");
+
+  await set("#cccccc");
+  const dialog = page.getByRole("dialog", { name: "Unreadable below" });
+  await expect(dialog).toContainText("text.muted on surface.base (light)");
+  await dialog.getByRole("button", { name: "Leave it" }).click();
+  await expect(dialog).toBeHidden();
+  expect((await savedSpec(request, slug)).roles["text.muted"].light).toBe("#303030");
+  await page.keyboard.press("Escape");
+  await set("#cccccc");
+  await dialog.getByRole("button", { name: "Save all the same" }).click();
+  await saved(page, 3);
+  expect((await savedSpec(request, slug)).roles["text.muted"].light).toBe("#cccccc");
+});
+
+test("two themes side by side, searched", async ({ page, slug, request }) => {
+  await childOf(request, slug, { shape: { radius: 11 }, roles: { "text.muted": { light: "#303030" } } });
+  await page.goto("/family");
+  await page.getByRole("textbox", { name: "Search themes" }).fill(slug);
+  await page.getByRole("button", { name: `What to do with Child ${slug}` }).click();
+  await page.getByRole("menuitem", { name: "Side by side with …" }).click();
+  const dialog = page.getByRole("dialog");
+  await expect(dialog).toContainText(/values differ/);
+  await dialog.getByRole("textbox", { name: "Search" }).fill("text.muted");
+  await expect(dialog.getByRole("row", { name: /text\.muted light/ })).toContainText("#303030");
+  const download = page.waitForEvent("download");
+  await dialog.getByRole("button", { name: "Download JSON" }).click();
+  expect((await download).suggestedFilename()).toMatch(/-to-child-.*\.json$/);
+});

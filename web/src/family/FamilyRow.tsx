@@ -1,0 +1,104 @@
+import { ActionIcon, Menu } from "@mantine/core";
+import { IconDots } from "@tabler/icons-react";
+import { Link } from "@tanstack/react-router";
+import type { Member } from "../api/family";
+import type { PageName } from "../proof/pages";
+import { counted } from "../ui/counted";
+import type { Listed } from "../ui/listed";
+import { Sentence } from "../ui/Sentence";
+import classes from "./Family.module.css";
+import type { Asked } from "./FamilyPage";
+import { ThemePicture } from "./ThemePicture";
+
+const day = new Intl.DateTimeFormat(undefined, { dateStyle: "medium", timeStyle: "short" });
+
+/** The most decisions that are named in a row. */
+const MOST = 4;
+
+interface Props {
+  row: Listed<Member>;
+  page: PageName;
+  onAsk: (asked: Asked) => void;
+}
+
+/** One theme: its name and brand, what it decides itself, how it stands, and how it looks. */
+export function FamilyRow({ row: { theme, depth, slug }, page, onAsk }: Props) {
+  return (
+    <article
+      className={classes.theme}
+      style={{ "--depth": depth } as React.CSSProperties}
+      aria-label={theme.name}
+    >
+      <div className={classes.about}>
+        <h2>
+          {depth > 0 && (
+            <span className={classes.branch} aria-hidden="true">
+              ↳
+            </span>
+          )}
+          <Link to="/themes/$slug/$stage" params={{ slug: theme.slug, stage: "stave" }}>
+            {theme.name}
+          </Link>
+          {slug && <small>{slug}</small>}
+        </h2>
+        <span className={classes.strip} aria-hidden="true">
+          {theme.colors.map((color, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a place in the row is what it is
+            <span key={i} style={{ background: color }} />
+          ))}
+        </span>
+        {depth > 0 && <p className={classes.own}>{own(theme.own)}</p>}
+        <p className={classes.state}>
+          <State member={theme} />
+        </p>
+        <p className={classes.last}>
+          rev {theme.revision} · <Sentence text={theme.label} /> · {day.format(new Date(theme.updatedAt))}
+        </p>
+      </div>
+      <Menu position="bottom-end">
+        <Menu.Target>
+          <ActionIcon variant="subtle" color="ink" aria-label={`What to do with ${theme.name}`}>
+            <IconDots size={16} />
+          </ActionIcon>
+        </Menu.Target>
+        <Menu.Dropdown>
+          <Menu.Item onClick={() => onAsk({ about: "child", member: theme })}>New child …</Menu.Item>
+          <Menu.Item onClick={() => onAsk({ about: "parent", member: theme })}>
+            {theme.parent ? "Another parent, or none …" : "Give it a parent …"}
+          </Menu.Item>
+          <Menu.Item onClick={() => onAsk({ about: "differences", member: theme })}>
+            Side by side with …
+          </Menu.Item>
+          <Menu.Item component="a" href={`/api/themes/${theme.slug}/family.zip`} download>
+            Archive of it and its children
+          </Menu.Item>
+        </Menu.Dropdown>
+      </Menu>
+      <div className={classes.pictures}>
+        {(["light", "dark"] as const).map((mode) => (
+          <ThemePicture key={mode} member={theme} page={page} mode={mode} />
+        ))}
+      </div>
+    </article>
+  );
+}
+
+function own(decisions: string[]): string {
+  if (decisions.length === 0) return "nothing of its own: it is its parent";
+  const named = decisions.slice(0, MOST).join(" · ");
+  const more = decisions.length - MOST;
+  return `own: ${named}${more > 0 ? ` and ${more} more` : ""}`;
+}
+
+/** How it stands in Check. */
+function State({ member }: { member: Member }) {
+  if (member.broken) return <span className={classes.alarm}>comes to nothing: {member.broken}</span>;
+  const found = member.errors + member.warnings;
+  if (found === 0) return <>every pair readable, nothing found</>;
+  const to = { to: "/themes/$slug/$stage", params: { slug: member.slug, stage: "check" } } as const;
+  return (
+    <Link {...to} className={member.errors > 0 ? classes.alarm : undefined}>
+      {member.errors > 0 ? counted(member.errors, "error") : counted(found, "finding")}
+    </Link>
+  );
+}

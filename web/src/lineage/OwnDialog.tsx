@@ -1,0 +1,46 @@
+import { Button, Group, Modal } from "@mantine/core";
+import { useEditorState } from "../editor/EditorProvider";
+import { themeOf } from "../editor/selectors";
+import { counted } from "../ui/counted";
+import { GiveBack } from "./GiveBack";
+import classes from "./Lineage.module.css";
+import { useLineage } from "./useLineage";
+
+/** Everything that a child decides itself, each with the way back. */
+export function OwnDialog({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+  const theme = useEditorState(themeOf);
+  const lineage = useLineage();
+  const own = lineage?.decisions ?? [];
+  const parent = lineage?.parent?.name;
+  return (
+    <Modal opened={opened} onClose={onClose} title={`What is ${theme.name}’s own`}>
+      {!parent && <p>It extends no other theme: everything is its own.</p>}
+      {parent && own.length === 0 && <p>Nothing: it follows {parent} in everything.</p>}
+      {parent && own.length > 0 && (
+        <>
+          <ul className={classes.list}>
+            {own.map((decision) => (
+              <li key={decision.place}>
+                <span>
+                  {decision.label} {decision.replaces && <small>in place of {parent}’s</small>}
+                </span>
+                <GiveBack decisions={[decision]}>give back</GiveBack>
+              </li>
+            ))}
+          </ul>
+          <Group justify="space-between" mt="md">
+            <span className={classes.quiet}>
+              {counted(own.length, "decision")}; all else follows {parent}.
+            </span>
+            <GiveBack decisions={own}>give back all</GiveBack>
+          </Group>
+        </>
+      )}
+      <Group justify="flex-end" mt="md">
+        <Button variant="default" onClick={onClose}>
+          Close
+        </Button>
+      </Group>
+    </Modal>
+  );
+}

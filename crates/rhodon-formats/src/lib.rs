@@ -22,5 +22,5 @@ pub use archive::{Archive, archive, bundle, files as archive_files};
 pub use name::css_name;
 pub use option::{OptionError, OptionKind, Settings, TargetOption};
 pub use stamp::Stamp;
-pub use target::{ExportError, File, Group, Output, Source, Target, Warning, find};
+pub use target::{ExportError, File, Group, INTO, Output, Source, Target, Warning, find};
 pub use write::{PaintRule, TARGETS, paint_rules};

@@ -217,6 +217,10 @@ pub struct Source<'a> {
     pub stamp: &'a Stamp,
 }
 
+/// What the handoff of a document may say of any target besides its own options: the folder of a
+/// project that its files go into.
+pub const INTO: &str = "into";
+
 /// The words of the `groups` option.
 pub(crate) const SECTIONS: &[&str] = &["scales", "roles", "own", "type", "shape"];
 
@@ -262,6 +266,7 @@ impl Target {
             .filter(|(slug, _)| slug.as_str() == self.id);
         let own =
             own.flat_map(|(_, options)| options.iter().map(|(k, v)| (k.to_string(), v.clone())));
+        let own = own.filter(|(key, _)| key != INTO);
         let remembered =
             Settings::check(self.options, own).map_err(|error| ExportError::Remembered {
                 target: self.id,

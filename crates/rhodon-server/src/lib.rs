@@ -25,10 +25,11 @@ mod serve;
 mod service;
 mod view;
 mod work;
+mod workspace;
 
 pub use demo::load as load_demo;
 pub use error::ApiError;
 pub use live::Live;
 pub use openapi::openapi;
-pub use serve::{Config, ServeError, router, serve};
+pub use serve::{App, Config, ServeError, serve};
 pub use service::{Addresses, Services};

@@ -2,6 +2,7 @@
 
 use std::io;
 use std::net::SocketAddr;
+use std::path::PathBuf;
 use std::time::Duration;
 
 use axum::Router;
@@ -26,6 +27,7 @@ use crate::live::Live;
 use crate::route::AppState;
 use crate::service::{Addresses, Services};
 use crate::work::Work;
+use crate::workspace::Workspace;
 use crate::{asset, fault, guard, header, listen, openapi, own, route};
 
 /// The largest request body, in bytes.
@@ -44,6 +46,8 @@ pub struct Config {
     pub demo: bool,
     /// Outside services.
     pub services: Addresses,
+    /// A project's folder that themes are tied to.
+    pub workspace: Option<PathBuf>,
 }
 
 /// Why the server could not start.
@@ -63,6 +67,14 @@ pub enum ServeError {
     /// An address of an outside service is none.
     #[error("{0}")]
     Service(String),
+    /// The folder of a project is none.
+    #[error("cannot use {} as the workspace: {cause}. Expected a folder", .path.display())]
+    Workspace {
+        /// Its path.
+        path: PathBuf,
+        /// Why not.
+        cause: io::Error,
+    },
     /// The demo could not be loaded.
     #[error(transparent)]
     Demo(#[from] DemoError),
@@ -86,6 +98,7 @@ pub async fn serve(config: Config, ready: impl FnOnce(SocketAddr)) -> Result<(),
         demo::load(&store).await?;
     }
     let live = Live::start(config.database);
+    let app = App::new(store, live.clone(), services).with_workspace(config.workspace)?;
     ready(address);
     let streams = live.clone();
     let stopping = async move {
@@ -93,12 +106,51 @@ pub async fn serve(config: Config, ready: impl FnOnce(SocketAddr)) -> Result<(),
         // Open streams would keep the server from ending.
         streams.stop();
     };
-    listen::serve(listener, router(store, live, services, address), stopping).await;
+    listen::serve(listener, app.router(address), stopping).await;
     Ok(())
 }
 
-/// The whole application on a store.
-pub fn router(store: Store, live: Live, services: Services, address: SocketAddr) -> Router {
+/// What the application is made of.
+#[derive(Clone, Debug)]
+pub struct App(AppState);
+
+impl App {
+    /// The application on a store.
+    pub fn new(store: Store, live: Live, services: Services) -> Self {
+        let bench = Bench {
+            store: store.clone(),
+            work: Work::new(),
+        };
+        Self(AppState {
+            store,
+            live,
+            bench,
+            services,
+            workspace: None,
+        })
+    }
+
+    /// Ties themes to a project's folder, where one is given.
+    ///
+    /// # Errors
+    /// There is no folder there.
+    pub fn with_workspace(mut self, path: Option<PathBuf>) -> Result<Self, ServeError> {
+        if let Some(path) = path {
+            let workspace = Workspace::at(&path, self.0.bench.clone());
+            let workspace = workspace.map_err(|cause| ServeError::Workspace { path, cause })?;
+            workspace.start(&self.0.live);
+            self.0.workspace = Some(workspace);
+        }
+        Ok(self)
+    }
+
+    /// Everything that it answers, at an address.
+    pub fn router(self, address: SocketAddr) -> Router {
+        router(self.0, address)
+    }
+}
+
+fn router(state: AppState, address: SocketAddr) -> Router {
     let (api, _) = route::api().split_for_parts();
     let document = openapi::openapi();
     let origin = CsrfLayer::new().with_rejection_response(|_| other_origin());
@@ -114,28 +166,19 @@ pub fn router(store: Store, live: Live, services: Services, address: SocketAddr)
         .layer(axum::middleware::from_fn(in_time))
         .layer(RequestBodyTimeoutLayer::new(listen::BODY_TIME))
         .layer(DefaultBodyLimit::max(MAX_BODY));
-    let bench = Bench {
-        store: store.clone(),
-        work: Work::new(),
-    };
-    let shown = bench.clone();
-    api.with_state(AppState {
-        store,
-        live,
-        bench,
-        services,
-    })
-    .route(
-        "/own/{id}/{version}/{*path}",
-        get(own::serve).with_state(shown),
-    )
-    .route(
-        "/api/openapi.json",
-        get(move || async move { axum::Json(document) }),
-    )
-    .method_not_allowed_fallback(other_method)
-    .fallback(asset::serve)
-    .layer(layers)
+    let shown = state.bench.clone();
+    api.with_state(state)
+        .route(
+            "/own/{id}/{version}/{*path}",
+            get(own::serve).with_state(shown),
+        )
+        .route(
+            "/api/openapi.json",
+            get(move || async move { axum::Json(document) }),
+        )
+        .method_not_allowed_fallback(other_method)
+        .fallback(asset::serve)
+        .layer(layers)
 }
 
 /// Ends what takes too long, in the one shape of refusals.

@@ -16,6 +16,7 @@ mod record;
 mod set;
 mod slug;
 mod store;
+mod tie;
 mod write;
 
 pub use error::StoreError;
@@ -25,4 +26,5 @@ pub use picture::PictureRecord;
 pub use record::{RevisionRecord, Saved, ThemeRecord};
 pub use set::{SetContent, SetOrder, SetPage, SetQuery, SetRecord, SharedAs};
 pub use store::{Save, Store};
+pub use tie::Tie;
 pub use write::Children;

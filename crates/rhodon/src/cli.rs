@@ -330,6 +330,9 @@ pub struct ServeArgs {
     /// PostgreSQL server.
     #[arg(long, env = "DATABASE_URL", hide_env_values = true)]
     pub database: Option<String>,
+    /// A project's folder: themes are one with the documents (*.rhodon.json) in it.
+    #[arg(long, env = "RHODON_WORKSPACE", value_name = "DIR")]
+    pub workspace: Option<PathBuf>,
     /// Community that shares sets of colours, such as the one of `rhodon standin`.
     #[arg(long, env = "RHODON_COMMUNITY")]
     pub community: Option<String>,

@@ -19,6 +19,8 @@ struct Server {
     standin: Child,
     address: String,
     services: String,
+    /// The project's folder that it has.
+    folder: PathBuf,
 }
 
 impl Server {
@@ -30,9 +32,13 @@ impl Server {
             &["standin", "--listen", "127.0.0.1:0"],
             "Stand-in services are at ",
         );
+        let folder = std::env::temp_dir().join(format!("rhodon-harbour-{}", std::process::id()));
+        std::fs::create_dir_all(&folder).expect("a folder for the project");
         let (process, address) = started(
             &[
                 "serve",
+                "--workspace",
+                folder.to_str().expect("a path of text"),
                 "--demo",
                 "--listen",
                 "127.0.0.1:0",
@@ -50,6 +56,7 @@ impl Server {
             standin,
             address,
             services,
+            folder,
         }
     }
 }
@@ -77,6 +84,7 @@ impl Drop for Server {
             let _ = process.kill();
             let _ = process.wait();
         }
+        let _ = std::fs::remove_dir_all(&self.folder);
     }
 }
 
@@ -104,6 +112,7 @@ fn run(spec: &Path) -> Result<(), Failed> {
         .current_dir(format!("{ROOT}/e2e"))
         .env("RHODON_URL", &server.address)
         .env("RHODON_SERVICES", &server.services)
+        .env("RHODON_FOLDER", &server.folder)
         .env("RHODON_BINARY", env!("CARGO_BIN_EXE_rhodon"))
         .output()
         .map_err(|e| format!("{playwright}: {e}: run bin/test, which installs it"))?;

@@ -1047,6 +1047,77 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workspace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The folder and how each tie stands. */
+        get: operations["get_workspace"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspace/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Decides about the tie of a theme, and tells how all stand then. */
+        post: operations["decide_tie"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspace/{slug}/differences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the document in the folder says otherwise than the theme. */
+        get: operations["tie_differences"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspace/{slug}/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Lets the files of a theme show a change that is not saved, where they follow; at most ten times a
+         *     second.
+         */
+        put: operations["draft_files"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1330,6 +1401,10 @@ export interface components {
         };
         /** @description A changed document. */
         DocumentView: {
+            spec: components["schemas"]["ThemeDocument"];
+        };
+        /** @description A document that is not saved. */
+        DraftRequest: {
             spec: components["schemas"]["ThemeDocument"];
         };
         /** @description What to write. */
@@ -2123,6 +2198,11 @@ export interface components {
              */
             draw: number;
         };
+        /**
+         * @description How a theme and its document stand.
+         * @enum {string}
+         */
+        StateView: "in-step" | "clash" | "broken" | "gone" | "failed" | "cut";
         /** @description A step of it. */
         StepOfScale: {
             hex: string;
@@ -2163,6 +2243,11 @@ export interface components {
             /** @description Whether the screen shows that colour; else it loses strength there. */
             fits: boolean;
             hex: string;
+        };
+        /** @description A document that is no theme, and why. */
+        StrangerView: {
+            path: string;
+            why: string;
         };
         /** @description What the colour becomes along one of the three. */
         Strip: {
@@ -2228,6 +2313,32 @@ export interface components {
             spec: components["schemas"]["ThemeDocument"];
             /** Format: date-time */
             updatedAt: string;
+        };
+        /**
+         * @description What somebody decides about a tie.
+         * @enum {string}
+         */
+        TieAsk: "tie" | "cut" | "take-file" | "write-file" | "overwrite" | "follow" | "wait" | "settle";
+        /** @description A decision about a tie. */
+        TieRequest: {
+            do: components["schemas"]["TieAsk"];
+        };
+        /** @description A theme that is one with a document in the folder. */
+        TieView: {
+            /** @description How many files of targets are written. */
+            files: number;
+            /** @description Whether the files follow a change before it is saved. */
+            follows: boolean;
+            /** @description Files that somebody else changed, which stay as they are. */
+            kept: string[];
+            /** @description What is wrong and what to do. */
+            message?: string | null;
+            name: string;
+            /** @description Path of the document. */
+            path: string;
+            /** @description Slug of the theme. */
+            slug: string;
+            state: components["schemas"]["StateView"];
         };
         /** @description A token; without `dark` its value holds in both modes. */
         TokenView: {
@@ -2353,6 +2464,16 @@ export interface components {
          * @enum {string}
          */
         WhoseView: "own" | "inherited" | "derived";
+        /** @description The folder, where the server has one. */
+        WorkspaceView: {
+            /** @description Its name; nothing where the server was started without a folder. */
+            folder?: string | null;
+            /** @description Why it cannot be looked at. */
+            problem?: string | null;
+            /** @description Documents that are no theme. */
+            strangers: components["schemas"]["StrangerView"][];
+            ties: components["schemas"]["TieView"][];
+        };
         /** @description a slug of lower-case letters, digits and single hyphens, starting with a letter */
         Slug: string;
         /** @description A colour the user brings. */
@@ -5484,6 +5605,178 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VocabularyView"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_workspace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkspaceView"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    decide_tie: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TieRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkspaceView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tie_differences: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DiffView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    draft_files: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftRequest"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Any other refusal */

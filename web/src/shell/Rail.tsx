@@ -2,6 +2,7 @@ import { Link } from "@tanstack/react-router";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
 import { STAGES, type Stage } from "../stages";
+import { TieMark } from "../workspace/TieMark";
 import classes from "./Frame.module.css";
 
 /** The stages in the order of the work, each with how it stands. */
@@ -11,6 +12,7 @@ export function Rail() {
       {STAGES.map((stage) => (
         <Station key={stage.id} stage={stage} />
       ))}
+      <TieMark />
     </nav>
   );
 }

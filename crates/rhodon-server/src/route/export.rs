@@ -168,7 +168,7 @@ fn stamp(theme: &Derived, (revision, date): (Option<i32>, Option<NaiveDate>)) ->
 }
 
 /// A theme as targets see it, derived, with the head that its files get.
-pub(super) fn with_source<T>(
+pub(crate) fn with_source<T>(
     decided: &Resolved,
     saved: (Option<i32>, Option<NaiveDate>),
     write: impl FnOnce(&Source<'_>) -> Result<T, ApiError>,

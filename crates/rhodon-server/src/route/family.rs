@@ -383,7 +383,7 @@ pub(crate) struct Two {
 #[derive(Debug, Serialize, ToSchema)]
 pub struct DiffView {
     /// Every value that differs.
-    changes: Vec<ChangeView>,
+    pub(super) changes: Vec<ChangeView>,
 }
 
 /// Every token in which two saved themes differ.

@@ -24,6 +24,7 @@ pub(crate) mod set;
 pub(crate) mod theme;
 pub(crate) mod tuner;
 pub(crate) mod vocabulary;
+pub(crate) mod workspace;
 
 use axum::extract::{DefaultBodyLimit, FromRef};
 use rhodon_store::Store;
@@ -34,6 +35,7 @@ use utoipa_axum::routes;
 use crate::bench::Bench;
 use crate::live::Live;
 use crate::service::Services;
+use crate::workspace::Workspace;
 
 /// What handlers ask parts of.
 #[derive(Clone, Debug, FromRef)]
@@ -42,6 +44,7 @@ pub(crate) struct AppState {
     pub live: Live,
     pub bench: Bench,
     pub services: Services,
+    pub workspace: Option<Workspace>,
 }
 
 /// The API without its state.
@@ -116,6 +119,10 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(revision::undo))
             .routes(routes!(revision::redo))
             .routes(routes!(revision::bring_back))
+            .routes(routes!(workspace::get))
+            .routes(routes!(workspace::decide))
+            .routes(routes!(workspace::draft))
+            .routes(routes!(workspace::differences))
             .routes(routes!(event::events)),
     )
 }

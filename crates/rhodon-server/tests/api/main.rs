@@ -7,11 +7,13 @@ mod family;
 mod handoff;
 mod library;
 mod sources;
+mod workspace;
 
 use std::net::SocketAddr;
+use std::path::PathBuf;
 
 use reqwest::{Client, Method, RequestBuilder, Response, StatusCode};
-use rhodon_server::{Addresses, Live, Services, load_demo, router};
+use rhodon_server::{Addresses, App, Live, Services, load_demo};
 use rhodon_store::Store;
 use rhodon_testing::fresh_database;
 use serde_json::{Value, json};
@@ -25,7 +27,11 @@ struct Server {
 
 impl Server {
     async fn start() -> Self {
-        let database = fresh_database("api").await;
+        Self::start_on(fresh_database("api").await, None).await
+    }
+
+    /// A server on a database, with a project's folder.
+    async fn start_on(database: String, workspace: Option<PathBuf>) -> Self {
         let store = Store::connect(&database).await.unwrap();
         store.migrate().await.unwrap();
         load_demo(&store).await.unwrap();
@@ -42,7 +48,10 @@ impl Server {
         let address = listener.local_addr().unwrap();
         tokio::spawn(async move {
             let live = Live::start(database);
-            axum::serve(listener, router(store, live, known, address)).await
+            let app = App::new(store, live, known)
+                .with_workspace(workspace)
+                .unwrap();
+            axum::serve(listener, app.router(address)).await
         });
         Self {
             address,

@@ -7,3 +7,4 @@ pub(crate) mod own_page_file;
 pub(crate) mod picture;
 pub(crate) mod revision;
 pub(crate) mod theme;
+pub(crate) mod tie;

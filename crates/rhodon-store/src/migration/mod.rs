@@ -7,6 +7,7 @@ mod m20261125_000001_parents;
 mod m20261126_000001_pictures;
 mod m20261126_000002_sets;
 mod m20261126_000003_pages;
+mod m20261126_000004_ties;
 
 pub(crate) struct Migrator;
 
@@ -18,6 +19,7 @@ impl MigratorTrait for Migrator {
             Box::new(m20261126_000001_pictures::Migration),
             Box::new(m20261126_000002_sets::Migration),
             Box::new(m20261126_000003_pages::Migration),
+            Box::new(m20261126_000004_ties::Migration),
         ]
     }
 }

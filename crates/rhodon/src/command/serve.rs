@@ -23,6 +23,7 @@ pub fn run(args: &ServeArgs) -> Result<(), Failure> {
             community: args.community.clone(),
             fonts: args.fonts.clone(),
         },
+        workspace: args.workspace.clone(),
     };
     runtime
         .block_on(rhodon_server::serve(config, |address| {

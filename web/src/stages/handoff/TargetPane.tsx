@@ -11,6 +11,7 @@ import { useOnce } from "../../ui/useOnce";
 import { DRAFT, type Edition, editionOf } from "./edition";
 import { FileView } from "./FileView";
 import classes from "./HandoffStage.module.css";
+import { Into } from "./Into";
 import { OptionField } from "./OptionField";
 import type { Options } from "./useHandoff";
 import { Warnings } from "./Warnings";
@@ -25,7 +26,9 @@ const exported = (spec: ThemeDocument, target: string, options: Options, saved: 
   answer(api.POST("/api/export", { body: { spec, target, options, ...saved } }));
 
 /** One target: its options, its files as they are now, and what it cannot carry. */
-export function TargetPane({ target, remembered, onRemember }: Props) {
+export function TargetPane({ target, remembered: kept, onRemember }: Props) {
+  // The place in a project is no option of the target itself.
+  const { into = "", ...remembered } = kept;
   const spec = useEditorState(documentOf);
   const theme = useEditorState(themeOf);
   const before = useEditorState((s) => s.before);
@@ -94,6 +97,7 @@ export function TargetPane({ target, remembered, onRemember }: Props) {
           </p>
         </>
       )}
+      <Into value={into} onRemember={onRemember} />
       <OwnHere at={[`/handoff/${target.id}`, "/pack"]} />
       {error && (
         <p className={classes.error} role="alert">

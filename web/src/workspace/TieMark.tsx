@@ -1,0 +1,132 @@
+import { Button, Popover, Switch, Text, UnstyledButton } from "@mantine/core";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { refusalIn } from "../api/client";
+import { decideTie, type Tie, type TieAsk, workspaceQuery } from "../api/workspace";
+import { useEditorState } from "../editor/EditorProvider";
+import { themeOf } from "../editor/selectors";
+import { counted } from "../ui/counted";
+import { ClashOfFile } from "./ClashOfFile";
+import classes from "./Tie.module.css";
+import { useFollowing } from "./useFollowing";
+
+/** How each state is told in a word or two. */
+const STATES: Record<Tie["state"], string> = {
+  "in-step": "in step",
+  clash: "both changed",
+  broken: "not usable",
+  gone: "file gone",
+  failed: "not written",
+  cut: "cut",
+};
+
+/** The project's folder, and how the theme at hand and its document there stand. */
+export function TieMark() {
+  const { data: workspace } = useQuery(workspaceQuery);
+  const { slug } = useEditorState(themeOf);
+  const [opened, setOpened] = useState(false);
+  const tie = workspace?.ties.find((t) => t.slug === slug);
+  useFollowing(tie);
+  if (!workspace?.folder) return null;
+  const isWell = !workspace.problem && (!tie || tie.state === "in-step" || tie.state === "cut");
+  const state = workspace.problem ? "not reached" : tie ? STATES[tie.state] : "not tied";
+  return (
+    <Popover
+      opened={opened}
+      onChange={setOpened}
+      position="right-end"
+      width={320}
+      withArrow
+      shadow="md"
+      trapFocus
+    >
+      <Popover.Target>
+        <UnstyledButton
+          className={classes.mark}
+          data-alarm={!isWell || undefined}
+          aria-label={`Folder ${workspace.folder}: ${state}`}
+          onClick={() => setOpened(!opened)}
+        >
+          {workspace.folder}
+          <small>{tie && tie.kept.length > 0 ? `${state}, ${tie.kept.length} kept` : state}</small>
+        </UnstyledButton>
+      </Popover.Target>
+      <Popover.Dropdown>
+        {workspace.problem && (
+          <Text size="sm" role="alert">
+            {workspace.problem}
+          </Text>
+        )}
+        <TieDetail slug={slug} tie={tie} />
+        {workspace.strangers.length > 0 && (
+          <ul className={classes.strangers}>
+            {workspace.strangers.map(({ path, why }) => (
+              <li key={path}>
+                <b>{path}</b> is no theme: {why}
+              </li>
+            ))}
+          </ul>
+        )}
+      </Popover.Dropdown>
+    </Popover>
+  );
+}
+
+/** The tie at hand, and what can be done about it. */
+function TieDetail({ slug, tie }: { slug: string; tie: Tie | undefined }) {
+  const client = useQueryClient();
+  const [refusal, setRefusal] = useState<string>();
+  const decide = (ask: TieAsk) => {
+    setRefusal(undefined);
+    decideTie(slug, ask)
+      .then((stands) => client.setQueryData(workspaceQuery.queryKey, stands))
+      .catch((error) => setRefusal(refusalIn(error)));
+  };
+  const button = (ask: TieAsk, words: string) => (
+    <Button size="compact-sm" variant="default" onClick={() => decide(ask)}>
+      {words}
+    </Button>
+  );
+  if (!tie || tie.state === "cut") {
+    return (
+      <div className={classes.detail}>
+        <Text size="sm">
+          {tie ? `${tie.path} stays as it is.` : "This theme has no document in the folder."} Tied, its
+          document and its files are written at every revision.
+        </Text>
+        {button("tie", "Tie to the folder")}
+        {refusal && <span role="alert">{refusal}</span>}
+      </div>
+    );
+  }
+  return (
+    <div className={classes.detail}>
+      <Text size="sm">
+        <b>{tie.path}</b> and {counted(tie.files, "file")} of its targets
+      </Text>
+      {tie.message && (
+        <Text size="sm" role="alert" className={classes.alarm}>
+          {tie.message}
+        </Text>
+      )}
+      {tie.state === "clash" && <ClashOfFile slug={slug} />}
+      {tie.kept.length > 0 && (
+        <Text size="sm">Somebody else changed {tie.kept.join(", ")}: what lies there stays.</Text>
+      )}
+      <div className={classes.tools}>
+        {tie.state === "clash" && button("take-file", "Take the file’s")}
+        {["clash", "gone", "broken"].includes(tie.state) && button("write-file", "Write the theme’s")}
+        {tie.kept.length > 0 && button("overwrite", "Write them over")}
+        {tie.state === "failed" && button("settle", "Try again")}
+        {button("cut", "Cut")}
+      </div>
+      <Switch
+        size="xs"
+        label="files follow a change before it is saved"
+        checked={tie.follows}
+        onChange={(e) => decide(e.currentTarget.checked ? "follow" : "wait")}
+      />
+      {refusal && <span role="alert">{refusal}</span>}
+    </div>
+  );
+}

@@ -39,6 +39,7 @@ impl Made {
             decided: &self.decided,
             theme: &self.derived,
             stamp: &self.stamp,
+            beside: &[],
         }
     }
 }

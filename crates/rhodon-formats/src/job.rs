@@ -16,6 +16,8 @@ pub(crate) struct Job<'a> {
     pub theme: &'a Derived,
     pub stamp: &'a Stamp,
     pub settings: Settings,
+    /// Themes beside this one.
+    pub beside: &'a [&'a Derived],
     /// How the files are loaded.
     usage: String,
     by_path: OnceCell<HashMap<&'a str, &'a Token>>,
@@ -28,6 +30,7 @@ impl<'a> Job<'a> {
             theme: source.theme,
             stamp: source.stamp,
             settings,
+            beside: source.beside,
             usage,
             by_path: OnceCell::new(),
         }

@@ -203,6 +203,8 @@ pub struct Target {
     pub(crate) token_name: Option<NameOf>,
     /// Whether it gives back the tokens of foreign types that a document keeps.
     pub(crate) carries_kept: bool,
+    /// Whether it holds the themes beside the one at hand too.
+    pub takes_family: bool,
     pub(crate) write: fn(&Job<'_>) -> Result<Output, ExportError>,
 }
 
@@ -215,6 +217,8 @@ pub struct Source<'a> {
     pub theme: &'a Derived,
     /// What stands at the head of the files.
     pub stamp: &'a Stamp,
+    /// Themes beside it, for targets that take several: those that extend it, or any others.
+    pub beside: &'a [&'a Derived],
 }
 
 /// What the handoff of a document may say of any target besides its own options: the folder of a

@@ -120,6 +120,43 @@ async fn one_below(
     }))
 }
 
+/// What the themes below a saved one come to, in the order of their names; those that come to nothing
+/// are left out.
+pub(crate) async fn below_of(
+    bench: &Bench,
+    slug: Option<&str>,
+) -> Result<Vec<Arc<Derived>>, ApiError> {
+    let Some(slug) = slug else {
+        return Ok(Vec::new());
+    };
+    let mut family = of_family(members(bench).await?, slug);
+    family.retain(|member| member.theme.slug != slug);
+    family.sort_by(|a, b| a.theme.name.cmp(&b.theme.name));
+    let job = move || {
+        let wholes = family
+            .iter()
+            .filter_map(|member| member.whole.as_ref().ok());
+        wholes.filter_map(|whole| derived(whole).ok()).collect()
+    };
+    bench.work.run(job).await
+}
+
+/// A theme and all below it.
+pub(crate) fn of_family(members: Vec<Member>, slug: &str) -> Vec<Member> {
+    let mut known = vec![slug.to_owned()];
+    let mut at = 0;
+    while let Some(parent) = known.get(at).cloned() {
+        let children = members
+            .iter()
+            .filter(|m| m.theme.parent.as_deref() == Some(&parent));
+        known.extend(children.map(|m| m.theme.slug.clone()));
+        at += 1;
+    }
+    let mut family = members;
+    family.retain(|m| known.contains(&m.theme.slug));
+    family
+}
+
 /// What a theme comes to under another parent, or alone with everything written out.
 pub(crate) async fn moved(
     bench: &Bench,

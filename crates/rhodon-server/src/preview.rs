@@ -108,6 +108,7 @@ pub(crate) fn sheets(theme: &Resolved, made: &Derived) -> Result<Vec<String>, Ap
         decided: theme,
         theme: made,
         stamp: &stamp,
+        beside: &[],
     };
     let mut sheets = Vec::with_capacity(PROOF.len());
     for (id, set) in PROOF {

@@ -185,6 +185,10 @@ pub struct ExportArgs {
     /// Target id, or form:NAME for a form of the document; may be given several times, or `all`.
     #[arg(long = "target", required = true, num_args = 1..)]
     pub targets: Vec<String>,
+    /// Documents beside it, for targets that take several themes; without them those in its folder that
+    /// extend it.
+    #[arg(long, num_args = 1.., conflicts_with = "family")]
+    pub with: Vec<PathBuf>,
     /// An option of the target, key=value.
     #[arg(long = "set")]
     pub set: Vec<String>,

@@ -75,6 +75,31 @@ pub fn in_folder(folder: &Path) -> Result<Vec<(String, PathBuf)>, Failure> {
     Ok(found)
 }
 
+/// The documents in a document's folder that extend it, directly or not, by name; those that cannot be
+/// read are passed over.
+pub fn below(path: &Path) -> Result<Vec<PathBuf>, Failure> {
+    let name = path
+        .file_name()
+        .and_then(|n| n.to_str())
+        .unwrap_or_default();
+    let slug = name.strip_suffix(ENDING).unwrap_or_default();
+    let folder = match path.parent() {
+        Some(folder) if folder != Path::new("") => folder,
+        _ => Path::new("."),
+    };
+    let extends_it = |path: &PathBuf| {
+        let whole = read(path);
+        let above = |theme: Resolved| {
+            theme
+                .lineage()
+                .any(|d| d.extends.as_ref().is_some_and(|s| s.as_str() == slug))
+        };
+        whole.is_ok_and(above)
+    };
+    let all = in_folder(folder)?.into_iter().map(|(_, path)| path);
+    Ok(all.filter(extends_it).collect())
+}
+
 /// Problems as lines that begin with the file's name.
 pub fn told(place: &str, problems: &Problems) -> Failure {
     Failure::bad(

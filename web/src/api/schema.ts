@@ -1142,6 +1142,8 @@ export interface components {
             spec: components["schemas"]["ThemeDocument"];
             /** @description Ids of targets, whose options are those of the document, and `form:NAME` for its forms. */
             targets: string[];
+            /** @description Slug of the saved theme, for targets that hold the themes below it too. */
+            theme?: string | null;
         };
         /** @description A document in the place of a theme's. */
         BelowRequest: {
@@ -1426,6 +1428,8 @@ export interface components {
             spec: components["schemas"]["ThemeDocument"];
             /** @description Id of the target, or `form:NAME` for a form of the document. */
             target: string;
+            /** @description Slug of the saved theme, for targets that hold the themes below it too. */
+            theme?: string | null;
         };
         /** @description What was written. */
         ExportView: {

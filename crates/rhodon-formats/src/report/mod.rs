@@ -23,6 +23,7 @@ pub fn check(theme: &Resolved, derived: &Derived) -> CheckReport {
         decided: theme,
         theme: derived,
         stamp: &stamp,
+        beside: &[],
     };
     let targets: Vec<_> = theme
         .merged

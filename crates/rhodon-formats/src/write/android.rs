@@ -53,6 +53,7 @@ pub(crate) static TARGET: Target = Target {
             .then(|| format!("@{}/{}", resource(t), name::snake(&t.path)))
     }),
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

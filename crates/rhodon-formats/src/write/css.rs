@@ -59,6 +59,7 @@ pub(crate) static TARGET: Target = Target {
     usage: "Load theme.css before your own styles. In the auto strategy data-mode=\"light\" or data-mode=\"dark\" on the root element overrides the system.",
     token_name: Some(|s, t| Some(name::css_reference(s.get(&TargetOption::PREFIX), &t.path))),
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

@@ -51,6 +51,7 @@ pub(crate) static TARGET: Target = Target {
     usage: "Load classes.css after theme.css, whose custom properties it uses. A class named by an intent alone sets fill and text together.",
     token_name: None,
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

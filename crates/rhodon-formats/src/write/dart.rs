@@ -21,6 +21,7 @@ pub(crate) static TARGET: Target = Target {
     usage: "Put theme_colors.dart under lib/ and give lightScheme and darkScheme to the theme and dark theme of the application.",
     token_name: Some(|_, t| Some(format!("{}.{}", code::home(t), name::camel(&t.path)))),
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

@@ -30,6 +30,7 @@ pub(crate) static TARGET: Target = Target {
     usage: "Read theme.json in any language: the objects light and dark hold every token's value by its name.",
     token_name: Some(|s, t| Some(named(s.get(&NAMES), &t.path))),
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

@@ -26,6 +26,7 @@ pub(crate) static TARGET: Target = Target {
         ))
     }),
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

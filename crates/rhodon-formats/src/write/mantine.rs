@@ -31,6 +31,7 @@ pub(crate) static TARGET: Target = Target {
     usage: "Give theme and variables to the provider, as its theme and its CSS variables resolver.",
     token_name: Some(|_, t| Some(name::css_reference("", &t.path))),
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

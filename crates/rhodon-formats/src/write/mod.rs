@@ -41,6 +41,7 @@ mod sheet_svg;
 mod site_css;
 mod site_palette;
 mod spec;
+mod switch;
 pub(crate) mod tokens;
 mod typescript;
 mod utility;
@@ -59,6 +60,7 @@ pub const TARGETS: &[&Target] = &[
     &css::TARGET,
     &css_classes::TARGET,
     &css_components::TARGET,
+    &switch::TARGET,
     &sass::TARGET,
     &less::TARGET,
     &tokens::TARGET,

@@ -30,6 +30,7 @@ pub(crate) static TARGET: Target = Target {
     usage: "Read theme.pairs.json in a desktop toolkit: each value is [light, dark], under tokens by path and under widgets by part.",
     token_name: Some(|_, t| Some(t.path.to_string())),
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

@@ -28,6 +28,7 @@ pub(crate) static TARGET: Target = Target {
     usage: "Put theme.gpl into the palette folder of a drawing program, or import it there.",
     token_name: None,
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

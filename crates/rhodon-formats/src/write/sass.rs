@@ -25,6 +25,7 @@ pub(crate) static TARGET: Target = Target {
         ))
     }),
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

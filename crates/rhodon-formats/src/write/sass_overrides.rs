@@ -42,6 +42,7 @@ pub(crate) static TARGET: Target = Target {
             .then(|| format!("map.get($theme-light, \"{}\")", name::kebab("", &t.path)))
     }),
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

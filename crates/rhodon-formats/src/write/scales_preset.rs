@@ -30,6 +30,7 @@ pub(crate) static TARGET: Target = Target {
     usage: "Import the preset and give it to the framework's preset definition, over its base preset.",
     token_name: None,
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

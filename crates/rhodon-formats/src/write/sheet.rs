@@ -22,6 +22,7 @@ pub(crate) static TARGET: Target = Target {
     usage: "Open theme.html in a browser and print it on A4, or place theme.svg in a document.",
     token_name: None,
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

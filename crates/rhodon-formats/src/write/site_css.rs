@@ -30,6 +30,7 @@ pub(crate) static TARGET: Target = Target {
     usage: "Paste site-theme.css into the site's own styles, or load it last. It stands alone: every token is in it as a custom property.",
     token_name: Some(|s, t| Some(name::css_reference(s.get(&TargetOption::PREFIX), &t.path))),
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

@@ -20,6 +20,7 @@ pub(crate) static TARGET: Target = Target {
     usage: "Import { tokens, scales } from \"./theme\". TokenName and ColorName are the unions of all names.",
     token_name: Some(|_, t| Some(format!("tokens.light.{}", name::camel(&t.path)))),
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

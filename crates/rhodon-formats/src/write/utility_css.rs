@@ -31,6 +31,7 @@ pub(crate) static TARGET: Target = Target {
     usage: "In your main style sheet import theme.css first, so that a web font's import stays on top, then the framework, then theme.utility.css; roles follow the mode of theme.css.",
     token_name: Some(|_, t| Some(format!("var(--{})", variable(&t.path, t.kind)))),
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

@@ -48,6 +48,7 @@ pub(crate) static TARGET: Target = Target {
     usage: "Put theme.preset.js beside the framework's config and add it to its presets; load theme.css too, whose custom properties it uses unless values says otherwise.",
     token_name: None,
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

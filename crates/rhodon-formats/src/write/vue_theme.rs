@@ -24,6 +24,7 @@ pub(crate) static TARGET: Target = Target {
         (s.get(&TargetOption::TOKENS) == "all").then(|| name::kebab("", &t.path))
     }),
     carries_kept: false,
+    takes_family: false,
     write,
 };
 

@@ -17,4 +17,5 @@ mod scripts;
 mod sites;
 mod style;
 mod support;
+mod switch;
 mod tokens;

@@ -269,6 +269,7 @@ fn the_front_end_wears_what_its_document_exports() {
         decided: &made.decided,
         theme: &made.derived,
         stamp: &stamp,
+        beside: &[],
     };
     let target = rhodon_formats::find("mantine").unwrap();
     let written = target

@@ -32,6 +32,7 @@ impl Made {
             decided: &self.decided,
             theme: &self.derived,
             stamp: &stamp,
+            beside: &[],
         };
         target.export(&source, target.settings(set)?)
     }
@@ -125,6 +126,13 @@ pub fn parse(file: &File) -> Result<(), String> {
         "xml" | "svg" => roxmltree::Document::parse(text)
             .map(|_| ())
             .map_err(|e| told(&e)),
+        // Lines for the head of somebody's page.
+        "html" if file.path.ends_with(".head.html") => {
+            let page = format!("<head>{text}</head>");
+            roxmltree::Document::parse(&page)
+                .map(|_| ())
+                .map_err(|e| told(&e))
+        }
         "html" => {
             let body = text
                 .strip_prefix("<!doctype html>\n")

@@ -1,6 +1,7 @@
 //! Targets, and writing one.
 
 use std::collections::BTreeMap;
+use std::sync::Arc;
 
 use axum::Json;
 use axum::body::Bytes;
@@ -10,13 +11,14 @@ use axum::response::{IntoResponse, Response};
 use chrono::NaiveDate;
 use rhodon_formats::form;
 use rhodon_formats::{File, Output, Source, Stamp, TARGETS, Target, Warning, archive, find};
-use rhodon_theme::{Derived, Resolved, Slug};
+use rhodon_theme::{Derived, Mode, Resolved, Slug};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
 
 use crate::bench::{Bench, derived};
 use crate::error::ApiError;
+use crate::family::below_of;
 use crate::json::JsonBody;
 use crate::response_cache::{self, Question};
 
@@ -86,6 +88,8 @@ pub struct ExportRequest {
     /// Options that differ from their default.
     #[serde(default)]
     options: BTreeMap<String, String>,
+    /// Slug of the saved theme, for targets that hold the themes below it too.
+    theme: Option<String>,
 }
 
 /// What was written.
@@ -144,7 +148,9 @@ pub(crate) async fn export_theme(
         date,
         target,
         options,
+        theme,
     } = body;
+    let slug = theme;
     let saved = (revision, date);
     if let Some(name) = target.strip_prefix(form::PREFIX) {
         let name = name.to_owned();
@@ -154,7 +160,12 @@ pub(crate) async fn export_theme(
     }
     let target = find(&target)?;
     let theme = bench.read(spec).await?;
-    let job = move || with_source(&theme, saved, |source| exported(target, source, options));
+    let beside = match target.takes_family {
+        true => below_of(&bench, slug.as_deref()).await?,
+        false => Vec::new(),
+    };
+    let write = move |source: &Source<'_>| exported(target, source, options);
+    let job = move || with_family(&theme, &beside, saved, write);
     Ok(Json(bench.work.run(job).await??))
 }
 
@@ -173,12 +184,24 @@ pub(crate) fn with_source<T>(
     saved: (Option<i32>, Option<NaiveDate>),
     write: impl FnOnce(&Source<'_>) -> Result<T, ApiError>,
 ) -> Result<T, ApiError> {
+    with_family(decided, &[], saved, write)
+}
+
+/// As [`with_source`], with the themes beside it for targets that take several.
+pub(crate) fn with_family<T>(
+    decided: &Resolved,
+    beside: &[Arc<Derived>],
+    saved: (Option<i32>, Option<NaiveDate>),
+    write: impl FnOnce(&Source<'_>) -> Result<T, ApiError>,
+) -> Result<T, ApiError> {
+    let beside: Vec<&Derived> = beside.iter().map(|theme| &**theme).collect();
     let theme = derived(decided).map_err(|p| ApiError::invalid("/spec", p))?;
     let stamp = stamp(&theme, saved);
     write(&Source {
         decided,
         theme: &theme,
         stamp: &stamp,
+        beside: &beside,
     })
 }
 
@@ -284,6 +307,8 @@ pub struct ArchiveRequest {
     date: Option<NaiveDate>,
     /// Ids of targets, whose options are those of the document, and `form:NAME` for its forms.
     targets: Vec<String>,
+    /// Slug of the saved theme, for targets that hold the themes below it too.
+    theme: Option<String>,
 }
 
 /// One archive (ZIP) of several targets, with a page that says where each file goes.
@@ -303,6 +328,7 @@ pub(crate) async fn archive_theme(
         revision,
         date,
         targets,
+        theme: slug,
     } = body;
     let (mut found, mut forms) = (Vec::new(), Vec::new());
     for id in &targets {
@@ -315,14 +341,22 @@ pub(crate) async fn archive_theme(
         return Err(ApiError::value("/targets", "expected at least one target"));
     }
     let theme = bench.read(spec).await?;
+    let beside = match found.iter().any(|target| target.takes_family) {
+        true => below_of(&bench, slug.as_deref()).await?,
+        false => Vec::new(),
+    };
     let name = file_name(&theme.merged.name, revision);
     let job = move || {
-        let question = Question::new("archive", &theme, &(targets, revision, date));
+        let question = Question::new(
+            "archive",
+            &theme,
+            &(targets, revision, date, names_of(&beside)),
+        );
         if let Some(known) = response_cache::recall(&question) {
             return Ok(known);
         }
         let names: Vec<&str> = forms.iter().map(String::as_str).collect();
-        let packed: Bytes = with_source(&theme, (revision, date), |source| {
+        let packed: Bytes = with_family(&theme, &beside, (revision, date), |source| {
             Ok(archive(&found, &names, source)?.bytes.into())
         })?;
         response_cache::keep(question, &packed);
@@ -330,6 +364,21 @@ pub(crate) async fn archive_theme(
     };
     let packed = bench.work.run(job).await??;
     Ok(zip(&name, packed))
+}
+
+/// What tells themes beside one apart in a key: every value of theirs.
+fn names_of(beside: &[Arc<Derived>]) -> Vec<(String, Vec<String>)> {
+    let values = |theme: &Arc<Derived>| {
+        let cells = theme
+            .tokens
+            .iter()
+            .flat_map(|token| Mode::BOTH.map(|m| token.cell(m)));
+        (
+            theme.name.clone(),
+            cells.map(|cell| cell.value.to_string()).collect(),
+        )
+    };
+    beside.iter().map(values).collect()
 }
 
 /// The theme's slug with its revision.

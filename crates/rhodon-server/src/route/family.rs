@@ -20,7 +20,7 @@ use super::derive::{DeriveRequest, json, written};
 use super::export::{with_source, zip};
 use crate::bench::{Bench, derived};
 use crate::error::ApiError;
-use crate::family::{self, Member, a_few_at_once, below, derive_whole, members, moved};
+use crate::family::{self, Member, a_few_at_once, below, derive_whole, members, moved, of_family};
 use crate::json::JsonBody;
 use crate::path::Path;
 use crate::preview::{ChangeView, WakeView, sheets};
@@ -438,22 +438,6 @@ pub(crate) async fn family_archive(
     let parts: Vec<(String, String)> = parts.into_iter().collect::<Result<Vec<_>, _>>()?.concat();
     let bytes = bench.work.run(move || bundle(&parts)).await??;
     Ok(zip(&format!("{slug}-family.zip"), bytes.into()))
-}
-
-/// A theme and all below it.
-fn of_family(members: Vec<Member>, slug: &str) -> Vec<Member> {
-    let mut known = vec![slug.to_owned()];
-    let mut at = 0;
-    while let Some(parent) = known.get(at).cloned() {
-        let children = members
-            .iter()
-            .filter(|m| m.theme.parent.as_deref() == Some(&parent));
-        known.extend(children.map(|m| m.theme.slug.clone()));
-        at += 1;
-    }
-    let mut family = members;
-    family.retain(|m| known.contains(&m.theme.slug));
-    family
 }
 
 /// Files by path.

@@ -18,6 +18,7 @@ pub(crate) struct Stand {
 
 /// What is to be done.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
+#[allow(clippy::enum_variant_names, reason = "in step is how people say it")]
 pub(crate) enum Step {
     /// Nothing: both say the same.
     InStep,

@@ -1,9 +1,11 @@
 //! One look at the folder: what changed on one side goes to the other, what changed on both is told.
 
 use std::collections::BTreeSet;
+use std::sync::Arc;
 
+use rhodon_formats::find;
 use rhodon_store::{Save, Saved, Tie};
-use rhodon_theme::{Document, Resolved};
+use rhodon_theme::{Derived, Document, Resolved};
 use uuid::Uuid;
 
 use super::folder::{ENDING, Folder};
@@ -12,6 +14,7 @@ use super::targets::{Handed, Written, hand, handed, hash};
 use super::{Ask, State, TieState};
 use crate::bench::Bench;
 use crate::error::ApiError;
+use crate::family::below_of;
 use crate::saving::{holds, usable};
 
 /// Looks in a row, at most: each may make possible what the one before could not do.
@@ -306,9 +309,24 @@ impl Sync {
         revision: Option<i32>,
     ) -> Result<Handed, String> {
         let (theme, path) = (theme.clone(), tie.path.clone());
-        let job = move || handed(&theme, &path, revision);
+        let takes_family = |id: &str| find(id).is_ok_and(|target| target.takes_family);
+        let beside = match theme.merged.packed().any(takes_family) {
+            true => self.below(tie.theme).await?,
+            false => Vec::new(),
+        };
+        let job = move || handed(&theme, &beside, &path, revision);
         let done = self.bench.work.run(job).await.and_then(|done| done);
         done.map_err(|error| error.detail().to_owned())
+    }
+
+    /// What the themes below one come to.
+    async fn below(&self, theme: Uuid) -> Result<Vec<Arc<Derived>>, String> {
+        let saved = self.bench.store.by_identity(theme).await;
+        let slug = saved
+            .map_err(|e| e.to_string())?
+            .map(|saved| saved.theme.slug);
+        let found = below_of(&self.bench, slug.as_deref()).await;
+        found.map_err(|error| error.detail().to_owned())
     }
 
     /// Writes files of targets; `trusted` are those that may be overwritten whatever lies there, all of

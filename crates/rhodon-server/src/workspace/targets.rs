@@ -1,13 +1,14 @@
 //! The files of a theme in the folder: what its document hands it to, each target into its place.
 
 use std::collections::{BTreeMap, BTreeSet};
+use std::sync::Arc;
 
 use rhodon_formats::{INTO, archive_files, find, form};
-use rhodon_theme::Resolved;
+use rhodon_theme::{Derived, Resolved};
 
 use super::folder::{Folder, is_inside};
 use crate::error::ApiError;
-use crate::route::export::with_source;
+use crate::route::export::with_family;
 
 /// Files by path, and what could not be written, in sentences.
 #[derive(Debug, Default)]
@@ -30,10 +31,11 @@ impl Handed {
 /// they lie unless its handoff says another folder.
 pub(crate) fn handed(
     theme: &Resolved,
+    beside: &[Arc<Derived>],
     document: &str,
     revision: Option<i32>,
 ) -> Result<Handed, ApiError> {
-    let beside = document.rsplit_once('/').map_or("", |(folder, _)| folder);
+    let here = document.rsplit_once('/').map_or("", |(folder, _)| folder);
     let mut out = Handed::default();
     for id in theme.merged.packed() {
         let named = id.strip_prefix(form::PREFIX);
@@ -41,7 +43,7 @@ pub(crate) fn handed(
             Some(name) => (Vec::new(), vec![name]),
             None => (find(id).into_iter().collect(), Vec::new()),
         };
-        let written = with_source(theme, (revision, None), |source| {
+        let written = with_family(theme, beside, (revision, None), |source| {
             Ok(archive_files(&targets, &forms, source))
         })?;
         let files = match written {
@@ -52,7 +54,7 @@ pub(crate) fn handed(
                 continue;
             }
         };
-        let into = place(theme, id).unwrap_or_else(|| beside.to_owned());
+        let into = place(theme, id).unwrap_or_else(|| here.to_owned());
         for file in files {
             let path = match into.as_str() {
                 "" => file.path,

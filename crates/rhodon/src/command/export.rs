@@ -4,7 +4,7 @@ use std::path::{Path, PathBuf};
 
 use rhodon_formats::form;
 use rhodon_formats::{OptionError, Output, Source, Stamp, TARGETS, Target, Warning, find};
-use rhodon_theme::{Document, Resolved, derive};
+use rhodon_theme::{Derived, Document, Resolved, derive};
 use serde::Serialize;
 
 use crate::cli::ExportArgs;
@@ -93,12 +93,18 @@ fn one(
         date: args.date.map(|day| day.to_string()),
     };
     let (targets, forms) = targets(&args.targets)?;
+    let beside = match targets.iter().any(|target| target.takes_family) {
+        true => beside(args)?,
+        false => Vec::new(),
+    };
+    let beside: Vec<&Derived> = beside.iter().collect();
     let set = settings(&args.set, &targets)?;
     let mut outputs: Vec<(String, Output)> = Vec::with_capacity(targets.len());
     let source = Source {
         decided,
         theme: &theme,
         stamp: &stamp,
+        beside: &beside,
     };
     for target in targets {
         let own = set
@@ -137,6 +143,21 @@ fn one(
         }
     }
     print(whole, &outputs, printer)
+}
+
+/// What stands beside the document for targets that take several themes: those that were named, else
+/// the documents in its folder that extend it.
+fn beside(args: &ExportArgs) -> Result<Vec<Derived>, Failure> {
+    let paths = match (&args.spec, args.with.is_empty()) {
+        (_, false) => args.with.clone(),
+        (Some(spec), true) if spec != Path::new("-") => document::below(spec)?,
+        _ => Vec::new(),
+    };
+    let theme = |path: &PathBuf| {
+        let read = document::read(path)?;
+        derive(&read).map_err(|p| document::told(&path.display().to_string(), &p))
+    };
+    paths.iter().map(theme).collect()
 }
 
 /// The document, and the name of the place it comes from.

@@ -33,7 +33,7 @@ export function ArchiveBar({ targets, chosen, onChoose }: Props) {
     setBusy(true);
     setRefusal(undefined);
     try {
-      const body = { spec, targets: packed, ...editionOf(theme, spec) };
+      const body = { spec, targets: packed, ...editionOf(theme, spec), theme: theme.slug };
       const asked = api.POST("/api/archive", { body, parseAs: "blob" });
       const archive = await answer<unknown>(asked);
       saveFile(fileNameOf((await asked).response), archive as Blob);

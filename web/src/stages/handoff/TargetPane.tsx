@@ -22,8 +22,8 @@ interface Props {
   onRemember: (option: string, value: string) => Promise<Outcome>;
 }
 
-const exported = (spec: ThemeDocument, target: string, options: Options, saved: Edition) =>
-  answer(api.POST("/api/export", { body: { spec, target, options, ...saved } }));
+const exported = (slug: string, spec: ThemeDocument, target: string, options: Options, saved: Edition) =>
+  answer(api.POST("/api/export", { body: { spec, target, options, ...saved, theme: slug } }));
 
 /** One target: its options, its files as they are now, and what it cannot carry. */
 export function TargetPane({ target, remembered: kept, onRemember }: Props) {
@@ -40,14 +40,14 @@ export function TargetPane({ target, remembered: kept, onRemember }: Props) {
   const saved = editionOf(theme, spec);
   const { data: written, error } = useQuery({
     queryKey: ["export", target.id, options, saved.revision, numberOf(spec)],
-    queryFn: () => exported(spec, target.id, options, saved),
+    queryFn: () => exported(theme.slug, spec, target.id, options, saved),
     placeholderData: keepPreviousData,
     gcTime: 60_000,
     retry: false,
   });
   const { data: earlier } = useQuery({
     queryKey: ["export", target.id, options, null, before && numberOf(before)],
-    queryFn: () => exported(before as ThemeDocument, target.id, options, DRAFT),
+    queryFn: () => exported(theme.slug, before as ThemeDocument, target.id, options, DRAFT),
     enabled: before !== undefined,
     gcTime: 60_000,
     retry: false,
@@ -56,7 +56,7 @@ export function TargetPane({ target, remembered: kept, onRemember }: Props) {
   const save = async (key: string, value: string) => {
     const next = { ...remembered, [key]: value };
     try {
-      await exported(spec, target.id, next, DRAFT);
+      await exported(theme.slug, spec, target.id, next, DRAFT);
       await onRemember(key, value);
       setTyped(({ [key]: last, ...rest }) =>
         last === undefined || last === value ? rest : { ...rest, [key]: last },

@@ -45,6 +45,7 @@ fn written(decided: &Resolved, derived: &Derived) -> Option<Tables> {
         decided,
         theme: derived,
         stamp: &Stamp::default(),
+        beside: &[],
     };
     let files = TARGET
         .export(&source, TARGET.settings([]).ok()?)

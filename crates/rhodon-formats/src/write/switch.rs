@@ -1,0 +1,225 @@
+//! `switch`: a theme and those that stand beside it in one style sheet, each under an attribute and in
+//! both modes, with a small module that sets, remembers and announces the choice.
+
+use indexmap::IndexMap;
+use rhodon_color::Notation;
+use rhodon_theme::{Derived, Mode, Section, Slug, Token};
+use serde_json::json;
+
+use super::css_tree::{Node, print_all};
+use super::css_value;
+use crate::job::{Comment, Job};
+use crate::name::{self, Names};
+use crate::option::{OptionKind, TargetOption};
+use crate::target::{ExportError, File, Group, Output, Target};
+
+/// See its help.
+const KEY: TargetOption = TargetOption {
+    key: "key",
+    kind: OptionKind::Name,
+    default: "theme",
+    help: "The name under which the browser remembers the choice.",
+};
+
+/// See the module.
+pub(crate) static TARGET: Target = Target {
+    id: "switch",
+    name: "Switch at run time",
+    group: Group::Web,
+    options: &[KEY, TargetOption::PREFIX, TargetOption::GROUPS],
+    files: &["switch.css", "switch.js", "switch.d.ts", "switch.head.html"],
+    keys: &[
+        "data-theme",
+        "localStorage",
+        "theme-select",
+        "customElements",
+    ],
+    usage: "Load switch.css before your own styles and put switch.head.html into the head, so that nothing flashes. switch.js sets and remembers data-theme, data-mode, data-primary and data-surface on the root element; <theme-select> is a ready field. Without a script the system's mode holds.",
+    token_name: Some(|s, t| Some(name::css_reference(s.get(&TargetOption::PREFIX), &t.path))),
+    carries_kept: false,
+    takes_family: true,
+    write,
+};
+
+/// Parts of a theme that can be switched apart from the rest of it.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+enum Part {
+    Primary,
+    Surface,
+    Rest,
+}
+
+impl Part {
+    const ALL: [Self; 3] = [Self::Primary, Self::Surface, Self::Rest];
+
+    fn of(token: &Token) -> Self {
+        match (token.section, token.group()) {
+            (Section::Roles, "primary" | "link" | "selection" | "focus" | "bar") => Self::Primary,
+            (Section::Roles, "surface" | "text" | "border" | "disabled") => Self::Surface,
+            _ => Self::Rest,
+        }
+    }
+
+    /// Where a theme's share of it holds.
+    fn selector(self, theme: &str) -> String {
+        let by_theme = format!(":root[data-theme=\"{theme}\"]");
+        match self {
+            Self::Rest => by_theme,
+            Self::Primary => {
+                format!("{by_theme}:not([data-primary]),\n:root[data-primary=\"{theme}\"]")
+            }
+            Self::Surface => {
+                format!("{by_theme}:not([data-surface]),\n:root[data-surface=\"{theme}\"]")
+            }
+        }
+    }
+}
+
+fn write(job: &Job<'_>) -> Result<Output, ExportError> {
+    let themes = named(job);
+    let prefix = job.settings.get(&TargetOption::PREFIX);
+    let names = name::unique(job.tokens(), |path| name::kebab(prefix, path))?;
+    let base: Vec<String> = job.tokens().map(|t| declared(t, &names, false)).collect();
+    let mut root = vec!["color-scheme: light dark;".to_owned()];
+    root.extend(base);
+    let scheme = |mode: &str| vec![format!("color-scheme: {mode};")];
+    let mut nodes = vec![
+        Node::rule(":root", root),
+        Node::rule(":root[data-mode=\"light\"]", scheme("light")),
+        Node::rule(":root[data-mode=\"dark\"]", scheme("dark")),
+    ];
+    nodes.extend(differing(job, &themes[1..])?);
+    let mut sheet = String::with_capacity(24 * 1024);
+    let fonts = themes.iter().filter_map(|(_, t)| t.font_import.as_deref());
+    let mut seen = Vec::new();
+    for address in fonts {
+        if !seen.contains(&address) {
+            seen.push(address);
+            sheet.push_str(&format!("@import url(\"{address}\");\n"));
+        }
+    }
+    if !seen.is_empty() {
+        sheet.push('\n');
+    }
+    print_all(&nodes, 0, &mut sheet);
+    let warnings = super::losses::mapped(job.tokens());
+    let key = job.settings.get(&KEY);
+    Ok(Output {
+        files: vec![
+            job.file("switch.css", Comment::BLOCK, &sheet),
+            job.file("switch.js", Comment::BLOCK, &module(key, &themes)),
+            job.file("switch.d.ts", Comment::BLOCK, &types(&themes)),
+            head(job, key),
+        ],
+        warnings,
+    })
+}
+
+/// The themes under the names that attributes have for them, the one at hand first.
+fn named<'a>(job: &Job<'a>) -> Vec<(Slug, &'a Derived)> {
+    let mut out: Vec<(Slug, &Derived)> = Vec::with_capacity(1 + job.beside.len());
+    for theme in std::iter::once(job.theme).chain(job.beside.iter().copied()) {
+        let taken = |slug: &Slug| out.iter().any(|(known, _)| known == slug);
+        let slug = Slug::from_name(&theme.name, &Slug::theme()).unique(taken);
+        out.push((slug, theme));
+    }
+    out
+}
+
+/// `--name: value;`, light and dark in one where they differ.
+fn declared(token: &Token, names: &Names<'_>, literal: bool) -> String {
+    let text = |mode: Mode| {
+        let cell = token.cell(mode);
+        let alias = cell.alias.as_deref().filter(|_| !literal);
+        match alias.and_then(|alias| names.get(alias)) {
+            Some(name) => format!("var(--{name})"),
+            None => css_value::value(&cell.value, Notation::Hex),
+        }
+    };
+    let (light, dark) = (text(Mode::Light), text(Mode::Dark));
+    let name = &names[&*token.path];
+    if light == dark || token.cell(Mode::Light).value.color().is_none() {
+        format!("--{name}: {light};")
+    } else {
+        format!("--{name}: light-dark({light}, {dark});")
+    }
+}
+
+/// What other themes declare otherwise than the first one, part by part; what several of them say
+/// alike stands once. What is switched apart refers to nothing that another theme may lack.
+fn differing(job: &Job<'_>, themes: &[(Slug, &Derived)]) -> Result<Vec<Node>, ExportError> {
+    let mut by_part = Part::ALL.map(|part| (part, IndexMap::<String, Vec<&Slug>>::new()));
+    for (slug, theme) in themes {
+        for (part, line) in own_lines(job, theme)? {
+            let lines = &mut by_part[part as usize].1;
+            lines.entry(line).or_default().push(slug);
+        }
+    }
+    let mut nodes = Vec::new();
+    for (part, lines) in by_part {
+        let mut by_themes: IndexMap<Vec<&Slug>, Vec<String>> = IndexMap::new();
+        for (line, slugs) in lines {
+            by_themes.entry(slugs).or_default().push(line);
+        }
+        nodes.extend(by_themes.into_iter().map(|(slugs, lines)| {
+            let selectors: Vec<String> = slugs.iter().map(|s| part.selector(s.as_str())).collect();
+            Node::rule(&selectors.join(",\n"), lines)
+        }));
+    }
+    Ok(nodes)
+}
+
+/// The declarations of a theme that the first one has not.
+fn own_lines(job: &Job<'_>, theme: &Derived) -> Result<Vec<(Part, String)>, ExportError> {
+    let prefix = job.settings.get(&TargetOption::PREFIX);
+    let groups =
+        |t: &&Token| !t.omitted && job.settings.includes(&TargetOption::GROUPS, t.section.id());
+    let carried = || theme.tokens.iter().filter(groups);
+    let names = name::unique(carried(), |path| name::kebab(prefix, path))?;
+    let first = name::unique(job.tokens(), |path| name::kebab(prefix, path))?;
+    let own = carried().filter_map(|token| {
+        let part = Part::of(token);
+        let literal = part != Part::Rest;
+        let line = declared(token, &names, literal);
+        let other = job.token(&token.path).filter(|t| !t.omitted);
+        let same = other.is_some_and(|other| declared(other, &first, literal) == line);
+        (!same).then_some((part, line))
+    });
+    Ok(own.collect())
+}
+
+/// A string of a script that also stands inside HTML.
+fn quoted(text: &str) -> String {
+    json!(text).to_string().replace('<', "\\u003c")
+}
+
+fn module(key: &str, themes: &[(Slug, &Derived)]) -> String {
+    let entries: Vec<String> = themes
+        .iter()
+        .map(|(slug, theme)| format!("  [{}, {}],\n", quoted(slug.as_str()), quoted(&theme.name)))
+        .collect();
+    MODULE
+        .replace("@key", &quoted(key))
+        .replace("  @themes\n", &entries.concat())
+}
+
+fn types(themes: &[(Slug, &Derived)]) -> String {
+    let words: Vec<String> = themes
+        .iter()
+        .map(|(slug, _)| quoted(slug.as_str()))
+        .collect();
+    TYPES.replace("@slugs", &words.join(" | "))
+}
+
+/// The lines for the head; a comment of HTML says where they come from.
+fn head(job: &Job<'_>, key: &str) -> File {
+    job.file(
+        "switch.head.html",
+        Comment::MARKUP,
+        &HEAD.replace("@key", &quoted(key)),
+    )
+}
+
+const MODULE: &str = include_str!("switch.js");
+const TYPES: &str = include_str!("switch.d.ts");
+const HEAD: &str = include_str!("switch.head.html");

@@ -64,7 +64,7 @@ pub(crate) async fn serve(method: Method, uri: Uri, headers: HeaderMap) -> Respo
     response
 }
 
-fn accepts_gzip(headers: &HeaderMap) -> bool {
+pub(crate) fn accepts_gzip(headers: &HeaderMap) -> bool {
     let value = headers
         .get(header::ACCEPT_ENCODING)
         .and_then(|v| v.to_str().ok())

@@ -32,7 +32,10 @@ pub(crate) async fn add(request: Request, next: Next) -> Response {
     let mut response = next.run(request).await;
     let headers = response.headers_mut();
     for (name, value) in FIXED {
-        headers.insert(name, HeaderValue::from_static(value));
+        // What a response says itself holds.
+        headers
+            .entry(name)
+            .or_insert(HeaderValue::from_static(value));
     }
     if !headers.contains_key(header::CONTENT_SECURITY_POLICY)
         && let Ok(policy) = HeaderValue::from_str(&content_security_policy(None))

@@ -11,6 +11,7 @@ use axum::http::{Method, StatusCode};
 use axum::middleware::Next;
 use axum::response::{IntoResponse, Response};
 use axum::routing::get;
+use rhodon_publish::{Shelf, ShelfError};
 use rhodon_store::{Store, StoreError};
 use tokio::net::TcpListener;
 use tower::ServiceBuilder;
@@ -24,7 +25,7 @@ use crate::demo::{self, DemoError};
 use crate::error::ApiError;
 use crate::guard::Hosts;
 use crate::live::Live;
-use crate::route::AppState;
+use crate::route::{AppState, published};
 use crate::service::{Addresses, Services};
 use crate::work::Work;
 use crate::workspace::Workspace;
@@ -48,6 +49,8 @@ pub struct Config {
     pub services: Addresses,
     /// A project's folder that themes are tied to.
     pub workspace: Option<PathBuf>,
+    /// Where published themes lie: a folder, or `s3://bucket/folder`.
+    pub published: Option<String>,
 }
 
 /// Why the server could not start.
@@ -67,6 +70,9 @@ pub enum ServeError {
     /// An address of an outside service is none.
     #[error("{0}")]
     Service(String),
+    /// The place of published themes is none.
+    #[error("cannot publish to {0}")]
+    Published(#[from] ShelfError),
     /// The folder of a project is none.
     #[error("cannot use {} as the workspace: {cause}. Expected a folder", .path.display())]
     Workspace {
@@ -98,7 +104,9 @@ pub async fn serve(config: Config, ready: impl FnOnce(SocketAddr)) -> Result<(),
         demo::load(&store).await?;
     }
     let live = Live::start(config.database);
-    let app = App::new(store, live.clone(), services).with_workspace(config.workspace)?;
+    let app = App::new(store, live.clone(), services)
+        .with_workspace(config.workspace)?
+        .with_published(config.published.as_deref())?;
     ready(address);
     let streams = live.clone();
     let stopping = async move {
@@ -127,6 +135,7 @@ impl App {
             bench,
             services,
             workspace: None,
+            shelf: None,
         })
     }
 
@@ -141,6 +150,15 @@ impl App {
             workspace.start(&self.0.live);
             self.0.workspace = Some(workspace);
         }
+        Ok(self)
+    }
+
+    /// Publishes to a place, where one is given.
+    ///
+    /// # Errors
+    /// A place that is none.
+    pub fn with_published(mut self, place: Option<&str>) -> Result<Self, ServeError> {
+        self.0.shelf = place.map(Shelf::at).transpose()?;
         Ok(self)
     }
 
@@ -167,10 +185,15 @@ fn router(state: AppState, address: SocketAddr) -> Router {
         .layer(RequestBodyTimeoutLayer::new(listen::BODY_TIME))
         .layer(DefaultBodyLimit::max(MAX_BODY));
     let shown = state.bench.clone();
+    let shelf = state.shelf.clone();
     api.with_state(state)
         .route(
             "/own/{id}/{version}/{*path}",
             get(own::serve).with_state(shown),
+        )
+        .route(
+            &format!("{}/{{file}}", published::PLACE),
+            get(published::serve).with_state(shelf),
         )
         .route(
             "/api/openapi.json",

@@ -50,6 +50,8 @@ pub enum Command {
     Diff(DiffArgs),
     /// Read a saved document, design tokens, or any file with colours into a theme document.
     Import(ImportArgs),
+    /// Publish a theme's style sheet under a name that changes with its content.
+    Publish(PublishArgs),
     /// Print a new theme document.
     New(NewArgs),
     /// Print the JSON Schema of a theme document, or of the report of a check.
@@ -324,6 +326,21 @@ pub struct NewArgs {
 }
 
 #[derive(Debug, Args)]
+pub struct PublishArgs {
+    /// A theme document, or with --family a folder of them.
+    pub spec: PathBuf,
+    /// A folder, or s3://bucket/folder with the usual AWS_… variables.
+    #[arg(long)]
+    pub to: String,
+    /// Every document of the folder.
+    #[arg(long)]
+    pub family: bool,
+    /// Number of the saved revision, told at the head of the file and in the index.
+    #[arg(long)]
+    pub revision: Option<i32>,
+}
+
+#[derive(Debug, Args)]
 pub struct ServeArgs {
     /// Load the demo themes if the database has none.
     #[arg(long)]
@@ -337,6 +354,9 @@ pub struct ServeArgs {
     /// A project's folder: themes are one with the documents (*.rhodon.json) in it.
     #[arg(long, env = "RHODON_WORKSPACE", value_name = "DIR")]
     pub workspace: Option<PathBuf>,
+    /// Where published themes lie: a folder, or s3://bucket/folder with the usual AWS_… variables.
+    #[arg(long, env = "RHODON_PUBLISHED")]
+    pub published: Option<String>,
     /// Community that shares sets of colours, such as the one of `rhodon standin`.
     #[arg(long, env = "RHODON_COMMUNITY")]
     pub community: Option<String>,

@@ -17,6 +17,7 @@ pub(crate) mod health;
 pub(crate) mod inventory;
 pub(crate) mod page;
 pub(crate) mod picture;
+pub(crate) mod published;
 pub(crate) mod read;
 pub(crate) mod recolor;
 pub(crate) mod revision;
@@ -27,6 +28,7 @@ pub(crate) mod vocabulary;
 pub(crate) mod workspace;
 
 use axum::extract::{DefaultBodyLimit, FromRef};
+use rhodon_publish::Shelf;
 use rhodon_store::Store;
 use utoipa::OpenApi;
 use utoipa_axum::router::{OpenApiRouter, UtoipaMethodRouterExt};
@@ -45,6 +47,7 @@ pub(crate) struct AppState {
     pub bench: Bench,
     pub services: Services,
     pub workspace: Option<Workspace>,
+    pub shelf: Option<Shelf>,
 }
 
 /// The API without its state.
@@ -67,6 +70,11 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(export::export_theme))
             .routes(routes!(export::archive_theme))
             .routes(routes!(export::names_in_target))
+            .routes(routes!(
+                published::get,
+                published::publish,
+                published::withdraw
+            ))
             .routes(routes!(read::read))
             .routes(routes!(family::list))
             .routes(routes!(family::theme_sheets))

@@ -6,6 +6,7 @@ mod exist;
 mod family;
 mod handoff;
 mod library;
+mod published;
 mod sources;
 mod workspace;
 
@@ -13,7 +14,7 @@ use std::net::SocketAddr;
 use std::path::PathBuf;
 
 use reqwest::{Client, Method, RequestBuilder, Response, StatusCode};
-use rhodon_server::{Addresses, App, Live, Services, load_demo};
+use rhodon_server::{Addresses, App, Live, ServeError, Services, load_demo};
 use rhodon_store::Store;
 use rhodon_testing::fresh_database;
 use serde_json::{Value, json};
@@ -32,6 +33,14 @@ impl Server {
 
     /// A server on a database, with a project's folder.
     async fn start_on(database: String, workspace: Option<PathBuf>) -> Self {
+        Self::start_with(database, |app| app.with_workspace(workspace)).await
+    }
+
+    /// A server on a database, with what else is given to it.
+    async fn start_with(
+        database: String,
+        with: impl FnOnce(App) -> Result<App, ServeError> + Send + 'static,
+    ) -> Self {
         let store = Store::connect(&database).await.unwrap();
         store.migrate().await.unwrap();
         load_demo(&store).await.unwrap();
@@ -48,9 +57,7 @@ impl Server {
         let address = listener.local_addr().unwrap();
         tokio::spawn(async move {
             let live = Live::start(database);
-            let app = App::new(store, live, known)
-                .with_workspace(workspace)
-                .unwrap();
+            let app = with(App::new(store, live, known)).unwrap();
             axum::serve(listener, app.router(address)).await
         });
         Self {

@@ -12,6 +12,7 @@ mod fill;
 mod import;
 mod inventory;
 mod new;
+mod publish;
 mod recolor;
 mod scale;
 mod serve;
@@ -43,6 +44,7 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
         Command::Export(args) => export::run(&args, &mut printer)?,
         Command::Targets => targets::run(&mut printer)?,
         Command::Import(args) => import::run(&args, &mut printer)?,
+        Command::Publish(args) => publish::run(&args, &mut printer)?,
         Command::New(args) => new::run(&args, &mut printer)?,
         Command::Schema(args) => printer.raw(&pretty(&match args.of {
             SchemaOf::Document => rhodon_theme::Document::schema(),

@@ -24,6 +24,7 @@ pub fn run(args: &ServeArgs) -> Result<(), Failure> {
             fonts: args.fonts.clone(),
         },
         workspace: args.workspace.clone(),
+        published: args.published.clone(),
     };
     runtime
         .block_on(rhodon_server::serve(config, |address| {

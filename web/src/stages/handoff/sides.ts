@@ -20,4 +20,10 @@ export const SIDES = [
     words: "recolor replace colors migrate old files pictures map kin",
     load: lazy(() => import("./existing/ExistingSide")),
   },
+  {
+    id: "sites",
+    name: "sites",
+    words: "publish published immutable link address withdraw live",
+    load: lazy(() => import("./sites/SitesSide")),
+  },
 ] as const satisfies { id: string; name: string; words: string; load: ComponentType }[];

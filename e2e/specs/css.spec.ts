@@ -168,3 +168,88 @@ test("the utility classes of the class sheet paint with the style sheet", async 
   await expect(page.locator("p")).toHaveCSS("color", "rgb(15, 92, 122)");
   await expect(page.locator("b")).toHaveCSS("background-color", "rgb(15, 92, 122)");
 });
+
+interface Raised {
+  path: string;
+  mode: Mode;
+  value: string;
+}
+
+/** Tokens as they are where more contrast is asked for. */
+async function raisedTokens(request: APIRequestContext): Promise<(Token & { raised: boolean })[]> {
+  const derived = await (await request.post("/api/derive", { data: { spec } })).json();
+  const raised: Raised[] = derived.more.cells;
+  expect(raised.length).toBeGreaterThan(20);
+  const at = (path: string, mode: Mode, usual: string) =>
+    raised.find((r) => r.path === path && r.mode === mode)?.value ?? usual;
+  return derived.tokens
+    .filter((t: Token) => !t.omitted)
+    .map((t: Token & { path: string }) => ({
+      ...t,
+      raised: raised.some((r) => r.path === t.path),
+      light: { value: at(t.path, "light", t.light.value) },
+      dark: { value: at(t.path, "dark", (t.dark ?? t.light).value) },
+    }));
+}
+
+for (const { mode, roots, system } of STRATEGIES) {
+  for (const asked of ["system", "attribute"] as const) {
+    test(`more contrast by ${asked}, ${mode} ${roots.dark}: every property has the level's value`, async ({
+      page,
+      request,
+    }) => {
+      const list = await raisedTokens(request);
+      for (const format of ["hex", "both"]) {
+        const css = await sheet(request, "css", { mode, format });
+        for (const half of ["light", "dark"] as const) {
+          await page.emulateMedia({
+            colorScheme: system[half],
+            contrast: asked === "system" ? "more" : "no-preference",
+          });
+          const root = `${roots[half]} ${asked === "attribute" ? 'data-contrast="more"' : ""}`;
+          // The upgrade tells all else in notations of its own.
+          const told = list.filter((t) => format === "hex" || t.raised || t.kind !== "color");
+          await check(page, css, root, half, told);
+        }
+      }
+      // The usual contrast is to be had where the system asks for more.
+      await page.emulateMedia({ colorScheme: system.light, contrast: "more" });
+      const css = await sheet(request, "css", { mode });
+      await check(page, css, `${roots.light} data-contrast="usual"`, "light", await tokens(request));
+    });
+  }
+}
+
+test("components keep their states apart in the system's own colours", async ({ page, request }) => {
+  await page.emulateMedia({ forcedColors: "active" });
+  const css = (await sheet(request, "css", {})) + (await sheet(request, "css-components", {}));
+  await page.setContent(`<!doctype html><style>${css}</style>
+    <button class="button">rest</button><button class="button is-hover">hover</button>
+    <button class="button is-pressed">pressed</button><button class="button is-focus">focus</button>
+    <button class="button" disabled>disabled</button>
+    <div role="tablist"><button class="tab" role="tab" aria-selected="true">one</button><button class="tab" role="tab">two</button></div>
+    <span class="badge">late</span><div class="notice">fog</div><div class="card">card</div>`);
+  const looks = await page.locator("button, .badge, .notice, .card").evaluateAll((all) =>
+    all.map((node) => {
+      const { borderTopWidth, borderTopColor, borderTopStyle, outlineWidth, outlineStyle, color } =
+        getComputedStyle(node);
+      return {
+        text: node.textContent,
+        borderTopWidth,
+        borderTopColor,
+        borderTopStyle,
+        outlineWidth,
+        outlineStyle,
+        color,
+      };
+    }),
+  );
+  for (const { text, borderTopWidth, borderTopStyle } of looks) {
+    expect([text, Number.parseFloat(borderTopWidth) > 0, borderTopStyle]).toEqual([text, true, "solid"]);
+  }
+  const [rest, hover, pressed, focus, disabled, one, two] = looks.map(({ text: _, ...look }) =>
+    JSON.stringify(look),
+  );
+  expect(new Set([rest, hover, pressed, focus, disabled]).size).toBe(5);
+  expect(one).not.toBe(two);
+});

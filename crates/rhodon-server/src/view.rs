@@ -5,7 +5,7 @@ use std::fmt::Display;
 use rhodon_color::{HueSlice, Rgb8, ink_on, lightness_limits};
 use rhodon_formats::css_name;
 use rhodon_theme::{
-    Cell, Derived, Mode, NamedScale, Origin, Pair, Reason, Section, Share, Token, Value,
+    Cell, Derived, Mode, More, NamedScale, Origin, Pair, Reason, Section, Share, Token, Value,
 };
 use serde::{Serialize, Serializer};
 use utoipa::ToSchema;
@@ -34,7 +34,48 @@ pub struct DerivedView<'a> {
     pairs: Vec<PairView<'a>>,
     /// What had to give way, in sentences.
     notes: &'a [String],
+    /// What differs where more contrast is asked for; nothing where the document does not make it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    more: Option<MoreView<'a>>,
     guides: GuidesView,
+}
+
+/// The level of more contrast.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct MoreView<'a> {
+    /// Values that are others than usual.
+    cells: Vec<RaisedView<'a>>,
+    /// How many pairs are declared, and how many of them have their ratio.
+    pairs: usize,
+    readable: usize,
+}
+
+/// A value that is another one where more contrast is asked for.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct RaisedView<'a> {
+    path: &'a str,
+    #[schema(schema_with = crate::openapi::mode_schema)]
+    mode: &'static str,
+    #[schema(value_type = String)]
+    value: Shown<&'a Value>,
+    #[schema(value_type = String)]
+    reason: Shown<&'a Reason>,
+}
+
+impl<'a> From<&'a More> for MoreView<'a> {
+    fn from(more: &'a More) -> Self {
+        let raised = more.cells.iter().map(|raised| RaisedView {
+            path: &raised.path,
+            mode: raised.mode.id(),
+            value: Shown(&raised.cell.value),
+            reason: Shown(&raised.cell.reason),
+        });
+        Self {
+            cells: raised.collect(),
+            pairs: more.pairs.len(),
+            readable: more.pairs.iter().filter(|p| p.pass).count(),
+        }
+    }
 }
 
 /// A scale.
@@ -177,6 +218,7 @@ impl<'a> From<&'a Derived> for DerivedView<'a> {
             tokens: theme.tokens.iter().map(TokenView::from).collect(),
             pairs: theme.pairs.iter().map(PairView::from).collect(),
             notes: &theme.notes,
+            more: theme.more.as_ref().map(MoreView::from),
             guides: GuidesView {
                 light: guide(theme, Mode::Light),
                 dark: guide(theme, Mode::Dark),

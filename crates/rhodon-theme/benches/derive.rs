@@ -35,6 +35,12 @@ fn whole_theme(c: &mut Criterion) {
         (derived.scales.len(), derived.pairs.is_empty()),
         (10, false)
     );
+    let mut usual = Document::from_brand("Bench", &colors);
+    usual.contrast.more = Some(false);
+    let usual = Resolved::alone(usual);
+    c.bench_function("theme of 10 scales in both modes, one level", |b| {
+        b.iter(|| derive(black_box(&usual)).expect("a theme"))
+    });
     c.bench_function("theme of 10 scales in both modes", |b| {
         b.iter(|| derive(black_box(&theme)).expect("a theme"))
     });

@@ -1,17 +1,21 @@
 //! From what was decided to everything that follows: scales, roles, tokens, pairs.
 
 mod check;
+mod more;
 
 use std::sync::Arc;
 
 use crate::custom_token;
 use crate::document::{Problems, Resolved};
+use crate::level::Level;
 use crate::overrides::Overrides;
 use crate::palette::{IntentScale, NamedScale, Palette, steps};
 use crate::role::{self, Backdrop};
 use crate::token::{Cell, Cells, Mode, Pair, Section, Token};
 use crate::typeface;
 use crate::value::TokenKind;
+
+pub use more::{More, MoreCell};
 
 /// Everything that follows from a document.
 #[derive(Clone, Debug)]
@@ -30,6 +34,8 @@ pub struct Derived {
     pub notes: Vec<String>,
     /// Address of a web-font stylesheet.
     pub font_import: Option<String>,
+    /// What differs for people who ask for more contrast, where the document does not switch it off.
+    pub more: Option<More>,
 }
 
 impl Derived {
@@ -61,8 +67,10 @@ pub fn derive(theme: &Resolved) -> Result<Derived, Problems> {
         scales: &scales,
         intents: &intents,
         overrides: &overrides,
+        usual: &[],
     };
-    let [light, dark] = Mode::BOTH.map(|mode| role::paint(mode, &backdrop));
+    let usual = |mode| role::paint(mode, Level::Usual, &backdrop);
+    let [light, dark] = Mode::BOTH.map(usual);
     let mut tokens = Vec::with_capacity(512);
     scales.iter().for_each(|s| steps::tokens(s, &mut tokens));
     tokens.extend(role_tokens(light.roles, dark.roles));
@@ -70,6 +78,10 @@ pub fn derive(theme: &Resolved) -> Result<Derived, Problems> {
     check::roles(theme, &overrides, &tokens)?;
     custom_token::tokens(theme, &overrides, &mut tokens)?;
     check::paths(&tokens)?;
+    let more = match theme.merged.contrast.is_made() {
+        true => Some(more::more(theme, &backdrop, &tokens)?),
+        false => None,
+    };
     let mut pairs = light.pairs;
     pairs.extend(dark.pairs);
     let notes = scales.iter().flat_map(notes).collect();
@@ -83,6 +95,7 @@ pub fn derive(theme: &Resolved) -> Result<Derived, Problems> {
         pairs,
         notes,
         font_import,
+        more,
     })
 }
 

@@ -16,6 +16,7 @@ mod document;
 mod family;
 mod font_family;
 mod label;
+mod level;
 mod naming;
 mod overrides;
 mod palette;
@@ -34,16 +35,17 @@ pub use audit::{
     audit, mend, mend_all,
 };
 pub use change::{Change, Changed, Diff, NewBrand, Operation, apply, diff, opacity_note};
-pub use derive::{Derived, derive};
+pub use derive::{Derived, More, MoreCell, derive};
 pub use document::{
-    Accepted, Aim, BrandColor, CustomToken, Document, FORMAT, InheritError, Inherited,
-    IntentChoice, ModeValues, NUMBERS, NumberField, Problem, Problems, Provenance, Resolved,
-    ScaleSettings, ShapeSettings, TypeSettings, Typed, holds_nul, not_json,
+    Accepted, Aim, BrandColor, ContrastSettings, CustomToken, Document, FORMAT, InheritError,
+    Inherited, IntentChoice, ModeValues, NUMBERS, NumberField, Problem, Problems, Provenance,
+    Resolved, ScaleSettings, ShapeSettings, TypeSettings, Typed, holds_nul, not_json,
 };
 pub use document::{Form, Slot};
 pub use family::{CellSource, Decision, Whose, decisions, sources};
 pub use font_family::font_families;
 pub use label::{KeptPath, NameError, SlotName, Slug, StepLabel, TokenPath};
+pub use level::Level;
 pub use naming::{capitalised, look as color_look, name as color_name};
 pub use reason::Reason;
 pub use role::{GRAPHIC as GRAPHIC_RATIO, TEXT as TEXT_RATIO};

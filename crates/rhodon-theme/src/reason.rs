@@ -48,6 +48,15 @@ pub enum Reason {
         which: &'static str,
         /// The ground.
         ground: Arc<str>,
+        /// The ratio that was needed.
+        ratio: f64,
+    },
+    /// A fill that moved until text can be read on it.
+    Carries {
+        /// Name of the scale.
+        scale: Arc<str>,
+        /// The ratio that was needed.
+        ratio: f64,
     },
     /// A state of a fill, some L\* away from it.
     State {
@@ -120,7 +129,15 @@ impl fmt::Display for Reason {
                 write!(f, "{scale} at L* {}, between its steps", short(*lightness))
             }
             Self::Follows(path) => write!(f, "follows {path}"),
-            Self::TextOn { which, ground } => write!(f, "{which} has 4.5 : 1 on {ground}"),
+            Self::TextOn {
+                which,
+                ground,
+                ratio,
+            } => write!(f, "{which} has {ratio} : 1 on {ground}"),
+            Self::Carries { scale, ratio } => write!(
+                f,
+                "{scale} itself carries no text at {ratio} : 1: the nearest that does"
+            ),
             Self::State { distance } => {
                 let word = if *distance < 0.0 { "darker" } else { "lighter" };
                 write!(f, "{:.0} L* {word} than the fill", distance.abs())

@@ -3,7 +3,7 @@
 use rhodon_color::{Color, Rgb8, Space, contrast_ratio};
 use rhodon_theme::scale::Step;
 use rhodon_theme::{
-    CheckReport, Derived, FindingReport, Mode, Origin, Pair, Problem, Resolved, Token,
+    Cell, CheckReport, Derived, FindingReport, Level, Mode, Origin, Pair, Problem, Resolved, Token,
 };
 use serde::Serialize;
 
@@ -93,6 +93,9 @@ impl<'a> StepReport<'a> {
 pub struct TokenReport<'a> {
     pub path: &'a str,
     pub mode: Option<Mode>,
+    /// The level of contrast, where it is not the usual one.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub level: Option<Level>,
     pub value: String,
     pub alias: Option<&'a str>,
     pub origin: Origin,
@@ -100,20 +103,49 @@ pub struct TokenReport<'a> {
 }
 
 #[derive(Serialize)]
+pub struct PairReport<'a> {
+    #[serde(flatten)]
+    pub pair: &'a Pair,
+    /// The level of contrast, where it is not the usual one.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub level: Option<Level>,
+}
+
+#[derive(Serialize)]
 pub struct DeriveReport<'a> {
     pub ok: bool,
     pub tokens: Vec<TokenReport<'a>>,
-    pub pairs: &'a [Pair],
+    pub pairs: Vec<PairReport<'a>>,
     pub findings: Vec<FindingReport>,
 }
 
 impl<'a> DeriveReport<'a> {
     pub fn new(decided: &Resolved, theme: &'a Derived) -> Self {
-        let tokens = theme.tokens.iter().flat_map(token_reports).collect();
+        let more = theme.more.as_ref();
+        let raised = more.into_iter().flat_map(|more| &more.cells).map(|raised| {
+            token_report(
+                &raised.path,
+                Some(raised.mode),
+                &raised.cell,
+                Some(Level::More),
+            )
+        });
+        let tokens = theme
+            .tokens
+            .iter()
+            .flat_map(token_reports)
+            .chain(raised)
+            .collect();
+        let pair = |level| move |pair| PairReport { pair, level };
+        let usual = theme.pairs.iter().map(pair(None));
+        let raised = more
+            .into_iter()
+            .flat_map(|more| &more.pairs)
+            .map(pair(Some(Level::More)));
         Self {
             ok: true,
             tokens,
-            pairs: &theme.pairs,
+            pairs: usual.chain(raised).collect(),
             findings: CheckReport::new(decided, theme, Vec::new()).findings,
         }
     }
@@ -127,15 +159,25 @@ fn token_reports(token: &Token) -> impl Iterator<Item = TokenReport<'_>> {
     };
     modes.iter().map(|mode| {
         let cell = token.cell(mode.unwrap_or(Mode::Light));
-        TokenReport {
-            path: &token.path,
-            mode: *mode,
-            value: cell.value.to_string(),
-            alias: cell.alias.as_deref(),
-            origin: cell.origin,
-            reason: cell.reason.to_string(),
-        }
+        token_report(&token.path, *mode, cell, None)
     })
+}
+
+fn token_report<'a>(
+    path: &'a str,
+    mode: Option<Mode>,
+    cell: &'a Cell,
+    level: Option<Level>,
+) -> TokenReport<'a> {
+    TokenReport {
+        path,
+        mode,
+        level,
+        value: cell.value.to_string(),
+        alias: cell.alias.as_deref(),
+        origin: cell.origin,
+        reason: cell.reason.to_string(),
+    }
 }
 
 #[derive(Serialize)]

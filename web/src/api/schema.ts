@@ -1408,6 +1408,7 @@ export interface components {
         DerivedView: {
             guides: components["schemas"]["GuidesView"];
             intents: components["schemas"]["IntentView"][];
+            more?: components["schemas"]["MoreView"] | null;
             name: string;
             /** @description What had to give way, in sentences. */
             notes: string[];
@@ -1700,6 +1701,14 @@ export interface components {
             line?: number | null;
             message: string;
             slot?: string | null;
+        };
+        /** @description The level of more contrast. */
+        MoreView: {
+            /** @description Values that are others than usual. */
+            cells: components["schemas"]["RaisedView"][];
+            /** @description How many pairs are declared, and how many of them have their ratio. */
+            pairs: number;
+            readable: number;
         };
         /** @description A theme has another current revision. */
         MovedView: {
@@ -2000,6 +2009,14 @@ export interface components {
             isBehind: boolean;
             /** @description Whether this server publishes at all. */
             open: boolean;
+        };
+        /** @description A value that is another one where more contrast is asked for. */
+        RaisedView: {
+            /** @enum {string} */
+            mode: "light" | "dark";
+            path: string;
+            reason: string;
+            value: string;
         };
         /** @description Something in a file that could not be taken over. */
         ReadProblemView: {
@@ -2693,6 +2710,15 @@ export interface components {
              */
             border?: number | null;
         };
+        /** @description The level for people who ask for more contrast. */
+        ContrastSettings: {
+            /** @description Whether the level is made; default yes. */
+            more?: boolean | null;
+            /** @description Roles set by hand for this level alone, by token path. */
+            roles?: {
+                [key: string]: components["schemas"]["ModeValues"];
+            };
+        };
         /** @description The balance of colours on a page, in percent. */
         Aim: {
             /**
@@ -2796,6 +2822,8 @@ export interface components {
             type?: components["schemas"]["TypeSettings"];
             /** @description Corner radius and border width. */
             shape?: components["schemas"]["ShapeSettings"];
+            /** @description The level for people who ask for more contrast. */
+            contrast?: components["schemas"]["ContrastSettings"];
             /** @description How much of a page each part of the palette should cover. */
             aim?: components["schemas"]["Aim"] | null;
             /**

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { onSheets } from "../editor/sheets";
 import { linkNamedFaces } from "../faces/webFaces";
+import { useContrast } from "./contrast";
 import { coverage, type Paint, type PaintRule, paintOf } from "./inspect";
 import classes from "./ProofPane.module.css";
 import type { PageName } from "./pages";
@@ -40,6 +41,12 @@ export function ProofFrame({ mode, page, others, grow, zoom, rules, onPoint, onP
     if (!others) return onSheets(paint);
     paint(others);
   }, [loads, others, mode]);
+
+  const { more } = useContrast();
+  useEffect(() => {
+    const root = loads > 0 && frame.current?.contentDocument?.documentElement;
+    if (root) root.dataset.contrast = more ? "more" : "usual";
+  }, [loads, more]);
 
   useEffect(() => {
     const target = frame.current?.contentWindow;

@@ -10,6 +10,7 @@ import { documentOf, themeOf, tokensOf } from "../editor/selectors";
 import { Swatch } from "../ui/Swatch";
 import { useGoTo } from "../ui/useGoTo";
 import { WakeList } from "../ui/WakeList";
+import { toggleContrast, useContrast } from "./contrast";
 import { Divide } from "./Divide";
 import { EyesBand, EyesChoice } from "./EyesBar";
 import type { Paint } from "./inspect";
@@ -37,6 +38,7 @@ export function ProofPane() {
   const navigate = useNavigate();
   const goTo = useGoTo();
   const { wide } = useWide();
+  const { more } = useContrast();
   // In a narrow window the pages are seen from further away rather than cut.
   const narrow = useMediaQuery("(max-width: 1180px)");
   const zoom = wide ? 1 : narrow ? 0.6 : 0.75;
@@ -107,6 +109,15 @@ export function ProofPane() {
             ))}
         </select>
         <EyesChoice />
+        <button
+          type="button"
+          className={classes.choice}
+          aria-pressed={more}
+          title="As people see it who ask their system for more contrast: text at 7 : 1"
+          onClick={toggleContrast}
+        >
+          contrast
+        </button>
         <button
           type="button"
           className={classes.choice}

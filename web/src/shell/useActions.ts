@@ -5,6 +5,7 @@ import { useMemo } from "react";
 import { vocabularyQuery } from "../api/queries";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
+import { toggleContrast } from "../proof/contrast";
 import { seeWith } from "../proof/eyes";
 import { PAGE_NAMES } from "../proof/pages";
 import { toggleWide } from "../proof/wide";
@@ -168,6 +169,13 @@ export function useActions(): Action[] {
         hotkeys: ["W"],
         keys: "W",
         run: toggleWide,
+      },
+      {
+        id: "contrast",
+        group: "Proof",
+        name: "Proof: more contrast, and back",
+        words: "accessibility level high 7 aaa prefers-contrast",
+        run: toggleContrast,
       },
       ...halves,
       ...pages,

@@ -1,7 +1,8 @@
 //! `css`: custom properties on `:root`, light and dark.
 
+use indexmap::IndexMap;
 use rhodon_color::Notation;
-use rhodon_theme::{ColorValue, Mode, Section, Token, Value};
+use rhodon_theme::{ColorValue, Mode, More, Section, Token, Value};
 
 use super::css_tree::{Node, print_all};
 use super::{css_value, losses};
@@ -72,6 +73,15 @@ pub(crate) const DARK_SYSTEM: &str = "@media (prefers-color-scheme: dark)";
 /// The class that asks for dark.
 pub(crate) const DARK_CLASS: &str = ".dark";
 
+/// The media query of a system that asks for more contrast.
+pub(crate) const MORE_SYSTEM: &str = "@media (prefers-contrast: more)";
+/// The root where data-contrast asks for nothing; `usual` asks for what there is without.
+pub(crate) const NOT_ASKED: &str = ":root:not([data-contrast])";
+/// The root where data-contrast asks for more.
+pub(crate) const MORE_ATTRIBUTE: &str = ":root[data-contrast=\"more\"]";
+/// Values of both modes in one, which older browsers do not know.
+const KNOWS_BOTH: &str = "@supports (color: light-dark(red, red))";
+
 /// How dark mode is switched on.
 #[derive(Clone, Copy, PartialEq)]
 enum Strategy {
@@ -86,6 +96,7 @@ struct CssWriter<'a> {
     tokens: Vec<&'a Token>,
     notation: Notation,
     by_name: bool,
+    more: Option<&'a More>,
 }
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
@@ -103,8 +114,10 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         tokens: job.tokens().collect(),
         notation: format.parse().unwrap_or(Notation::Hex),
         by_name: job.settings.get(&REFERENCES) == "var",
+        more: job.theme.more.as_ref(),
     };
     let mut nodes = sheet.rules(strategy, Part::Complete);
+    let more = sheet.more_rules();
     if format == "both" {
         let upgraded = CssWriter {
             notation: Notation::Oklch,
@@ -119,6 +132,8 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             upgraded.rules(strategy, Part::Wide),
         ));
     }
+    // Behind all others, which are as specific.
+    nodes.extend(more);
     let mut body = String::with_capacity(24 * 1024);
     if let Some(address) = &job.theme.font_import {
         body.push_str(&format!("@import url(\"{address}\");\n\n"));
@@ -145,6 +160,7 @@ pub(crate) fn custom_properties(job: &Job<'_>) -> Result<Vec<Node>, ExportError>
         tokens: job.tokens().collect(),
         notation: Notation::Hex,
         by_name: true,
+        more: None,
     };
     Ok(sheet.rules(Strategy::Auto, Part::Complete))
 }
@@ -240,6 +256,44 @@ impl CssWriter<'_> {
             ));
         }
         lines
+    }
+
+    /// What differs where more contrast is asked for: by the system or by an attribute. Both modes stand in
+    /// one declaration, which follows the `color-scheme` that the rules of the modes set.
+    fn more_rules(&self) -> Option<Node> {
+        let more = self.more?;
+        // A line for each group: they stand here twice.
+        let mut groups: IndexMap<&str, Vec<String>> = IndexMap::new();
+        for token in &self.tokens {
+            let raised = self.raised(token, more).into_iter();
+            raised.for_each(|line| groups.entry(token.group()).or_default().push(line));
+        }
+        let lines: Vec<String> = groups.into_values().map(|lines| lines.join(" ")).collect();
+        let by_system = Node::rule(NOT_ASKED, lines.clone());
+        let by_attribute = Node::rule(MORE_ATTRIBUTE, lines);
+        let nodes = vec![Node::at(MORE_SYSTEM, vec![by_system]), by_attribute];
+        Some(Node::at(KNOWS_BOTH, nodes))
+    }
+
+    /// The declaration of a token that is another one where more contrast is asked for. What refers to
+    /// the same token as usual follows by itself.
+    fn raised(&self, token: &Token, more: &More) -> Option<String> {
+        let text = |mode: Mode| {
+            let usual = token.cell(mode);
+            let cell = more.cell(&token.path, mode).unwrap_or(usual);
+            let follows = self.by_name && cell.alias.is_some() && cell.alias == usual.alias;
+            (follows, css_value::value(&cell.value, self.notation))
+        };
+        let [(light_follows, light), (dark_follows, dark)] = Mode::BOTH.map(text);
+        let is_raised =
+            |mode: Mode, follows: bool| !follows && more.cell(&token.path, mode).is_some();
+        let is_raised =
+            is_raised(Mode::Light, light_follows) || is_raised(Mode::Dark, dark_follows);
+        let name = &self.names[&*token.path];
+        is_raised.then(|| match light == dark {
+            true => format!("--{name}:{light};"),
+            false => format!("--{name}:light-dark({light},{dark});"),
+        })
     }
 
     /// One declaration with `light-dark()` where the modes differ.

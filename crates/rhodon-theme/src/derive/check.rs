@@ -14,7 +14,7 @@ pub(super) fn roles(
     overrides: &Overrides<'_>,
     tokens: &[Token],
 ) -> Result<(), Problems> {
-    if theme.merged.roles.is_empty() {
+    if theme.merged.roles.is_empty() && theme.merged.contrast.roles.is_empty() {
         return Ok(());
     }
     let mut problems = Problems::default();
@@ -24,6 +24,12 @@ pub(super) fn roles(
         .filter(|t| t.section == Section::Roles)
         .map(|t| &*t.path)
         .collect();
+    for path in theme.document().contrast.roles.keys() {
+        if !roles.contains(path.as_str()) {
+            let message = unknown_role(path, &roles, &problems);
+            problems.add(format!("/contrast/roles/{path}"), message);
+        }
+    }
     for path in theme.merged.roles.keys() {
         if !roles.contains(path.as_str()) {
             // A parent may set roles of an intent that its child does without.

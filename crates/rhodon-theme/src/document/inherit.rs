@@ -2,10 +2,11 @@
 
 use std::collections::BTreeSet;
 use std::hash::Hash;
+use std::sync::Arc;
 
 use indexmap::IndexMap;
 
-use super::{BrandColor, CustomToken, Document, ModeValues, ScaleSettings};
+use super::{BrandColor, ContrastSettings, CustomToken, Document, ModeValues, ScaleSettings};
 use crate::label::{Slug, TokenPath};
 use crate::token::Mode;
 
@@ -84,6 +85,26 @@ impl Resolved {
             theme.line.as_ref().map(|line| &line.parent)
         })
         .map(Self::document)
+    }
+
+    /// The theme with what was set for the level of more contrast in the place of the usual.
+    pub(crate) fn with_roles_of_more(&self) -> Self {
+        let mut theme = self.clone();
+        let roles = std::mem::take(&mut theme.merged.roles);
+        let set = theme.merged.contrast.roles.clone();
+        theme.merged.roles = overlaid(roles, set, ModeValues::over);
+        theme
+    }
+
+    /// Lets go of roles that were set by hand, each in a mode.
+    pub(crate) fn let_go(&mut self, roles: &[(Arc<str>, Mode)]) {
+        for (path, values) in &mut self.merged.roles {
+            let gone = roles.iter().filter(|(gone, _)| **gone == *path.as_str());
+            gone.for_each(|(_, mode)| *values.slot(*mode) = None);
+        }
+        self.merged
+            .roles
+            .retain(|_, values| *values != ModeValues::default());
     }
 
     /// Another document in the place of this one, under the same parents.
@@ -187,6 +208,14 @@ fn merged(parent: Document, child: Document) -> Document {
         tokens: overlaid(parent.tokens, child.tokens, CustomToken::over),
         typography: child.typography.over(parent.typography),
         shape: child.shape.over(parent.shape),
+        contrast: ContrastSettings {
+            more: child.contrast.more.or(parent.contrast.more),
+            roles: overlaid(
+                parent.contrast.roles,
+                child.contrast.roles,
+                ModeValues::over,
+            ),
+        },
         aim: child.aim.or(parent.aim),
         handoff: overlaid(parent.handoff, child.handoff, |own, theirs| {
             overlaid(theirs, own, |own, _| own)

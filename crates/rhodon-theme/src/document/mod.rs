@@ -4,6 +4,7 @@
 //! problems at once, [`Document::schema`] publishes the shape. Colours and references are parsed
 //! here, once, and kept with the text they were written as ([`Typed`]).
 
+mod contrast;
 mod field;
 mod form;
 mod inherit;
@@ -26,6 +27,7 @@ use crate::label::{KeptPath, Slug, StepLabel, TokenPath};
 use crate::naming;
 use crate::vocabulary::{is_derived_group, is_role_group};
 
+pub use contrast::ContrastSettings;
 pub use field::holds_nul;
 pub use form::{Form, Slot};
 pub use inherit::{InheritError, Inherited, Resolved};
@@ -85,6 +87,10 @@ pub struct Document {
     #[serde(skip_serializing_if = "ShapeSettings::is_empty")]
     #[schemars(default)]
     pub shape: ShapeSettings,
+    /// The level for people who ask for more contrast.
+    #[serde(skip_serializing_if = "ContrastSettings::is_empty")]
+    #[schemars(default)]
+    pub contrast: ContrastSettings,
     /// How much of a page each part of the palette should cover.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub aim: Option<Aim>,
@@ -174,6 +180,7 @@ impl Document {
             tokens: IndexMap::new(),
             typography: TypeSettings::default(),
             shape: ShapeSettings::default(),
+            contrast: ContrastSettings::default(),
             aim: None,
             handoff: IndexMap::new(),
             pack: None,

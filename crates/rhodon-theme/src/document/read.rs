@@ -9,8 +9,8 @@ use super::form::Form;
 use super::number::{ALPHA, LIGHTNESS, STRENGTH, TURN};
 use super::problem::{Problems, not_json, quoted};
 use super::{
-    Accepted, Aim, BrandColor, CustomToken, Document, FORMAT, IntentChoice, ModeValues, Provenance,
-    ScaleSettings, ShapeSettings, TypeSettings, Typed,
+    Accepted, Aim, BrandColor, ContrastSettings, CustomToken, Document, FORMAT, IntentChoice,
+    ModeValues, Provenance, ScaleSettings, ShapeSettings, TypeSettings, Typed,
 };
 use crate::label::{Slug, StepLabel};
 use crate::token::Mode;
@@ -51,7 +51,7 @@ impl Document {
 fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
     const KEYS: &[&str] = &[
         "format", "name", "extends", "brand", "steps", "scales", "intents", "roles", "tokens",
-        "type", "shape", "aim", "handoff", "pack", "forms", "accepted", "kept",
+        "type", "shape", "contrast", "aim", "handoff", "pack", "forms", "accepted", "kept",
     ];
     let object = node.object(KEYS, problems)?;
     let format = object.require("format", problems)?;
@@ -96,6 +96,9 @@ fn spec(node: &Node<'_>, problems: &mut Problems) -> Option<Document> {
     }
     if let Some(n) = object.get("shape") {
         spec.shape = ShapeSettings::read(&n, problems).unwrap_or_default();
+    }
+    if let Some(n) = object.get("contrast") {
+        spec.contrast = contrast(&n, problems).unwrap_or_default();
     }
     spec.aim = object.get("aim").and_then(|n| aim(&n, problems));
     if let Some(n) = object.get("handoff") {
@@ -379,6 +382,19 @@ fn role(node: Node<'_>, problems: &mut Problems) -> Option<ModeValues> {
         light: written(&object, "light", TokenKind::Color, problems),
         dark: written(&object, "dark", TokenKind::Color, problems),
     })
+}
+
+fn contrast(node: &Node<'_>, problems: &mut Problems) -> Option<ContrastSettings> {
+    let object = node.object(&["more", "roles"], problems)?;
+    let mut settings = ContrastSettings {
+        more: object.get("more").and_then(|n| n.flag(problems)),
+        ..ContrastSettings::default()
+    };
+    if let Some(n) = object.get("roles") {
+        settings.roles = n.map(problems, role);
+        check_count(&n, settings.roles.len(), problems);
+    }
+    Some(settings)
 }
 
 /// A token; where there is a parent, it may have the value of the other mode.

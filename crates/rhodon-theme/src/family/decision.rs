@@ -36,7 +36,7 @@ const fn place(key: &'static str, word: &'static str, depth: usize, derives: boo
     }
 }
 
-const PLACES: [Place; 14] = [
+const PLACES: [Place; 15] = [
     place("brand", "brand colour", 1, true),
     place("steps", "steps of every scale", 0, true),
     place("scales", "scale", 2, true),
@@ -45,6 +45,7 @@ const PLACES: [Place; 14] = [
     place("tokens", "own token", 1, true),
     place("type", "type", 1, true),
     place("shape", "shape", 1, true),
+    place("contrast", "more contrast", 3, true),
     place("aim", "balance of the page", 0, false),
     place("handoff", "target", 2, false),
     place("pack", "choice of targets", 0, false),

@@ -1,6 +1,5 @@
 //! The bar on top of an application.
 
-use super::TEXT;
 use super::painter::Painter;
 use crate::vocabulary::{Intent, IntentPart, Role};
 
@@ -11,7 +10,7 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
     };
     let text_choice = p.text_on(fill);
     let text = p.put(Role::BAR_TEXT, text_choice);
-    p.pair(text, fill, TEXT);
+    p.pair(text, fill, p.text());
     for (own, of) in [
         (Role::BAR_HOVER, Intent::Primary.role(IntentPart::FillHover)),
         (
@@ -20,7 +19,7 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
         ),
     ] {
         if let Some(id) = same(p, own, of) {
-            p.pair(text, id, TEXT);
+            p.pair(text, id, p.text());
         }
     }
 }

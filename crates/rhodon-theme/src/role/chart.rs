@@ -8,7 +8,6 @@ use std::sync::LazyLock;
 
 use rhodon_color::{ContrastOn, HueSlice, Oklab, Rgb8, VisionKind, luminance_from_lightness};
 
-use super::GRAPHIC;
 use super::painter::{Choice, Painter};
 use crate::token::Mode;
 use crate::value::ColorValue;
@@ -97,20 +96,44 @@ impl Candidates {
         &self.distances[index * count..(index + 1) * count]
     }
 
-    /// Indices of `count` candidates that show, apart from each other and from `first`.
-    fn choose(&self, shows: impl Fn(Rgb8) -> bool, first: &Seen, count: usize) -> Vec<usize> {
-        // What does not show is nearer than anything, so that it is never the furthest.
-        let from_first: Vec<f32> = self
-            .colors
-            .iter()
-            .map(|c| {
-                if shows(c.code) {
-                    c.distance(first)
-                } else {
-                    -1.0
+    /// Other colours in the place of those that do not show, each as far as can be from all that stay.
+    fn exchange(&self, shows: impl Fn(Rgb8) -> bool, first: &Seen, usual: &[Rgb8]) -> Vec<Rgb8> {
+        let mut out = usual.to_vec();
+        if usual.iter().all(|code| shows(*code)) {
+            return out;
+        }
+        let mut nearest = self.from_first(&shows, first);
+        for code in usual.iter().filter(|code| shows(**code)) {
+            match self.colors.iter().position(|c| c.code == *code) {
+                Some(known) => lower(&mut nearest, self.row(known)),
+                None => {
+                    let own = Seen::new(*code);
+                    let row: Vec<f32> = self.colors.iter().map(|c| c.distance(&own)).collect();
+                    lower(&mut nearest, &row);
                 }
-            })
-            .collect();
+            }
+        }
+        for code in out.iter_mut().filter(|code| !shows(**code)) {
+            let best = furthest(&nearest);
+            *code = self.colors[best].code;
+            lower(&mut nearest, self.row(best));
+        }
+        out
+    }
+
+    /// The distance of each from a colour; what does not show is nearer than anything, so that it is never
+    /// the furthest.
+    fn from_first(&self, shows: impl Fn(Rgb8) -> bool, first: &Seen) -> Vec<f32> {
+        let distance = |c: &Seen| match shows(c.code) {
+            true => c.distance(first),
+            false => -1.0,
+        };
+        self.colors.iter().map(distance).collect()
+    }
+
+    /// `count` candidates that show, apart from each other and from `first`.
+    fn choose(&self, shows: impl Fn(Rgb8) -> bool, first: &Seen, count: usize) -> Vec<Rgb8> {
+        let from_first = self.from_first(shows, first);
         let mut nearest = from_first.clone();
         let mut chosen: Vec<usize> = Vec::with_capacity(count);
         for _ in 0..count {
@@ -132,7 +155,19 @@ impl Candidates {
             }
         }
         chosen
+            .into_iter()
+            .map(|index| self.colors[index].code)
+            .collect()
     }
+}
+
+/// The chart colours of the usual level behind the first, where another one is painted.
+fn usual_colors(p: &Painter<'_>) -> Vec<Rgb8> {
+    let of = |role: &Role| {
+        let token = p.on.usual.iter().find(|t| *t.path == *role.path())?;
+        Some(token.cell(p.mode).value.color()?.code)
+    };
+    CHARTS[1..].iter().filter_map(of).collect()
 }
 
 /// Takes the smaller of two distances, place by place. Plain comparison, and whole rows, let
@@ -164,12 +199,17 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
         Mode::Dark => &CANDIDATES[1],
     };
     let on = grounds.map(|g| ContrastOn::new(p.code(g)));
-    let shows = |code: Rgb8| on.iter().all(|g| g.ratio(code) >= GRAPHIC);
-    let chosen = set.choose(shows, &Seen::new(p.code(edge)), CHARTS.len() - 1);
+    let shows = |code: Rgb8| on.iter().all(|g| g.ratio(code) >= p.graphic());
+    let first = Seen::new(p.code(edge));
+    let usual = usual_colors(p);
+    let chosen = match usual.is_empty() {
+        true => set.choose(shows, &first, CHARTS.len() - 1),
+        false => set.exchange(shows, &first, &usual),
+    };
     let mut ids = vec![p.put_same(CHARTS[0], edge)];
-    for (n, index) in chosen.into_iter().enumerate() {
+    for (n, code) in chosen.into_iter().enumerate() {
         let reason = "far from the other chart colours in every kind of vision".into();
-        let color = ColorValue::opaque(set.colors[index].code);
+        let color = ColorValue::opaque(code);
         ids.push(p.put(
             CHARTS[n + 1],
             Choice {
@@ -181,7 +221,7 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
     }
     for id in ids {
         for ground in grounds {
-            p.pair(id, ground, GRAPHIC);
+            p.pair(id, ground, p.graphic());
         }
     }
 }

@@ -5,16 +5,22 @@ use rhodon_color::Rgb8;
 
 use super::painter::{Choice, Painter, RoleId};
 use super::pick::{Needs, Reach};
-use super::{GRAPHIC, TEXT};
 use crate::palette::{IntentScale, NamedScale};
 use crate::reason::Reason;
-use crate::vocabulary::IntentPart;
+use crate::vocabulary::{Intent, IntentPart};
 
 /// L\* from the fill to its hover and pressed state, and to the far end of its gradient.
 const STATES: [(IntentPart, f64); 3] = [
     (IntentPart::FillHover, 6.0),
     (IntentPart::FillPressed, 12.0),
     (IntentPart::GradientEnd, 9.0),
+];
+/// Intents that say how something stands.
+const STATUS: [Intent; 4] = [
+    Intent::Success,
+    Intent::Warning,
+    Intent::Danger,
+    Intent::Info,
 ];
 /// A fill with less L\* than this left changes towards its text instead of away from it.
 const LEAST_LEFT: f64 = 14.0;
@@ -28,18 +34,29 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
 
 fn fill(p: &mut Painter<'_>, intent: &IntentScale) {
     let (name, scale) = (intent.name.as_str(), &p.on.scales[intent.scale]);
-    let choice = p.visible_fill(scale, intent.reason.clone());
+    let others = fills_before(p, name);
+    let choice = p.fill_for_text(scale, intent.reason.clone(), &others);
     let fill = p.put(IntentPart::Fill.of(name), choice);
     let code = p.code(fill);
     let text_choice = p.text_on(fill);
     let text = p.put(IntentPart::FillText.of(name), text_choice);
-    p.pair(text, fill, TEXT);
+    p.pair(text, fill, p.text());
     let direction = direction(code, p.code(text));
     for (state, distance) in STATES {
         let choice = state_choice(p, scale, code, direction * distance, text);
         let id = p.put(state.of(name), choice);
-        p.pair(text, id, TEXT);
+        p.pair(text, id, p.text());
     }
+}
+
+/// Fills of the status intents before this one, where it is one: they must stay apart.
+fn fills_before(p: &Painter<'_>, name: &str) -> Vec<RoleId> {
+    let at = STATUS.iter().position(|status| status.id() == name);
+    let before = &STATUS[..at.unwrap_or(0)];
+    before
+        .iter()
+        .filter_map(|status| p.find(status.role(IntentPart::Fill)))
+        .collect()
 }
 
 /// −1 where the states get darker, 1 where they get lighter.
@@ -69,7 +86,7 @@ fn state_choice(
         let reason = Reason::State { distance };
         let choice = p.at(scale, tone, reason);
         let ratio = rhodon_color::contrast_ratio(choice.color.code, p.code(text));
-        if ratio >= TEXT || distance.abs() < 1.0 {
+        if ratio >= p.text() || distance.abs() < 1.0 {
             return choice;
         }
         distance -= move_by.signum();
@@ -96,12 +113,12 @@ fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
     grounds.extend(&p.surfaces);
     let needs = Needs {
         on: &grounds,
-        ratio: TEXT,
+        ratio: p.text(),
     };
     let choice = p.fill_or_tone(scale, p.by_mode(37.0, 78.0), needs);
     let text = p.put(IntentPart::TintText.of(name), choice);
     for ground in grounds {
-        p.pair(text, ground, TEXT);
+        p.pair(text, ground, p.text());
     }
 
     let surfaces = p.surfaces.clone();
@@ -110,11 +127,11 @@ fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
         p.by_mode(50.0, 58.0),
         Needs {
             on: &surfaces,
-            ratio: GRAPHIC,
+            ratio: p.graphic(),
         },
     );
     let edge = p.put(IntentPart::Edge.of(name), choice);
-    p.pair_on_surfaces(edge, GRAPHIC);
+    p.pair_on_surfaces(edge, p.graphic());
 }
 
 impl Painter<'_> {

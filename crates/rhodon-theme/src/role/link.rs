@@ -2,7 +2,6 @@
 
 use super::painter::Painter;
 use super::pick::{Needs, Reach};
-use super::{GRAPHIC, TEXT};
 use crate::vocabulary::{Intent, IntentPart, Role};
 
 /// L\* between a link and its hover and pressed state.
@@ -16,11 +15,11 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
     let surfaces = p.surfaces.clone();
     let needs = Needs {
         on: &surfaces,
-        ratio: TEXT,
+        ratio: p.text(),
     };
     let rest_choice = p.fill_or_tone(scale, p.by_mode(42.0, 74.0), needs);
     let rest = p.put(Role::LINK_REST, rest_choice);
-    p.pair_on_surfaces(rest, TEXT);
+    p.pair_on_surfaces(rest, p.text());
     let from = p.code(rest).lightness();
     for (i, role) in [Role::LINK_HOVER, Role::LINK_PRESSED]
         .into_iter()
@@ -36,11 +35,11 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
         );
         let choice = p.pick(scale, tone, Reach(0.75), needs);
         let id = p.put(role, choice);
-        p.pair_on_surfaces(id, TEXT);
+        p.pair_on_surfaces(id, p.text());
     }
     if let Some(edge) = p.find(Intent::Primary.role(IntentPart::Edge)) {
         let ring = p.put_same(Role::FOCUS_RING, edge);
-        p.pair_on_surfaces(ring, GRAPHIC);
+        p.pair_on_surfaces(ring, p.graphic());
     }
 }
 

@@ -18,6 +18,7 @@ pub(crate) mod visible;
 use painter::Ahead;
 pub(crate) use painter::{Backdrop, Painted, Painter};
 
+use crate::level::Level;
 use crate::token::Mode;
 
 /// Paints one family of roles.
@@ -39,24 +40,23 @@ const FAMILIES: &[Family] = &[
 /// Rounds of painting after which roles that depend on each other in a circle are left as they are.
 const ROUNDS: usize = 6;
 
-/// Paints every family in one mode. A role set by hand may refer to one that is painted after it:
+/// Paints every family in one mode and level. A role set by hand may refer to one that is painted after it:
 /// then all is painted again with what that one came to, so that what stands on it can be read.
-pub(crate) fn paint(mode: Mode, on: &Backdrop<'_>) -> Painted {
+pub(crate) fn paint(mode: Mode, level: Level, on: &Backdrop<'_>) -> Painted {
     let mut ahead = Ahead::new();
+    let paint_once = |ahead: &Ahead| {
+        let mut painter = Painter::new(mode, level, on, ahead);
+        FAMILIES.iter().for_each(|family| family(&mut painter));
+        painter.finish()
+    };
     for _ in 1..ROUNDS {
-        let painted = paint_once(mode, on, &ahead);
+        let painted = paint_once(&ahead);
         if painted.awaited == ahead {
             return painted;
         }
         ahead = painted.awaited;
     }
-    paint_once(mode, on, &ahead)
-}
-
-fn paint_once(mode: Mode, on: &Backdrop<'_>, ahead: &Ahead) -> Painted {
-    let mut painter = Painter::new(mode, on, ahead);
-    FAMILIES.iter().for_each(|family| family(&mut painter));
-    painter.finish()
+    paint_once(&ahead)
 }
 
 /// Least contrast of running text (WCAG 2.2, 1.4.3).

@@ -5,10 +5,11 @@ use std::sync::Arc;
 
 use rhodon_color::{Rgb8, contrast_ratio};
 
+use crate::level::Level;
 use crate::overrides::Overrides;
 use crate::palette::{IntentScale, NamedScale};
 use crate::reason::Reason;
-use crate::token::{Cell, Mode, Pair};
+use crate::token::{Cell, Mode, Pair, Token};
 use crate::value::{ColorValue, Origin, Value};
 use crate::vocabulary::{Intent, Role};
 
@@ -18,6 +19,8 @@ pub(crate) struct Backdrop<'a> {
     pub scales: &'a [NamedScale],
     pub intents: &'a [IntentScale],
     pub overrides: &'a Overrides<'a>,
+    /// What all came to at the usual level, where another one is painted.
+    pub usual: &'a [Token],
 }
 
 /// A role's value before anybody overrides it.
@@ -55,6 +58,7 @@ pub(crate) type Ahead = HashMap<Arc<str>, ColorValue>;
 #[derive(Debug)]
 pub(crate) struct Painter<'a> {
     pub mode: Mode,
+    pub level: Level,
     pub on: &'a Backdrop<'a>,
     /// The four surfaces, once painted.
     pub surfaces: Vec<RoleId>,
@@ -66,9 +70,10 @@ pub(crate) struct Painter<'a> {
 }
 
 impl<'a> Painter<'a> {
-    pub(crate) fn new(mode: Mode, on: &'a Backdrop<'a>, ahead: &'a Ahead) -> Self {
+    pub(crate) fn new(mode: Mode, level: Level, on: &'a Backdrop<'a>, ahead: &'a Ahead) -> Self {
         Self {
             mode,
+            level,
             on,
             ahead,
             surfaces: Vec::new(),
@@ -76,6 +81,16 @@ impl<'a> Painter<'a> {
             declared: Vec::with_capacity(192),
             waiting: Vec::new(),
         }
+    }
+
+    /// Least contrast of text at this level.
+    pub(crate) fn text(&self) -> f64 {
+        self.level.text()
+    }
+
+    /// Least contrast of parts at this level.
+    pub(crate) fn graphic(&self) -> f64 {
+        self.level.graphic()
     }
 
     /// Light's value in light mode, dark's in dark mode.

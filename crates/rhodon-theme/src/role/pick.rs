@@ -3,7 +3,7 @@
 
 use std::sync::Arc;
 
-use rhodon_color::{ContrastOn, Rgb8};
+use rhodon_color::{ContrastOn, Rgb8, luminance_from_lightness};
 
 use super::painter::{Choice, Painter, RoleId};
 use crate::palette::NamedScale;
@@ -88,8 +88,17 @@ impl Painter<'_> {
             Mode::Light => -0.5,
             Mode::Dark => 0.5,
         };
+        let grounds: Vec<f64> = needs
+            .on
+            .iter()
+            .map(|id| self.code(*id).luminance())
+            .collect();
         let mut lightness = tone;
         while (0.0..=100.0).contains(&lightness) {
+            if !may_read(lightness, &grounds, needs.ratio) {
+                lightness += away;
+                continue;
+            }
             let code = scale.scale.at_lightness(lightness);
             if reads(code) {
                 let reason = Reason::Between {
@@ -129,7 +138,8 @@ impl Painter<'_> {
         }
     }
 
-    /// The text colour for a fill: white, else ink, else black; one of them always has 4.5 : 1.
+    /// The text colour for a fill: white, else ink, else black; one of them always has 4.5 : 1, and 7 : 1 on a
+    /// fill that was chosen for it.
     pub(crate) fn text_on(&self, fill: RoleId) -> Choice {
         let neutral = self.neutral();
         let steps = &neutral.scale.steps;
@@ -137,20 +147,21 @@ impl Painter<'_> {
         let because = |which| Reason::TextOn {
             which,
             ground: self.path(fill).clone(),
+            ratio: self.text(),
         };
         let literal = |code, which| Choice {
             color: ColorValue::opaque(code),
             alias: None,
             reason: because(which),
         };
-        if on.ratio(Rgb8::WHITE) >= super::TEXT {
+        if on.ratio(Rgb8::WHITE) >= self.text() {
             return match steps.iter().position(|s| s.color == Rgb8::WHITE) {
                 Some(i) => neutral.choice(i, because("white")),
                 None => literal(Rgb8::WHITE, "white"),
             };
         }
         let ink = steps.len() - 1;
-        if on.ratio(steps[ink].color) >= super::TEXT {
+        if on.ratio(steps[ink].color) >= self.text() {
             return neutral.choice(ink, because("ink"));
         }
         literal(Rgb8::BLACK, "only black")
@@ -172,6 +183,15 @@ impl Painter<'_> {
             },
         }
     }
+}
+
+/// Whether a colour of a lightness can have a ratio on grounds of these luminances: told by the lightness
+/// alone, before the colour is made, with room for the rounding of its code.
+pub(super) fn may_read(lightness: f64, grounds: &[f64], ratio: f64) -> bool {
+    const ROOM: f64 = 0.9;
+    let own = luminance_from_lightness(lightness);
+    let on = |ground: &f64| (own.max(*ground) + 0.05) / (own.min(*ground) + 0.05);
+    grounds.iter().all(|ground| on(ground) >= ratio * ROOM)
 }
 
 impl NamedScale {

@@ -2,7 +2,6 @@
 
 use super::painter::Painter;
 use super::pick::{Needs, Reach};
-use super::{GRAPHIC, TEXT};
 use crate::vocabulary::{Intent, IntentPart, Role};
 
 pub(crate) fn paint(p: &mut Painter<'_>) {
@@ -28,11 +27,11 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
         Reach::WIDE,
         Needs {
             on: &[fill],
-            ratio: TEXT,
+            ratio: p.text(),
         },
     );
     let text = p.put(Role::SELECTION_TEXT, text_choice);
-    p.pair(text, fill, TEXT);
+    p.pair(text, fill, p.text());
 
     let Some(tint) = p.find(Intent::Primary.role(IntentPart::Tint)) else {
         return;
@@ -44,13 +43,13 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
         Reach::WIDE,
         Needs {
             on: &[selected],
-            ratio: TEXT,
+            ratio: p.text(),
         },
     );
     let text = p.put(Role::SELECTED_TEXT, text_choice);
-    p.pair(text, selected, TEXT);
+    p.pair(text, selected, p.text());
     if let Some(edge) = p.find(Intent::Primary.role(IntentPart::Edge)) {
         let edge = p.put_same(Role::SELECTED_EDGE, edge);
-        p.pair_on_surfaces(edge, GRAPHIC);
+        p.pair_on_surfaces(edge, p.graphic());
     }
 }

@@ -1,8 +1,8 @@
 //! Text on surfaces.
 
+use super::MAIN_TEXT;
 use super::painter::Painter;
 use super::pick::{Needs, Reach};
-use super::{MAIN_TEXT, TEXT};
 use crate::vocabulary::Role;
 
 pub(crate) fn paint(p: &mut Painter<'_>) {
@@ -10,7 +10,7 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
     let surfaces = p.surfaces.clone();
     for (role, light, dark, ratio) in [
         (Role::TEXT_MAIN, 7.5, 95.0, MAIN_TEXT),
-        (Role::TEXT_MUTED, 40.5, 70.0, TEXT),
+        (Role::TEXT_MUTED, 40.5, 70.0, p.text()),
     ] {
         let choice = p.pick(
             neutral,

@@ -1,16 +1,19 @@
 //! Fills that can be told from their page. Navy, black, cream and white, of which brand sheets are
 //! full, would vanish in one of the two modes (engine document, "Roles").
 
-use rhodon_color::{Rgb8, difference};
+use rhodon_color::{ContrastOn, Rgb8, VisionKind, difference};
 
-use super::GRAPHIC;
 use super::painter::{Choice, Painter, RoleId};
-use super::pick::{Needs, Reach};
+use super::pick::{Needs, Reach, may_read};
+use crate::level::Level;
 use crate::palette::NamedScale;
 use crate::reason::Reason;
+use crate::status::APART;
+use crate::value::ColorValue;
 
 /// Least CIEDE2000 between a fill and a surface it stands on.
 pub(crate) const VISIBLE: f64 = 16.0;
+
 /// L\* of the step that a fill moves to, on a light and on a dark page.
 const TONES: (f64, f64) = (46.0, 66.0);
 /// The same for greys, which have only lightness to be told by.
@@ -24,6 +27,71 @@ impl Painter<'_> {
         let distance = |id: &RoleId| (*id, difference(code, self.code(*id)));
         let all = self.surfaces.iter().map(distance);
         all.min_by(|a, b| a.1.total_cmp(&b.1))
+    }
+
+    /// What [`Painter::visible_fill`] gives, moved as little as it must be until text can be read on it,
+    /// and as it is told from `others` by every eye.
+    pub(crate) fn fill_for_text(
+        &self,
+        scale: &NamedScale,
+        reason: Reason,
+        others: &[RoleId],
+    ) -> Choice {
+        let usual = self.visible_fill(scale, reason);
+        let carries = |code: Rgb8| {
+            let on = ContrastOn::new(code);
+            [Rgb8::WHITE, Rgb8::BLACK]
+                .iter()
+                .any(|text| on.ratio(*text) >= self.text())
+        };
+        let is_told = |code| self.nearest_surface(code).is_none_or(|(_, d)| d >= VISIBLE);
+        // What is quickly known comes first.
+        let fits = |code| carries(code) && is_told(code) && self.least_apart(code, others) >= APART;
+        if self.level == Level::Usual || fits(usual.color.code) {
+            return usual;
+        }
+        let reason = || Reason::Carries {
+            scale: scale.name.clone(),
+            ratio: self.text(),
+        };
+        let from = usual.color.code.lightness();
+        let away = |i: &usize| (scale.scale.steps[*i].lightness - from).abs();
+        let mut near: Vec<usize> = (0..scale.scale.steps.len()).collect();
+        near.retain(|i| away(i) <= 2.0 * Reach::WIDE.0);
+        near.sort_by(|a, b| away(a).total_cmp(&away(b)));
+        if let Some(i) = near.into_iter().find(|i| fits(scale.scale.steps[*i].color)) {
+            return scale.choice(i, reason());
+        }
+        // No step near enough: the nearest colour of the scale's own curve, darker before lighter.
+        let tones = (1..200).flat_map(|n| [-1.0, 1.0].map(|side| from + side * f64::from(n) / 2.0));
+        let codes = tones
+            .filter(|tone| (0.0..=100.0).contains(tone))
+            .filter(|tone| {
+                [1.0, 0.0]
+                    .iter()
+                    .any(|text| may_read(*tone, &[*text], self.text()))
+            })
+            .map(|tone| scale.scale.at_lightness(tone));
+        let found = codes.into_iter().find(|code| fits(*code));
+        match found {
+            Some(code) => Choice {
+                color: ColorValue::opaque(code),
+                alias: None,
+                reason: reason(),
+            },
+            None => usual,
+        }
+    }
+
+    /// CIEDE2000 to the nearest of other roles, in the kind of vision in which it is nearest.
+    fn least_apart(&self, code: Rgb8, others: &[RoleId]) -> f64 {
+        let eyes = VisionKind::ALL.map(VisionKind::full);
+        let all = others.iter().flat_map(|other| {
+            let other = self.code(*other);
+            eyes.iter()
+                .map(move |eye| difference(eye.see(code), eye.see(other)))
+        });
+        all.fold(f64::INFINITY, f64::min)
     }
 
     /// The exact colour of a scale where it can be told from every surface, else its step at a tone
@@ -45,7 +113,7 @@ impl Painter<'_> {
         let surfaces = self.surfaces.clone();
         let needs = Needs {
             on: &surfaces,
-            ratio: GRAPHIC,
+            ratio: self.graphic(),
         };
         let choice = self.pick(scale, self.by_mode(light, dark), Reach::WIDE, needs);
         let reason = Reason::Visible {

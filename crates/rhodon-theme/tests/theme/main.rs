@@ -5,6 +5,7 @@ mod audit;
 mod change;
 mod document;
 mod family;
+mod more;
 mod promises;
 mod roles;
 mod scales;

@@ -1,10 +1,12 @@
+import { Switch } from "@mantine/core";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type Token } from "../../api/client";
 import { numberOf } from "../../api/numberOf";
-import { useEditorState } from "../../editor/EditorProvider";
+import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { documentOf, tokensOf } from "../../editor/selectors";
 import type { EditorState } from "../../editor/store";
+import { useWhole } from "../../lineage/useLineage";
 import { counted } from "../../ui/counted";
 import classes from "./CheckStage.module.css";
 import { FindingList } from "./FindingList";
@@ -19,6 +21,36 @@ function useSettled<T>(select: (state: EditorState) => T): T {
   const [settled, setSettled] = useState(now);
   if (!drafting && settled !== now) setSettled(() => now);
   return settled;
+}
+
+/** How the level of more contrast stands, and whether it is made. */
+function MoreContrast() {
+  const editor = useEditor();
+  const more = useSettled((s) => s.preview?.derived.more);
+  const isMade = useWhole().contrast?.more !== false;
+  const set = (on: boolean) =>
+    void editor.commit(
+      (d) => ({ ...d, contrast: { ...d.contrast, more: on } }),
+      on ? "more contrast: made" : "more contrast: not made",
+    );
+  return (
+    <p className={classes.more}>
+      <Switch
+        size="xs"
+        label="more contrast for those who ask for it"
+        checked={isMade}
+        onChange={(e) => set(e.currentTarget.checked)}
+      />
+      {more && (
+        <span>
+          {more.readable === more.pairs
+            ? `all ${more.pairs} pairs at 7 : 1, parts at 4.5 : 1`
+            : `${more.readable} of ${more.pairs} pairs at 7 : 1, parts at 4.5 : 1`}
+          {`; ${counted(more.cells.length, "value")} differ`}
+        </span>
+      )}
+    </p>
+  );
 }
 
 /** What is wrong with the theme, mended at a click, and the contrast of everything on everything. */
@@ -45,6 +77,7 @@ export default function CheckStage() {
         {apart && ` · ${data.intents} intents apart`}
         {` · ${counted(counting, "finding")}`}
       </h1>
+      <MoreContrast />
       <FindingList findings={data.findings} tokens={tokens} />
       <MatrixTable matrix={data.matrix} tokens={tokens} />
     </div>

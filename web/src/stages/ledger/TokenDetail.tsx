@@ -39,6 +39,8 @@ export function TokenDetail({ row, name, onChoose }: Props) {
   ];
   const own = decisionsAt(lineage, (place) => places.some((p) => place === p || place.startsWith(`${p}/`)));
   const pairs = allPairs.filter((p) => p.fg === token.path || p.bg === token.path);
+  const more = useEditorState((s) => s.preview?.derived.more?.cells);
+  const raised = more?.filter((cell) => cell.path === token.path) ?? [];
   const cells = token.dark
     ? ([
         ["light", token.light],
@@ -70,6 +72,14 @@ export function TokenDetail({ row, name, onChoose }: Props) {
               <CopyButton text={cell.value} />{" "}
               {whoseIs(lineage, row.sources[mode === "dark" ? "dark" : "light"]) ?? cell.origin}:{" "}
               {cell.reason}
+            </dd>
+          </div>
+        ))}
+        {raised.map((cell) => (
+          <div key={`more ${cell.mode}`}>
+            <dt>more contrast, {cell.mode}</dt>
+            <dd>
+              <Swatch colors={[cell.value]} /> <CopyButton text={cell.value} /> {cell.reason}
             </dd>
           </div>
         ))}

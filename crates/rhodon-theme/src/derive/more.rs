@@ -1,0 +1,128 @@
+//! The level `more`: every role painted once more, with more contrast on everything it stands on.
+//!
+//! What was set by hand at the usual level holds here too where it can be read so; where not, it is let
+//! go, what stands in front first. What was set for this level is never let go.
+
+use std::sync::Arc;
+
+use indexmap::IndexMap;
+
+use crate::document::{ModeValues, Problems, Resolved};
+use crate::label::TokenPath;
+use crate::level::Level;
+use crate::overrides::Overrides;
+use crate::palette::steps;
+use crate::role::{self, Backdrop, Painted};
+use crate::token::{Cell, Cells, Mode, Pair, Section, Token};
+
+/// What the level comes to.
+#[derive(Clone, Debug, Default)]
+pub struct More {
+    /// Values that are others than at the usual level, in the order of the tokens.
+    pub cells: Vec<MoreCell>,
+    /// Declared pairs of both modes.
+    pub pairs: Vec<Pair>,
+}
+
+/// One value that is another than at the usual level.
+#[derive(Clone, Debug)]
+pub struct MoreCell {
+    /// Path of the token.
+    pub path: Arc<str>,
+    /// In which mode.
+    pub mode: Mode,
+    /// The value, and why.
+    pub cell: Cell,
+}
+
+impl More {
+    /// A value of this level, where it is another than the usual one.
+    pub fn cell(&self, path: &str, mode: Mode) -> Option<&Cell> {
+        let own = |c: &&MoreCell| *c.path == *path && c.mode == mode;
+        self.cells.iter().find(own).map(|c| &c.cell)
+    }
+}
+
+/// The level of a theme whose usual tokens are these.
+pub(super) fn more(
+    theme: &Resolved,
+    usual: &Backdrop<'_>,
+    tokens: &[Token],
+) -> Result<More, Problems> {
+    let set = &theme.merged.contrast.roles;
+    // The theme with other roles by hand, where there are some.
+    let mut held = (!set.is_empty()).then(|| theme.with_roles_of_more());
+    loop {
+        let own = match &held {
+            Some(theme) => Some(Overrides::new(theme, &steps::values(usual.scales))?),
+            None => None,
+        };
+        let on = Backdrop {
+            overrides: own.as_ref().unwrap_or(usual.overrides),
+            usual: tokens,
+            ..*usual
+        };
+        let painted = Mode::BOTH.map(|mode| role::paint(mode, Level::More, &on));
+        let unread = unread(&painted, &on, set);
+        if unread.is_empty() {
+            return finish(theme, &on, tokens, painted);
+        }
+        drop(own);
+        held.get_or_insert_with(|| theme.clone()).let_go(&unread);
+    }
+}
+
+/// Roles set by hand at the usual level that cannot be read at this one: what stands in front, and
+/// only where nothing of that is left what stands behind.
+fn unread(
+    painted: &[Painted; 2],
+    on: &Backdrop<'_>,
+    set: &IndexMap<TokenPath, ModeValues>,
+) -> Vec<(Arc<str>, Mode)> {
+    let mut out = Vec::new();
+    for (mode, painted) in Mode::BOTH.into_iter().zip(painted) {
+        let is_held = |path: &str| {
+            let own = set.iter().find(|(held, _)| held.as_str() == path);
+            own.is_some_and(|(_, values)| values.get(mode).is_some())
+        };
+        let may_go = |path: &&Arc<str>| on.overrides.role(path, mode).is_some() && !is_held(path);
+        let failed = || painted.pairs.iter().filter(|pair| !pair.pass);
+        let mut paths: Vec<&Arc<str>> = failed().map(|pair| &pair.fg).filter(may_go).collect();
+        if paths.is_empty() {
+            paths = failed().map(|pair| &pair.bg).filter(may_go).collect();
+        }
+        out.extend(paths.into_iter().map(|path| (path.clone(), mode)));
+    }
+    out
+}
+
+/// What differs from the usual tokens.
+fn finish(
+    theme: &Resolved,
+    on: &Backdrop<'_>,
+    tokens: &[Token],
+    painted: [Painted; 2],
+) -> Result<More, Problems> {
+    let count = tokens.len() - theme.merged.tokens.len();
+    let mut all: Vec<Token> = tokens[..count].to_vec();
+    // Roles come in the same order at every level.
+    let raised = painted[0].roles.iter().zip(&painted[1].roles);
+    let roles = all.iter_mut().filter(|t| t.section == Section::Roles);
+    for (token, ((_, light), (_, dark))) in roles.zip(raised) {
+        token.cells = Cells::Each(Box::new([light.clone(), dark.clone()]));
+    }
+    crate::custom_token::tokens(theme, on.overrides, &mut all)?;
+    let mut cells = Vec::new();
+    for (usual, more) in tokens.iter().zip(&all) {
+        cells.extend(Mode::BOTH.into_iter().filter_map(|mode| {
+            let cell = more.cell(mode);
+            (cell.value != usual.cell(mode).value).then(|| MoreCell {
+                path: more.path.clone(),
+                mode,
+                cell: cell.clone(),
+            })
+        }));
+    }
+    let pairs = painted.into_iter().flat_map(|p| p.pairs).collect();
+    Ok(More { cells, pairs })
+}

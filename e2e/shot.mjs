@@ -95,6 +95,14 @@ const VIEWS = {
     },
   },
   check: { path: `${theme}/check?page=parts` },
+  family: { path: "/family", act: (page) => page.waitForTimeout(1200) },
+  "more-contrast": {
+    path: `${theme}/check?page=parts`,
+    act: async (page) => {
+      await page.getByRole("button", { name: "contrast", exact: true }).click();
+      await page.waitForTimeout(500);
+    },
+  },
   eyes: {
     path: `${theme}/stave?page=dashboard`,
     act: async (page) => {

@@ -22,6 +22,7 @@ for (const [name, stage, view] of [
   ["type and shape", "brand", "source=faces"],
   ["forms", "handoff", "side=forms"],
   ["what exists", "handoff", "side=existing"],
+  ["sites", "handoff", "side=sites"],
   ["a page of one's own", "handoff", "own=true"],
 ] as const) {
   test(`axe finds nothing on ${name}`, async ({ page, slug }) => {

@@ -34,11 +34,15 @@ impl Server {
         );
         let folder = std::env::temp_dir().join(format!("rhodon-harbour-{}", std::process::id()));
         std::fs::create_dir_all(&folder).expect("a folder for the project");
+        // Beside the project's folder: what is published is none of its documents.
+        let published = folder.with_extension("published");
         let (process, address) = started(
             &[
                 "serve",
                 "--workspace",
                 folder.to_str().expect("a path of text"),
+                "--published",
+                published.to_str().expect("a path of text"),
                 "--demo",
                 "--listen",
                 "127.0.0.1:0",
@@ -85,6 +89,7 @@ impl Drop for Server {
             let _ = process.wait();
         }
         let _ = std::fs::remove_dir_all(&self.folder);
+        let _ = std::fs::remove_dir_all(self.folder.with_extension("published"));
     }
 }
 

@@ -102,7 +102,7 @@ impl Candidates {
         if usual.iter().all(|code| shows(*code)) {
             return out;
         }
-        let mut nearest = self.from_first(&shows, first);
+        let mut nearest = self.distances_from(&shows, first);
         for code in usual.iter().filter(|code| shows(**code)) {
             match self.colors.iter().position(|c| c.code == *code) {
                 Some(known) => lower(&mut nearest, self.row(known)),
@@ -123,7 +123,7 @@ impl Candidates {
 
     /// The distance of each from a colour; what does not show is nearer than anything, so that it is never
     /// the furthest.
-    fn from_first(&self, shows: impl Fn(Rgb8) -> bool, first: &Seen) -> Vec<f32> {
+    fn distances_from(&self, shows: impl Fn(Rgb8) -> bool, first: &Seen) -> Vec<f32> {
         let distance = |c: &Seen| match shows(c.code) {
             true => c.distance(first),
             false => -1.0,
@@ -133,7 +133,7 @@ impl Candidates {
 
     /// `count` candidates that show, apart from each other and from `first`.
     fn choose(&self, shows: impl Fn(Rgb8) -> bool, first: &Seen, count: usize) -> Vec<Rgb8> {
-        let from_first = self.from_first(shows, first);
+        let from_first = self.distances_from(shows, first);
         let mut nearest = from_first.clone();
         let mut chosen: Vec<usize> = Vec::with_capacity(count);
         for _ in 0..count {

@@ -1,0 +1,56 @@
+import { expect, open, saved, test } from "./rhodon";
+
+test("a theme is published, behind after a change, published anew and withdrawn", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await open(page, slug, "handoff");
+  await page.getByRole("navigation", { name: "Sides of the handoff" }).getByText("sites").click();
+  const side = page.getByRole("region", { name: "Published" });
+  await expect(side).toContainText("Nothing of this theme is current.");
+  await side.getByRole("button", { name: "Publish", exact: true }).click();
+  await expect(side).toContainText("As the theme is now.");
+  const first = await side.getByRole("link").first().getAttribute("href");
+  const sheet = await request.get(first ?? "");
+  expect(sheet.headers()["cache-control"]).toContain("immutable");
+  expect(await sheet.text()).toContain("--petrol-600: #0f5c7a");
+
+  await page.getByRole("link", { name: /^Brand/ }).click();
+  const code = page.getByRole("textbox", { name: "Colour", exact: true });
+  await code.fill("#b3123a");
+  await code.press("Enter");
+  await saved(page, 2);
+  await page.getByRole("link", { name: /^Handoff/ }).click();
+  await expect(side).toContainText("The theme has changed since: it is at revision 2.");
+  await side.getByRole("button", { name: "Publish revision 2" }).click();
+  await expect(side.getByRole("listitem")).toHaveCount(2);
+  // What a page loaded before is there as it was.
+  expect(await (await request.get(first ?? "")).text()).toContain("#0f5c7a");
+  await side.getByRole("button", { name: "Withdraw" }).click();
+  await expect(side).toContainText("Nothing of this theme is current.");
+});
+
+test("the proof shows more contrast, the ledger says why, and the level is switched off", async ({
+  page,
+  slug,
+}) => {
+  await open(page, slug, "check");
+  const muted = page
+    .frameLocator('iframe[title$="light"]')
+    .locator("body")
+    .evaluate.bind(page.frameLocator('iframe[title$="light"]').locator("body"));
+  const ink = () => muted((node) => getComputedStyle(node).getPropertyValue("--text-muted").trim());
+  const usual = await ink();
+  await page.getByRole("button", { name: "contrast", exact: true }).click();
+  await expect.poll(ink).not.toBe(usual);
+  await page.goto(`/themes/${slug}/ledger?token=text.muted`);
+  await expect(page.getByRole("region", { name: "About text.muted" })).toContainText(
+    /more contrast, light.*with 7 : 1/,
+  );
+  await page.getByRole("link", { name: /^Check/ }).click();
+  await expect(page.getByText(/all \d+ pairs at 7 : 1/)).toBeVisible();
+  await page.getByRole("switch", { name: /more contrast/ }).click({ force: true });
+  await saved(page, 2);
+  await expect(page.getByText(/pairs at 7 : 1/)).toHaveCount(0);
+});

@@ -84,8 +84,6 @@ const VIEWS = {
   },
   ledger: { path: `${theme}/ledger?token=primary.tint-text&page=parts` },
   "proof-booking": { path: `${theme}/stave?page=booking&scale=buoy` },
-  "proof-roster": { path: `${theme}/stave?page=roster` },
-  "proof-notice": { path: `${theme}/stave?page=notice` },
   "proof-dashboard": {
     path: `${theme}/stave?page=dashboard`,
     act: async (page) => {

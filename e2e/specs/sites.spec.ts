@@ -24,7 +24,7 @@ test("a theme is published, behind after a change, published anew and withdrawn"
   await page.getByRole("link", { name: /^Handoff/ }).click();
   await expect(side).toContainText("The theme has changed since: it is at revision 2.");
   await side.getByRole("button", { name: "Publish revision 2" }).click();
-  await expect(side.getByRole("listitem")).toHaveCount(2);
+  await expect(side.getByRole("list", { name: "Every file" }).getByRole("listitem")).toHaveCount(2);
   // What a page loaded before is there as it was.
   expect(await (await request.get(first ?? "")).text()).toContain("#0f5c7a");
   await side.getByRole("button", { name: "Withdraw" }).click();
@@ -53,4 +53,44 @@ test("the proof shows more contrast, the ledger says why, and the level is switc
   await page.getByRole("switch", { name: /more contrast/ }).click({ force: true });
   await saved(page, 2);
   await expect(page.getByText(/pairs at 7 : 1/)).toHaveCount(0);
+});
+
+test("a site takes what it has slots for, shows the theme and goes back to what it showed", async ({
+  page,
+  slug,
+  request,
+}) => {
+  // A host takes names of at most forty letters.
+  const theme = await (await request.get(`/api/themes/${slug}`)).json();
+  const name = `Site ${Date.now()}`;
+  const data = { spec: { ...theme.spec, name }, label: "named" };
+  const named = await request.put(`/api/themes/${slug}`, { headers: { "if-match": '"1"' }, data });
+  const own = (await named.json()).slug;
+  await open(page, own, "handoff");
+  await page.getByRole("navigation", { name: "Sides of the handoff" }).getByText("sites").click();
+  const sites = page.getByRole("region", { name: "Sites", exact: true });
+  const row = (slot: string) => sites.getByRole("row", { name: new RegExp(`^${slot} `) });
+  await expect(row("action")).toContainText("#0f5c7a");
+  // Chosen by hand, told where it does not fit, and remembered.
+  const line = sites.getByRole("textbox", { name: "What line takes" });
+  await line.fill("backdrop.fill");
+  await line.blur();
+  await expect(row("line")).toContainText("see-through");
+  await line.fill("border.strong");
+  await line.blur();
+  await expect(row("line")).toContainText(/#[0-9a-f]{6}/);
+  await page.reload();
+  await expect(line).toHaveValue("border.strong");
+
+  await sites.getByRole("button", { name: "Publish and register" }).click();
+  await expect(sites.getByRole("status")).toContainText(`${name} is registered`);
+  const anlow = sites.getByRole("listitem").filter({ hasText: "Port Anlow" });
+  await expect(anlow).toContainText("shows Harbour 2024");
+  await anlow.getByRole("button", { name: "Replace" }).click();
+  await expect(sites.getByRole("status")).toContainText(`Port Anlow shows ${name}: its page was read back`);
+  const shown = await (await request.get(`${process.env.RHODON_SERVICES}/sites/port-anlow/page`)).text();
+  expect(shown).toMatch(/href="http:[^"]*\/published\/site-[^"]*\.css"/);
+  await anlow.getByRole("button", { name: "Bring Harbour 2024 back" }).click();
+  await expect(anlow).toContainText("shows Harbour 2024");
+  await expect(sites.getByRole("status")).toContainText("shows it within a minute");
 });

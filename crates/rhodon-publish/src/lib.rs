@@ -6,5 +6,6 @@
 //! whoever is stopped in between leaves a file too many, never a name without a file.
 
 mod shelf;
+pub mod site;
 
 pub use shelf::{Entry, Index, Published, Shelf, ShelfError};

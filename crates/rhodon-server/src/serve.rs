@@ -11,6 +11,7 @@ use axum::http::{Method, StatusCode};
 use axum::middleware::Next;
 use axum::response::{IntoResponse, Response};
 use axum::routing::get;
+use rhodon_publish::site::Host;
 use rhodon_publish::{Shelf, ShelfError};
 use rhodon_store::{Store, StoreError};
 use tokio::net::TcpListener;
@@ -51,6 +52,10 @@ pub struct Config {
     pub workspace: Option<PathBuf>,
     /// Where published themes lie: a folder, or `s3://bucket/folder`.
     pub published: Option<String>,
+    /// Address of a host of sites.
+    pub sites: Option<String>,
+    /// What permits to change anything there.
+    pub sites_token: String,
 }
 
 /// Why the server could not start.
@@ -106,7 +111,8 @@ pub async fn serve(config: Config, ready: impl FnOnce(SocketAddr)) -> Result<(),
     let live = Live::start(config.database);
     let app = App::new(store, live.clone(), services)
         .with_workspace(config.workspace)?
-        .with_published(config.published.as_deref())?;
+        .with_published(config.published.as_deref())?
+        .with_sites(config.sites.as_deref(), &config.sites_token)?;
     ready(address);
     let streams = live.clone();
     let stopping = async move {
@@ -136,6 +142,7 @@ impl App {
             services,
             workspace: None,
             shelf: None,
+            sites: None,
         })
     }
 
@@ -159,6 +166,16 @@ impl App {
     /// A place that is none.
     pub fn with_published(mut self, place: Option<&str>) -> Result<Self, ServeError> {
         self.0.shelf = place.map(Shelf::at).transpose()?;
+        Ok(self)
+    }
+
+    /// Knows a host of sites, where one is given.
+    ///
+    /// # Errors
+    /// An address that is none.
+    pub fn with_sites(mut self, address: Option<&str>, token: &str) -> Result<Self, ServeError> {
+        let host = address.map(|address| Host::at(address, token)).transpose();
+        self.0.sites = host.map_err(|e| ServeError::Service(format!("RHODON_SITES: {e}")))?;
         Ok(self)
     }
 

@@ -1,11 +1,13 @@
 //! Small simulated services that stand in for outside ones, so that everything can be used and tried
-//! without a network: a community that shares sets of colours, and a service of web fonts. What they
+//! without a network: a community that shares sets of colours, a service of web fonts,
+//! and a host of sites that show a theme. What they
 //! hold is made up and forgotten when they end.
 
 mod answer;
 mod community;
 mod fonts;
 mod made_up;
+mod sites;
 mod trouble;
 
 use std::net::SocketAddr;
@@ -23,6 +25,7 @@ pub fn router() -> Router {
     let services = Router::new()
         .merge(community::routes())
         .merge(fonts::routes())
+        .merge(sites::routes())
         .layer(axum::middleware::from_fn_with_state(
             trouble.clone(),
             trouble::make,
@@ -54,6 +57,11 @@ async fn description() -> Json<Value> {
         "GET /fonts/faces": "the catalogue",
         "GET /fonts/sheet": "a style sheet: family, weights such as 400..700",
         "GET /fonts/files/{file}": "a font file",
+        "GET /sites": "what sites take, what they show, and the themes that are registered",
+        "GET /sites/{id}/page": "the page of a site, kept for a minute",
+        "PUT /sites/{id}/theme": "{\"name\", \"version\"}: shows a theme, or none: authorization: Bearer TOKEN",
+        "PUT /site-themes/{name}": "{\"url\", \"slots\"}: registers a theme: authorization: Bearer TOKEN",
+        "DELETE /site-themes/{name}": "forgets a theme that no site shows",
         "PUT /trouble": "{\"kind\": none, slow, failing, nonsense or cut}: how everything is answered from now on",
     }))
 }

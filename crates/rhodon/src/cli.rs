@@ -60,6 +60,8 @@ pub enum Command {
     Openapi,
     /// Run the web application.
     Serve(ServeArgs),
+    /// Sites that take a theme by name: list, register, apply, withdraw.
+    Site(SiteArgs),
     /// Run simulated services that stand in for outside ones: a community's sets and web fonts.
     Standin(StandinArgs),
 }
@@ -341,6 +343,64 @@ pub struct PublishArgs {
 }
 
 #[derive(Debug, Args)]
+pub struct SiteArgs {
+    /// Address of the host of the sites, such as the one of `rhodon standin`.
+    #[arg(long, env = "RHODON_SITES", default_value = "http://127.0.0.1:4871")]
+    pub host: String,
+    /// What permits to change anything there.
+    #[arg(long, env = "RHODON_SITES_TOKEN", hide_env_values = true)]
+    pub token: Option<String>,
+    #[command(subcommand)]
+    pub command: SiteCommand,
+}
+
+#[derive(Debug, Subcommand)]
+pub enum SiteCommand {
+    /// What the sites take, and what each shows.
+    List,
+    /// Register a theme, or give the one of its name other values.
+    Register(SiteRegister),
+    /// Have a site show a registered theme, and read its page back.
+    Apply {
+        /// The site.
+        site: String,
+        /// Name of the theme.
+        name: String,
+        /// Wait until the page shows it.
+        #[arg(long)]
+        wait: bool,
+    },
+    /// Have a site show no theme.
+    Withdraw {
+        /// The site.
+        site: String,
+    },
+    /// Forget a theme that no site shows.
+    Remove {
+        /// Name of the theme.
+        name: String,
+    },
+}
+
+#[derive(Debug, Args)]
+pub struct SiteRegister {
+    /// A theme document.
+    pub spec: PathBuf,
+    /// Address of its published style sheet.
+    #[arg(long)]
+    pub url: String,
+    /// Its name there; without it the theme's own.
+    #[arg(long)]
+    pub name: Option<String>,
+    /// Which token a slot takes, slot=token.path.
+    #[arg(long = "slot")]
+    pub slots: Vec<String>,
+    /// Only tell what would be sent.
+    #[arg(long)]
+    pub dry_run: bool,
+}
+
+#[derive(Debug, Args)]
 pub struct ServeArgs {
     /// Load the demo themes if the database has none.
     #[arg(long)]
@@ -360,6 +420,12 @@ pub struct ServeArgs {
     /// Community that shares sets of colours, such as the one of `rhodon standin`.
     #[arg(long, env = "RHODON_COMMUNITY")]
     pub community: Option<String>,
+    /// Host of sites, such as the one of `rhodon standin`.
+    #[arg(long, env = "RHODON_SITES")]
+    pub sites: Option<String>,
+    /// What permits to change anything at the host of sites.
+    #[arg(long, env = "RHODON_SITES_TOKEN", hide_env_values = true)]
+    pub sites_token: Option<String>,
     /// Service of web fonts, such as the one of `rhodon standin`.
     #[arg(long, env = "RHODON_FONTS")]
     pub fonts: Option<String>,

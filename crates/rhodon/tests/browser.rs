@@ -52,6 +52,10 @@ impl Server {
                 &services,
                 "--fonts",
                 &services,
+                "--sites",
+                &services,
+                "--sites-token",
+                "harbour-pilot",
             ],
             "Rhodon is at ",
         );

@@ -744,6 +744,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Has a site show a registered theme, or none, and reads its page back. */
+        put: operations["apply_to_site"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/start": {
         parameters: {
             query?: never;
@@ -1012,6 +1029,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/themes/{slug}/sites": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the sites of the host take of a saved theme; with `register` it is published and registered there. */
+        post: operations["theme_sites"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/themes/{slug}/undo": {
         parameters: {
             query?: never;
@@ -1145,6 +1179,23 @@ export interface components {
         AddBrandRequest: {
             colors: components["schemas"]["NewColor"][];
             spec: components["schemas"]["ThemeDocument"];
+        };
+        /** @description What a site shows now. */
+        AppliedView: {
+            /** @description Name of the theme that it showed before. */
+            before?: string | null;
+            /** @description Whether its page loads the theme's file by now: the page was read back. */
+            shows: boolean;
+        };
+        /** @description What a site is to show. */
+        ApplyRequest: {
+            /** @description Name of a registered theme; none shows none. */
+            theme?: string | null;
+            /**
+             * Format: int64
+             * @description The version of the site that was looked at.
+             */
+            version: number;
         };
         /** @description What to pack. */
         ArchiveRequest: {
@@ -2199,6 +2250,37 @@ export interface components {
             /** @description The exported style sheets, in the order in which they are loaded. */
             sheets: string[];
         };
+        /** @description A site. */
+        SiteOfHost: {
+            id: string;
+            name: string;
+            /** @description Name of the theme that it shows. */
+            theme?: string | null;
+            /** Format: int64 */
+            version: number;
+        };
+        /** @description Which token each slot takes, where somebody chose. */
+        SitesRequest: {
+            /** @description Whether it is published and registered, or only looked at. */
+            register?: boolean;
+            /** @description Paths of tokens by slot. */
+            slots?: {
+                [key: string]: string;
+            };
+        };
+        /** @description Sites, and what they would take of a theme. */
+        SitesView: {
+            /** @description How many tokens have no slot there. */
+            beyond: number;
+            /** @description The name under which the theme is registered there. */
+            name: string;
+            /** @description Whether this server knows a host of sites. */
+            open: boolean;
+            /** @description The address that is registered under that name. */
+            registered?: string | null;
+            sites: components["schemas"]["SiteOfHost"][];
+            slots: components["schemas"]["SlotView"][];
+        };
         /** @description A file that was not looked into. */
         SkippedFile: {
             file: string;
@@ -2208,6 +2290,14 @@ export interface components {
         SkippedView: {
             file: string;
             why: string;
+        };
+        /** @description A slot, and what stands in it or why nothing does. */
+        SlotView: {
+            meaning: string;
+            slot: string;
+            token?: string | null;
+            value?: string | null;
+            why?: string | null;
         };
         /** @description Files in which colours are found. */
         SourceFiles: {
@@ -4740,6 +4830,64 @@ export interface operations {
             };
         };
     };
+    apply_to_site: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ApplyRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AppliedView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            502: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     start: {
         parameters: {
             query?: never;
@@ -5682,6 +5830,64 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    theme_sites: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SitesRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitesView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            502: {
                 headers: {
                     [name: string]: unknown;
                 };

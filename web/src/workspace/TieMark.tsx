@@ -44,9 +44,9 @@ export function TieMark() {
         <UnstyledButton
           className={classes.mark}
           data-alarm={!isWell || undefined}
-          aria-label={`Folder ${workspace.folder}: ${state}`}
           onClick={() => setOpened(!opened)}
         >
+          <span className="visually-hidden">Folder </span>
           {workspace.folder}
           <small>{tie && tie.kept.length > 0 ? `${state}, ${tie.kept.length} kept` : state}</small>
         </UnstyledButton>

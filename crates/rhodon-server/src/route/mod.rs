@@ -22,6 +22,7 @@ pub(crate) mod read;
 pub(crate) mod recolor;
 pub(crate) mod revision;
 pub(crate) mod set;
+pub(crate) mod site;
 pub(crate) mod theme;
 pub(crate) mod tuner;
 pub(crate) mod vocabulary;
@@ -29,6 +30,7 @@ pub(crate) mod workspace;
 
 use axum::extract::{DefaultBodyLimit, FromRef};
 use rhodon_publish::Shelf;
+use rhodon_publish::site::Host;
 use rhodon_store::Store;
 use utoipa::OpenApi;
 use utoipa_axum::router::{OpenApiRouter, UtoipaMethodRouterExt};
@@ -48,6 +50,7 @@ pub(crate) struct AppState {
     pub services: Services,
     pub workspace: Option<Workspace>,
     pub shelf: Option<Shelf>,
+    pub sites: Option<Host>,
 }
 
 /// The API without its state.
@@ -75,6 +78,8 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
                 published::publish,
                 published::withdraw
             ))
+            .routes(routes!(site::sites))
+            .routes(routes!(site::apply))
             .routes(routes!(read::read))
             .routes(routes!(family::list))
             .routes(routes!(family::theme_sheets))

@@ -121,6 +121,17 @@ pub(crate) async fn get(
     Ok(Json(view(shelf.index(&slug).await?, saved.theme.revision)))
 }
 
+/// Publishes a saved theme; gives the name of its file.
+pub(super) async fn published_now(
+    bench: &Bench,
+    shelf: Option<Shelf>,
+    slug: &str,
+) -> Result<String, ApiError> {
+    let shelf = needed(shelf)?;
+    let (text, revision) = sheet(bench, slug).await?;
+    Ok(shelf.publish(slug, &text, Some(revision)).await?.file)
+}
+
 /// Publishes the saved theme; the same content is the same file.
 #[utoipa::path(
     post, path = "/themes/{slug}/published", operation_id = "publish_theme", params(("slug" = String, Path,)),

@@ -16,6 +16,7 @@ mod publish;
 mod recolor;
 mod scale;
 mod serve;
+mod site;
 mod standin;
 mod targets;
 mod vision;
@@ -52,6 +53,7 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
         }))?,
         Command::Openapi => printer.raw(&pretty(&rhodon_server::openapi()))?,
         Command::Serve(args) => serve::run(&args)?,
+        Command::Site(args) => site::run(&args, &mut printer)?,
         Command::Standin(args) => standin::run(&args)?,
     }
     printer.finish()

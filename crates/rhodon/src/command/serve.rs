@@ -25,6 +25,8 @@ pub fn run(args: &ServeArgs) -> Result<(), Failure> {
         },
         workspace: args.workspace.clone(),
         published: args.published.clone(),
+        sites: args.sites.clone(),
+        sites_token: args.sites_token.clone().unwrap_or_default(),
     };
     runtime
         .block_on(rhodon_server::serve(config, |address| {

@@ -5,6 +5,7 @@ mod bad_input;
 mod check;
 mod measures;
 mod recolor;
+mod sites;
 mod sources;
 
 use std::fs;

@@ -6,6 +6,7 @@ import { type Published, publish, publishedQuery, withdraw } from "../../../api/
 import { useEditorState } from "../../../editor/EditorProvider";
 import { themeOf } from "../../../editor/selectors";
 import { CopyButton } from "../../../ui/CopyButton";
+import { SiteList } from "./SiteList";
 import classes from "./Sites.module.css";
 
 /** The theme as a file that pages load: published, replaced, withdrawn. */
@@ -53,7 +54,7 @@ export default function SitesSide() {
       {data && data.files.length > 0 && (
         <>
           <h3>Every file</h3>
-          <ul className={classes.files}>
+          <ul className={classes.files} aria-label="Every file">
             {data.files.map((one) => (
               <li key={one.file}>
                 <a href={`/published/${one.file}`}>{one.file}</a>
@@ -64,6 +65,7 @@ export default function SitesSide() {
           </ul>
         </>
       )}
+      <SiteList />
       <p className={classes.help}>
         In a pipeline: <CopyButton text={`rhodon publish ${slug}.rhodon.json --to published`} />
       </p>

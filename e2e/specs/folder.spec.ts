@@ -63,8 +63,10 @@ test("what cannot be used is told in words, and the theme stays", async ({ page,
   await expect(mark).toContainText("in step");
   expect(JSON.parse(readFileSync(fileOf(slug), "utf8")).name).toContain("Test");
   const cut = page.getByRole("button", { name: "Cut", exact: true });
-  if (!(await cut.isVisible())) await mark.click();
-  await cut.click();
+  await expect(async () => {
+    if (!(await cut.isVisible())) await mark.click();
+    await cut.click({ timeout: 1000 });
+  }).toPass();
   await expect(mark).toContainText("cut");
   expect(existsSync(fileOf(slug))).toBe(true);
 });
@@ -79,9 +81,11 @@ test("a step that is dragged changes the project's own page", async ({ page, slu
     const before = await heading.evaluate((node) => getComputedStyle(node).color);
     await page.bringToFront();
     const follow = page.getByRole("switch", { name: "files follow a change before it is saved" });
-    if (!(await follow.isVisible())) await page.getByRole("button", { name: /^Folder / }).click();
-    await follow.click({ force: true });
-    await expect(follow).toBeChecked();
+    await expect(async () => {
+      if (!(await follow.isVisible())) await page.getByRole("button", { name: /^Folder / }).click();
+      if (!(await follow.isChecked())) await follow.click({ force: true, timeout: 1000 });
+      await expect(follow).toBeChecked({ timeout: 2000 });
+    }).toPass();
     await page.keyboard.press("Escape");
     const step = page.getByRole("slider", { name: "Petrol 300" }).first();
     const box = await step.boundingBox();

@@ -18,6 +18,13 @@ export function useWhole(): ThemeDocument {
   return useLineage()?.merged ?? document;
 }
 
+/** The theme as it was saved, with what it has from its parent: nothing that is only shown. */
+export function useSavedWhole(): ThemeDocument {
+  const { spec } = useEditorState(themeOf);
+  const { data } = useQuery(lineageQuery(spec));
+  return (spec.extends && data?.merged) || spec;
+}
+
 /** The code that a brand colour was saved with, be it the parent's. */
 export function useSavedColor(slug: string): string | undefined {
   const { spec } = useEditorState(themeOf);

@@ -268,7 +268,7 @@ impl CssWriter<'_> {
             let raised = self.raised(token, more).into_iter();
             raised.for_each(|line| groups.entry(token.group()).or_default().push(line));
         }
-        let lines: Vec<String> = groups.into_values().map(|lines| lines.join(" ")).collect();
+        let lines: Vec<String> = groups.into_values().map(|lines| lines.concat()).collect();
         let by_system = Node::rule(NOT_ASKED, lines.clone());
         let by_attribute = Node::rule(MORE_ATTRIBUTE, lines);
         let nodes = vec![Node::at(MORE_SYSTEM, vec![by_system]), by_attribute];

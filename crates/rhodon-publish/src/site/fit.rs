@@ -40,7 +40,8 @@ pub struct Fit {
     pub beyond: usize,
 }
 
-/// Which token a slot takes unless somebody says otherwise: by a word in its name.
+/// Which token a slot takes unless somebody says otherwise: by the first of these words in
+/// its name.
 const USUAL: [(&str, &str); 16] = [
     ("face-title", "type.family.heading"),
     ("face-text", "type.family.body"),
@@ -51,9 +52,9 @@ const USUAL: [(&str, &str); 16] = [
     ("page", "surface.base"),
     ("panel", "surface.raised"),
     ("quiet", "text.muted"),
-    ("ink", "text.main"),
     ("line", "border.subtle"),
     ("link", "link.rest"),
+    ("ink", "text.main"),
     ("alarm", "danger.fill"),
     ("warn", "warning.fill"),
     ("good", "success.fill"),

@@ -71,6 +71,12 @@ fn a_theme_is_registered_applied_replaced_and_taken_back() {
         (&action["token"], &action["value"]),
         (&json!("primary.fill"), &json!("#3b3f8c"))
     );
+    // `ink` is a part of `link`: the longer word goes first.
+    let token = |slot: &str| &taken.iter().find(|t| t["slot"] == slot).unwrap()["token"];
+    assert_eq!(
+        (token("link"), token("ink")),
+        (&json!("link.rest"), &json!("text.main"))
+    );
     assert!(dry["beyond"].as_u64().unwrap() > 100);
     let (_, standing, _) = host.site(&["list"]);
     assert_eq!(standing["themes"].as_array().unwrap().len(), 1);

@@ -5,7 +5,7 @@ import { vocabularyQuery } from "../../api/queries";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { type Edit, setScale } from "../../editor/edits";
 import { OwnHere } from "../../lineage/OwnHere";
-import { useWhole } from "../../lineage/useLineage";
+import { useSavedWhole } from "../../lineage/useLineage";
 import { Hint } from "../../ui/Hint";
 import classes from "./Stave.module.css";
 
@@ -48,9 +48,8 @@ export function ScaleControls({ scale }: { scale: Scale }) {
 
 function Knob({ scale, name, field }: { scale: Scale; name: "strength" | "turn"; field: Field }) {
   const editor = useEditor();
-  const theirs = useWhole().scales?.[scale.slug]?.[name] ?? field.default;
-  const value = useEditorState((s) => s.document.scales?.[scale.slug]?.[name]) ?? theirs;
-  const saved = useEditorState((s) => s.theme.spec.scales?.[scale.slug]?.[name]) ?? theirs;
+  const saved = useSavedWhole().scales?.[scale.slug]?.[name] ?? field.default;
+  const value = useEditorState((s) => s.document.scales?.[scale.slug]?.[name]) ?? saved;
   const { factor, unit } = SHOWN[name];
   const shown = (n: number) => Math.round(n * factor);
   const setTo =

@@ -6,7 +6,7 @@ import type { Edit } from "../../../editor/edits";
 import { documentOf } from "../../../editor/selectors";
 import { FACES } from "../../../faces/faces";
 import { OwnHere } from "../../../lineage/OwnHere";
-import { useWhole } from "../../../lineage/useLineage";
+import { useSavedWhole, useWhole } from "../../../lineage/useLineage";
 import { NumberField } from "../../../ui/NumberField";
 import { TypedField } from "../../../ui/TypedField";
 import { Faces } from "./Faces";
@@ -27,7 +27,7 @@ const setNumber =
 export default function TypeAndShape() {
   const editor = useEditor();
   const document = useEditorState(documentOf);
-  const saved = useEditorState((s) => s.theme.spec);
+  const saved = useSavedWhole();
   const whole = useWhole();
   const { data } = useQuery(vocabularyQuery);
   const numbers = data?.numbers.filter((n) => n.part !== "scale") ?? [];
@@ -36,7 +36,7 @@ export default function TypeAndShape() {
       const part: Record<string, unknown> = { ...(field.part === "type" ? document.type : document.shape) };
       return part[field.key] as number | null | undefined;
     };
-    return of(saved) ?? of(whole);
+    return of(saved);
   };
   return (
     <section className={classes.typeShape} aria-label="Type and shape">

@@ -2262,7 +2262,7 @@ export interface components {
         /** @description Which token each slot takes, where somebody chose. */
         SitesRequest: {
             /** @description Whether it is published and registered, or only looked at. */
-            register?: boolean;
+            register: boolean;
             /** @description Paths of tokens by slot. */
             slots?: {
                 [key: string]: string;

@@ -65,14 +65,13 @@ pub struct SlotView {
 }
 
 /// Which token each slot takes, where somebody chose.
-#[derive(Debug, Default, Deserialize, ToSchema)]
+#[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct SitesRequest {
     /// Paths of tokens by slot.
     #[serde(default)]
     slots: BTreeMap<String, String>,
     /// Whether it is published and registered, or only looked at.
-    #[serde(default)]
     register: bool,
 }
 

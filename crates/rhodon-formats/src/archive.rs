@@ -8,9 +8,9 @@ use zip::result::{ZipError, ZipResult};
 use zip::write::{SimpleFileOptions, ZipWriter};
 use zip::{CompressionMethod, DateTime};
 
-use crate::form;
+use crate::handover::{Handover, Written};
 use crate::stamp::comment_safe;
-use crate::target::{ExportError, File, Output, Source, Target};
+use crate::target::{ExportError, File, Output, Source};
 
 /// Smaller files are stored as they are: setting up compression costs more than it saves, and an
 /// asset catalogue has hundreds of them.
@@ -28,72 +28,36 @@ pub struct Archive {
     pub failures: Failures,
 }
 
-/// One target's part, or one form's.
-struct Written {
-    name: String,
-    usage: String,
-    output: Output,
-    command: String,
-}
-
-/// Writes targets with the options that the document holds for them, and forms of the document, and packs
-/// their files with a page. One that cannot be written does not stop the others. The same theme gives the same bytes.
+/// Writes targets and forms with the options that the document holds for them, and packs their files
+/// with a page. One that cannot be written does not stop the others. The same theme gives the same bytes.
 ///
 /// # Errors
-/// The first failure where no target at all can be written.
-pub fn archive(
-    targets: &[&'static Target],
-    forms: &[&str],
-    source: &Source<'_>,
-) -> Result<Archive, ExportError> {
-    let (files, failures) = files(targets, forms, source)?;
+/// The first failure where nothing at all can be written.
+pub fn archive(parts: &[Handover<'_>], source: &Source<'_>) -> Result<Archive, ExportError> {
+    let (files, failures) = files(parts, source)?;
     let bytes = pack(files.iter().map(|f| (f.path.as_str(), f.text.as_str()))).map_err(unpacked)?;
     Ok(Archive { bytes, failures })
 }
 
-/// Targets that could not be written, each with why.
+/// What could not be written, by its id, each with why.
 type Failures = Vec<(String, ExportError)>;
 
-/// The files of an archive, its page first.
+/// The files of an archive, its page first; targets come before forms.
 ///
 /// # Errors
-/// The first failure where no target at all can be written.
+/// The first failure where nothing at all can be written.
 pub fn files(
-    targets: &[&'static Target],
-    forms: &[&str],
+    parts: &[Handover<'_>],
     source: &Source<'_>,
 ) -> Result<(Vec<File>, Failures), ExportError> {
-    let mut written = Vec::with_capacity(targets.len());
+    let mut written = Vec::with_capacity(parts.len());
     let mut failures = Vec::new();
-    for target in targets {
-        let one = target.settings_of(source.decided, []).and_then(|settings| {
-            let command = target.command(&settings, source.stamp.revision);
-            Ok(Written {
-                name: target.name.to_owned(),
-                usage: target.usage_for(source.theme),
-                output: target.export(source, settings)?,
-                command,
-            })
-        });
-        match one {
+    let mut parts = parts.to_vec();
+    parts.sort_by_key(|part| part.target().is_none());
+    for part in parts {
+        match part.write(source, []) {
             Ok(one) => written.push(one),
-            Err(error) => failures.push((target.id.to_owned(), error)),
-        }
-    }
-    for name in forms {
-        let id = format!("{}{name}", form::PREFIX);
-        match form::export(name, source) {
-            Ok(output) => written.push(Written {
-                usage: output
-                    .files
-                    .first()
-                    .map(|f| form::usage(&f.path))
-                    .unwrap_or_default(),
-                command: form::command(name),
-                name: format!("Form {name}"),
-                output,
-            }),
-            Err(error) => failures.push((id, error)),
+            Err(error) => failures.push((part.id(), error)),
         }
     }
     if let (true, Some((_, error))) = (written.is_empty(), failures.first()) {
@@ -154,6 +118,7 @@ fn page(source: &Source<'_>, written: &[Written], failures: &Failures) -> String
         usage,
         output,
         command,
+        ..
     } in written
     {
         out.push_str(&format!("\n## {name}\n\n"));

@@ -36,6 +36,17 @@ impl<'a> Job<'a> {
         }
     }
 
+    /// The same export of another theme.
+    pub(crate) fn of(&self, theme: &'a Derived) -> Self {
+        Self {
+            theme,
+            settings: self.settings.clone(),
+            usage: String::new(),
+            by_path: OnceCell::new(),
+            ..*self
+        }
+    }
+
     /// A token by its path, left out of exports or not.
     pub(crate) fn token(&self, path: &str) -> Option<&'a Token> {
         let all = || self.theme.tokens.iter().map(|t| (&*t.path, t)).collect();

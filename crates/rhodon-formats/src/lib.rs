@@ -7,6 +7,7 @@ mod archive;
 pub mod color_set;
 pub mod color_use;
 pub mod form;
+mod handover;
 pub mod inventory;
 mod job;
 mod name;
@@ -19,6 +20,7 @@ mod target;
 mod write;
 
 pub use archive::{Archive, archive, bundle, files as archive_files};
+pub use handover::{Handover, Written, style_sheet};
 pub use name::css_name;
 pub use option::{OptionError, OptionKind, Settings, TargetOption};
 pub use stamp::Stamp;

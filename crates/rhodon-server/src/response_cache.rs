@@ -62,12 +62,13 @@ impl Weighter<Question, Bytes> for Size {
 static ANSWERS: LazyLock<Cache<Question, Bytes, Size>> =
     LazyLock::new(|| Cache::with_weighter(CAPACITY as usize / TYPICAL, CAPACITY, Size));
 
-/// The answer to a question that was asked before.
-pub(crate) fn recall(question: &Question) -> Option<Bytes> {
-    ANSWERS.get(question)
-}
-
-/// Keeps an answer.
-pub(crate) fn keep(question: Question, answer: &Bytes) {
-    ANSWERS.insert(question, answer.clone());
+/// The answer to a question: the one that is kept, or a new one, which is kept from then on.
+///
+/// # Errors
+/// What keeps it from being answered; that is not kept.
+pub(crate) fn answered<E>(
+    question: Question,
+    answer: impl FnOnce() -> Result<Bytes, E>,
+) -> Result<Bytes, E> {
+    ANSWERS.get_or_insert_with(&question, answer)
 }

@@ -26,7 +26,7 @@ impl Level {
     }
 
     /// Least contrast of running text.
-    pub fn text(self) -> f64 {
+    pub const fn text(self) -> f64 {
         match self {
             Self::Usual => 4.5,
             Self::More => 7.0,
@@ -34,7 +34,7 @@ impl Level {
     }
 
     /// Least contrast of what must be seen but not read.
-    pub fn graphic(self) -> f64 {
+    pub const fn graphic(self) -> f64 {
         match self {
             Self::Usual => 3.0,
             Self::More => 4.5,

@@ -2345,11 +2345,6 @@ export interface components {
              */
             draw: number;
         };
-        /**
-         * @description How a theme and its document stand.
-         * @enum {string}
-         */
-        StateView: "in-step" | "clash" | "broken" | "gone" | "failed" | "cut";
         /** @description A step of it. */
         StepOfScale: {
             hex: string;
@@ -2485,7 +2480,11 @@ export interface components {
             path: string;
             /** @description Slug of the theme. */
             slug: string;
-            state: components["schemas"]["StateView"];
+            /**
+             * @description How a theme and its document stand.
+             * @enum {string}
+             */
+            state: "in-step" | "clash" | "broken" | "gone" | "failed" | "cut";
         };
         /** @description A token; without `dark` its value holds in both modes. */
         TokenView: {

@@ -2,7 +2,7 @@
 
 use indexmap::IndexMap;
 use rhodon_color::Notation;
-use rhodon_theme::{ColorValue, Mode, More, Section, Token, Value};
+use rhodon_theme::{Cell, ColorValue, Mode, More, Section, Token, Value};
 
 use super::css_tree::{Node, print_all};
 use super::{css_value, losses};
@@ -91,7 +91,8 @@ enum Strategy {
     Function,
 }
 
-struct CssWriter<'a> {
+/// Declarations of tokens under names of their own.
+pub(super) struct CssWriter<'a> {
     names: Names<'a>,
     tokens: Vec<&'a Token>,
     notation: Notation,
@@ -107,14 +108,10 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         _ => Strategy::Auto,
     };
     let format = job.settings.get(&FORMAT);
-    let prefix = job.settings.get(&TargetOption::PREFIX);
-    let names = name::unique(job.tokens(), |path| name::kebab(prefix, path))?;
     let sheet = CssWriter {
-        names,
-        tokens: job.tokens().collect(),
         notation: format.parse().unwrap_or(Notation::Hex),
-        by_name: job.settings.get(&REFERENCES) == "var",
         more: job.theme.more.as_ref(),
+        ..CssWriter::new(job, job.settings.get(&REFERENCES) == "var")?
     };
     let mut nodes = sheet.rules(strategy, Part::Complete);
     let more = sheet.more_rules();
@@ -153,16 +150,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
 
 /// Every token of a job as custom properties on `:root` that follow the system's mode.
 pub(crate) fn custom_properties(job: &Job<'_>) -> Result<Vec<Node>, ExportError> {
-    let prefix = job.settings.get(&TargetOption::PREFIX);
-    let names = name::unique(job.tokens(), |path| name::kebab(prefix, path))?;
-    let sheet = CssWriter {
-        names,
-        tokens: job.tokens().collect(),
-        notation: Notation::Hex,
-        by_name: true,
-        more: None,
-    };
-    Ok(sheet.rules(Strategy::Auto, Part::Complete))
+    Ok(CssWriter::new(job, true)?.rules(Strategy::Auto, Part::Complete))
 }
 
 /// Which tokens a run of rules is for.
@@ -195,7 +183,29 @@ impl<'a> Groups<'a> {
     }
 }
 
-impl CssWriter<'_> {
+impl<'a> CssWriter<'a> {
+    /// The tokens of a job in hex, by name or by value where they refer to others.
+    pub(super) fn new(job: &Job<'a>, by_name: bool) -> Result<Self, ExportError> {
+        let prefix = job.settings.get(&TargetOption::PREFIX);
+        Ok(Self {
+            names: name::unique(job.tokens(), |path| name::kebab(prefix, path))?,
+            tokens: job.tokens().collect(),
+            notation: Notation::Hex,
+            by_name,
+            more: None,
+        })
+    }
+
+    /// Every token on `:root` in both modes at once, which the system or an attribute chooses.
+    pub(super) fn switchable(&self) -> Vec<Node> {
+        self.function_rules(Part::Complete)
+    }
+
+    /// One declaration for both modes, which follows the `color-scheme` that holds.
+    pub(super) fn declared(&self, token: &Token) -> String {
+        self.switched(token, Part::Complete)
+    }
+
     fn rules(&self, strategy: Strategy, part: Part) -> Vec<Node> {
         if strategy == Strategy::Function {
             return self.function_rules(part);
@@ -261,36 +271,43 @@ impl CssWriter<'_> {
     /// What differs where more contrast is asked for: by the system or by an attribute. Both modes stand in
     /// one declaration, which follows the `color-scheme` that the rules of the modes set.
     fn more_rules(&self) -> Option<Node> {
-        let more = self.more?;
+        let more = self.more?.by_path();
         // A line for each group: they stand here twice.
-        let mut groups: IndexMap<&str, Vec<String>> = IndexMap::new();
+        let mut groups: IndexMap<&str, String> = IndexMap::new();
         for token in &self.tokens {
-            let raised = self.raised(token, more).into_iter();
-            raised.for_each(|line| groups.entry(token.group()).or_default().push(line));
+            let cells = more.get(&*token.path);
+            if let Some(line) = cells.and_then(|cells| self.raised(token, *cells)) {
+                groups.entry(token.group()).or_default().push_str(&line);
+            }
         }
-        let lines: Vec<String> = groups.into_values().map(|lines| lines.concat()).collect();
+        let lines: Vec<String> = groups.into_values().collect();
         let by_system = Node::rule(NOT_ASKED, lines.clone());
         let by_attribute = Node::rule(MORE_ATTRIBUTE, lines);
         let nodes = vec![Node::at(MORE_SYSTEM, vec![by_system]), by_attribute];
         Some(Node::at(KNOWS_BOTH, nodes))
     }
 
-    /// The declaration of a token that is another one where more contrast is asked for. What refers to
-    /// the same token as usual follows by itself.
-    fn raised(&self, token: &Token, more: &More) -> Option<String> {
-        let text = |mode: Mode| {
-            let usual = token.cell(mode);
-            let cell = more.cell(&token.path, mode).unwrap_or(usual);
-            let follows = self.by_name && cell.alias.is_some() && cell.alias == usual.alias;
-            (follows, css_value::value(&cell.value, self.notation))
+    /// The declaration of a token with other values than usual. What refers to the same token as usual
+    /// follows by itself.
+    fn raised(&self, token: &Token, cells: [Option<&Cell>; 2]) -> Option<String> {
+        let usual = Mode::BOTH.map(|mode| token.cell(mode));
+        let follows = |(raised, usual): (&Cell, &Cell)| {
+            self.by_name && raised.alias.is_some() && raised.alias == usual.alias
         };
-        let [(light_follows, light), (dark_follows, dark)] = Mode::BOTH.map(text);
-        let is_raised =
-            |mode: Mode, follows: bool| !follows && more.cell(&token.path, mode).is_some();
-        let is_raised =
-            is_raised(Mode::Light, light_follows) || is_raised(Mode::Dark, dark_follows);
+        let changed = cells
+            .into_iter()
+            .zip(usual)
+            .filter_map(|(cell, usual)| Some((cell?, usual)));
+        if changed.into_iter().all(follows) {
+            return None;
+        }
+        let text = |mode: Mode| {
+            let cell = cells[mode as usize].unwrap_or(usual[mode as usize]);
+            css_value::value(&cell.value, self.notation)
+        };
+        let (light, dark) = (text(Mode::Light), text(Mode::Dark));
         let name = &self.names[&*token.path];
-        is_raised.then(|| match light == dark {
+        Some(match light == dark {
             true => format!("--{name}:{light};"),
             false => format!("--{name}:light-dark({light},{dark});"),
         })

@@ -2,14 +2,13 @@
 //! both modes, with a small module that sets, remembers and announces the choice.
 
 use indexmap::IndexMap;
-use rhodon_color::Notation;
-use rhodon_theme::{Derived, Mode, Section, Slug, Token};
+use rhodon_theme::{Derived, Section, Slug, Token};
 use serde_json::json;
 
+use super::css::CssWriter;
 use super::css_tree::{Node, print_all};
-use super::css_value;
 use crate::job::{Comment, Job};
-use crate::name::{self, Names};
+use crate::name;
 use crate::option::{OptionKind, TargetOption};
 use crate::target::{ExportError, File, Group, Output, Target};
 
@@ -77,17 +76,7 @@ impl Part {
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let themes = named(job);
-    let prefix = job.settings.get(&TargetOption::PREFIX);
-    let names = name::unique(job.tokens(), |path| name::kebab(prefix, path))?;
-    let base: Vec<String> = job.tokens().map(|t| declared(t, &names, false)).collect();
-    let mut root = vec!["color-scheme: light dark;".to_owned()];
-    root.extend(base);
-    let scheme = |mode: &str| vec![format!("color-scheme: {mode};")];
-    let mut nodes = vec![
-        Node::rule(":root", root),
-        Node::rule(":root[data-mode=\"light\"]", scheme("light")),
-        Node::rule(":root[data-mode=\"dark\"]", scheme("dark")),
-    ];
+    let mut nodes = CssWriter::new(job, true)?.switchable();
     nodes.extend(differing(job, &themes[1..])?);
     let mut sheet = String::with_capacity(24 * 1024);
     let fonts = themes.iter().filter_map(|(_, t)| t.font_import.as_deref());
@@ -126,31 +115,13 @@ fn named<'a>(job: &Job<'a>) -> Vec<(Slug, &'a Derived)> {
     out
 }
 
-/// `--name: value;`, light and dark in one where they differ.
-fn declared(token: &Token, names: &Names<'_>, literal: bool) -> String {
-    let text = |mode: Mode| {
-        let cell = token.cell(mode);
-        let alias = cell.alias.as_deref().filter(|_| !literal);
-        match alias.and_then(|alias| names.get(alias)) {
-            Some(name) => format!("var(--{name})"),
-            None => css_value::value(&cell.value, Notation::Hex),
-        }
-    };
-    let (light, dark) = (text(Mode::Light), text(Mode::Dark));
-    let name = &names[&*token.path];
-    if light == dark || token.cell(Mode::Light).value.color().is_none() {
-        format!("--{name}: {light};")
-    } else {
-        format!("--{name}: light-dark({light}, {dark});")
-    }
-}
-
 /// What other themes declare otherwise than the first one, part by part; what several of them say
 /// alike stands once. What is switched apart refers to nothing that another theme may lack.
-fn differing(job: &Job<'_>, themes: &[(Slug, &Derived)]) -> Result<Vec<Node>, ExportError> {
+fn differing<'a>(job: &Job<'a>, themes: &[(Slug, &'a Derived)]) -> Result<Vec<Node>, ExportError> {
+    let first = both_ways(job)?;
     let mut by_part = Part::ALL.map(|part| (part, IndexMap::<String, Vec<&Slug>>::new()));
     for (slug, theme) in themes {
-        for (part, line) in own_lines(job, theme)? {
+        for (part, line) in own_lines(job, &first, &job.of(theme))? {
             let lines = &mut by_part[part as usize].1;
             lines.entry(line).or_default().push(slug);
         }
@@ -169,23 +140,27 @@ fn differing(job: &Job<'_>, themes: &[(Slug, &Derived)]) -> Result<Vec<Node>, Ex
     Ok(nodes)
 }
 
-/// The declarations of a theme that the first one has not.
-fn own_lines(job: &Job<'_>, theme: &Derived) -> Result<Vec<(Part, String)>, ExportError> {
-    let prefix = job.settings.get(&TargetOption::PREFIX);
-    let groups =
-        |t: &&Token| !t.omitted && job.settings.includes(&TargetOption::GROUPS, t.section.id());
-    let carried = || theme.tokens.iter().filter(groups);
-    let names = name::unique(carried(), |path| name::kebab(prefix, path))?;
-    let first = name::unique(job.tokens(), |path| name::kebab(prefix, path))?;
-    let own = carried().filter_map(|token| {
+/// Declarations of a theme by name and by value.
+fn both_ways<'a>(job: &Job<'a>) -> Result<[CssWriter<'a>; 2], ExportError> {
+    Ok([CssWriter::new(job, true)?, CssWriter::new(job, false)?])
+}
+
+/// The declarations of another theme that the first one has not.
+fn own_lines(
+    job: &Job<'_>,
+    first: &[CssWriter<'_>; 2],
+    other: &Job<'_>,
+) -> Result<Vec<(Part, String)>, ExportError> {
+    let own = both_ways(other)?;
+    let lines = other.tokens().filter_map(|token| {
         let part = Part::of(token);
-        let literal = part != Part::Rest;
-        let line = declared(token, &names, literal);
-        let other = job.token(&token.path).filter(|t| !t.omitted);
-        let same = other.is_some_and(|other| declared(other, &first, literal) == line);
-        (!same).then_some((part, line))
+        let way = usize::from(part != Part::Rest);
+        let line = own[way].declared(token);
+        let known = job.token(&token.path).filter(|t| !t.omitted);
+        let is_same = known.is_some_and(|known| first[way].declared(known) == line);
+        (!is_same).then_some((part, line))
     });
-    Ok(own.collect())
+    Ok(lines.collect())
 }
 
 /// A string of a script that also stands inside HTML.

@@ -4,12 +4,16 @@ use std::collections::BTreeMap;
 use std::time::Duration;
 
 use reqwest::{Client, RequestBuilder, Response};
+use serde::de::DeserializeOwned;
 use serde::{Deserialize, Serialize};
 use serde_json::json;
 use url::Url;
 
 /// The longest that an answer may take.
 const MAX_TIME: Duration = Duration::from_secs(5);
+
+/// The largest answer, in bytes.
+const MAX_BYTES: usize = 4 * 1024 * 1024;
 
 /// A place for a value.
 #[derive(Clone, Debug, PartialEq, Eq, Deserialize, Serialize)]
@@ -115,7 +119,11 @@ impl Host {
         if !base.has_host() {
             return Err(wrong());
         }
-        let client = Client::builder().timeout(MAX_TIME).no_proxy().build();
+        let client = Client::builder()
+            .timeout(MAX_TIME)
+            .redirect(reqwest::redirect::Policy::none())
+            .no_proxy()
+            .build();
         Ok(Self {
             client: client.map_err(|e| SiteError::Away(e.to_string()))?,
             base,
@@ -141,10 +149,7 @@ impl Host {
             Err(SiteError::Away(_)) => sent(ask()).await?,
             answer => answer?,
         };
-        answer
-            .json()
-            .await
-            .map_err(|e| SiteError::Nonsense(e.to_string()))
+        read(answer).await
     }
 
     /// Registers a theme under a name, or gives the one of that name other values.
@@ -180,10 +185,8 @@ impl Host {
         let body = json!({ "name": name, "version": site.version });
         let request = self.client.put(self.to(&["sites", &site.id, "theme"]));
         let answer = sent(request.bearer_auth(&self.token).json(&body)).await?;
-        let applied: Result<Applied, _> = answer.json().await;
-        applied
-            .map(|applied| applied.before)
-            .map_err(|e| SiteError::Nonsense(e.to_string()))
+        let applied: Applied = read(answer).await?;
+        Ok(applied.before)
     }
 
     /// Has the host forget a theme that no site shows.
@@ -201,11 +204,8 @@ impl Host {
     /// It is away.
     pub async fn loads(&self, site: &SiteView, url: &str) -> Result<bool, SiteError> {
         let answer = sent(self.client.get(self.to(&["sites", &site.id, "page"]))).await?;
-        let text = answer
-            .text()
-            .await
-            .map_err(|e| SiteError::Away(e.to_string()))?;
-        Ok(text.contains(&format!("href=\"{url}\"")))
+        let text = bytes(answer).await?;
+        Ok(String::from_utf8_lossy(&text).contains(&format!("href=\"{url}\"")))
     }
 }
 
@@ -223,8 +223,28 @@ async fn sent(request: RequestBuilder) -> Result<Response, SiteError> {
     if status.is_success() {
         return Ok(answer);
     }
-    let told = answer.json::<Told>().await;
+    let told = read::<Told>(answer).await;
     Err(SiteError::Refused(
         told.map_or_else(|_| status.to_string(), |told| told.error),
     ))
+}
+
+/// An answer in the shape that is documented.
+async fn read<T: DeserializeOwned>(answer: Response) -> Result<T, SiteError> {
+    let bytes = bytes(answer).await?;
+    serde_json::from_slice(&bytes).map_err(|e| SiteError::Nonsense(e.to_string()))
+}
+
+/// The whole of an answer, within bounds.
+async fn bytes(mut answer: Response) -> Result<Vec<u8>, SiteError> {
+    let away = |e: reqwest::Error| SiteError::Away(e.to_string());
+    let mut whole = Vec::new();
+    while let Some(part) = answer.chunk().await.map_err(away)? {
+        if whole.len() + part.len() > MAX_BYTES {
+            let most = MAX_BYTES / 1_000_000;
+            return Err(SiteError::Nonsense(format!("more than {most} MB")));
+        }
+        whole.extend_from_slice(&part);
+    }
+    Ok(whole)
 }

@@ -39,14 +39,10 @@ pub(crate) async fn derive_theme(
 }
 
 fn answer(theme: &Resolved) -> Result<Bytes, ApiError> {
-    let question = Question::new("derive", theme, &());
-    if let Some(known) = response_cache::recall(&question) {
-        return Ok(known);
-    }
-    let derived = derived(theme).map_err(|p| ApiError::invalid("/spec", p))?;
-    let answer = written(&DerivedView::from(&*derived))?;
-    response_cache::keep(question, &answer);
-    Ok(answer)
+    response_cache::answered(Question::new("derive", theme, &()), || {
+        let derived = derived(theme).map_err(|p| ApiError::invalid("/spec", p))?;
+        written(&DerivedView::from(&*derived))
+    })
 }
 
 pub(crate) fn written(value: &impl Serialize) -> Result<Bytes, ApiError> {

@@ -9,8 +9,9 @@ use axum::extract::State;
 use axum::http::header;
 use axum::response::{IntoResponse, Response};
 use chrono::NaiveDate;
-use rhodon_formats::form;
-use rhodon_formats::{File, Output, Source, Stamp, TARGETS, Target, Warning, archive, find};
+use rhodon_formats::{
+    File, Handover, Output, Source, Stamp, TARGETS, Warning, Written, archive, find,
+};
 use rhodon_theme::{Derived, Mode, Resolved, Slug};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
@@ -150,23 +151,29 @@ pub(crate) async fn export_theme(
         options,
         theme,
     } = body;
-    let slug = theme;
-    let saved = (revision, date);
-    if let Some(name) = target.strip_prefix(form::PREFIX) {
-        let name = name.to_owned();
-        let theme = bench.read(spec).await?;
-        let job = move || with_source(&theme, saved, |source| exported_form(&name, source));
-        return Ok(Json(bench.work.run(job).await??));
-    }
-    let target = find(&target)?;
-    let theme = bench.read(spec).await?;
-    let beside = match target.takes_family {
-        true => below_of(&bench, slug.as_deref()).await?,
-        false => Vec::new(),
+    // An unknown target is told before anything is computed.
+    Handover::find(&target)?;
+    let decided = bench.read(spec).await?;
+    let beside = beside(&bench, [target.as_str()], theme.as_deref()).await?;
+    let job = move || {
+        with_family(&decided, &beside, (revision, date), |source| {
+            Ok(Handover::find(&target)?.write(source, options)?.into())
+        })
     };
-    let write = move |source: &Source<'_>| exported(target, source, options);
-    let job = move || with_family(&theme, &beside, saved, write);
     Ok(Json(bench.work.run(job).await??))
+}
+
+/// The themes below a saved one, where one of these ids holds them too.
+pub(crate) async fn beside<'a>(
+    bench: &Bench,
+    ids: impl IntoIterator<Item = &'a str>,
+    slug: Option<&str>,
+) -> Result<Vec<Arc<Derived>>, ApiError> {
+    let takes_family = |id| Handover::find(id).is_ok_and(|part| part.takes_family());
+    match ids.into_iter().any(takes_family) {
+        true => below_of(bench, slug).await,
+        false => Ok(Vec::new()),
+    }
 }
 
 /// What stands at the head of the files.
@@ -205,56 +212,21 @@ pub(crate) fn with_family<T>(
     })
 }
 
-fn exported(
-    target: &'static Target,
-    source: &Source<'_>,
-    options: BTreeMap<String, String>,
-) -> Result<ExportView, ApiError> {
-    let settings = target.settings_of(source.decided, options)?;
-    let options = settings
-        .all()
-        .map(|(key, value)| (key, value.to_owned()))
-        .collect();
-    let command = target.command(&settings, source.stamp.revision);
-    let output = target.export(source, settings)?;
-    Ok(view(
-        output,
-        options,
-        command,
-        target.usage_for(source.theme),
-    ))
-}
-
-fn view(
-    output: Output,
-    options: BTreeMap<&'static str, String>,
-    command: String,
-    usage: String,
-) -> ExportView {
-    let warning = |w: Warning| WarningView {
-        token: w.token,
-        message: w.message,
-    };
-    ExportView {
-        files: output.files.into_iter().map(FileView::from).collect(),
-        warnings: output.warnings.into_iter().map(warning).collect(),
-        options,
-        command,
-        usage,
+impl From<Written> for ExportView {
+    fn from(written: Written) -> Self {
+        let Output { files, warnings } = written.output;
+        let warning = |w: Warning| WarningView {
+            token: w.token,
+            message: w.message,
+        };
+        Self {
+            files: files.into_iter().map(FileView::from).collect(),
+            warnings: warnings.into_iter().map(warning).collect(),
+            options: written.options.into_iter().collect(),
+            command: written.command,
+            usage: written.usage,
+        }
     }
-}
-
-/// A form of the document, as a target.
-fn exported_form(name: &str, source: &Source<'_>) -> Result<ExportView, ApiError> {
-    let output = form::export(name, source)?;
-    let usage = output.files.first().map(|file| form::usage(&file.path));
-    let command = form::command(name);
-    Ok(view(
-        output,
-        BTreeMap::new(),
-        command,
-        usage.unwrap_or_default(),
-    ))
 }
 
 /// Whose names are asked for.
@@ -330,37 +302,24 @@ pub(crate) async fn archive_theme(
         targets,
         theme: slug,
     } = body;
-    let (mut found, mut forms) = (Vec::new(), Vec::new());
     for id in &targets {
-        match id.strip_prefix(form::PREFIX) {
-            Some(name) => forms.push(name.to_owned()),
-            None => found.push(find(id)?),
-        }
+        Handover::find(id)?;
     }
     if targets.is_empty() {
         return Err(ApiError::value("/targets", "expected at least one target"));
     }
     let theme = bench.read(spec).await?;
-    let beside = match found.iter().any(|target| target.takes_family) {
-        true => below_of(&bench, slug.as_deref()).await?,
-        false => Vec::new(),
-    };
+    let beside = beside(&bench, targets.iter().map(String::as_str), slug.as_deref()).await?;
     let name = file_name(&theme.merged.name, revision);
     let job = move || {
-        let question = Question::new(
-            "archive",
-            &theme,
-            &(targets, revision, date, names_of(&beside)),
-        );
-        if let Some(known) = response_cache::recall(&question) {
-            return Ok(known);
-        }
-        let names: Vec<&str> = forms.iter().map(String::as_str).collect();
-        let packed: Bytes = with_family(&theme, &beside, (revision, date), |source| {
-            Ok(archive(&found, &names, source)?.bytes.into())
-        })?;
-        response_cache::keep(question, &packed);
-        Ok::<_, ApiError>(packed)
+        let asked = (&targets, revision, date, names_of(&beside));
+        response_cache::answered(Question::new("archive", &theme, &asked), || {
+            let parts = targets.iter().map(|id| Handover::find(id));
+            let parts = parts.collect::<Result<Vec<_>, _>>()?;
+            with_family(&theme, &beside, (revision, date), |source| {
+                Ok(archive(&parts, source)?.bytes.into())
+            })
+        })
     };
     let packed = bench.work.run(job).await??;
     Ok(zip(&name, packed))

@@ -8,6 +8,7 @@ pub(crate) mod community;
 pub(crate) mod companion;
 pub(crate) mod deleted;
 pub(crate) mod derive;
+pub(crate) mod diff;
 pub(crate) mod event;
 pub(crate) mod export;
 pub(crate) mod family;
@@ -15,6 +16,7 @@ pub(crate) mod font;
 pub(crate) mod form;
 pub(crate) mod health;
 pub(crate) mod inventory;
+pub(crate) mod lineage;
 pub(crate) mod page;
 pub(crate) mod picture;
 pub(crate) mod published;
@@ -83,10 +85,10 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(read::read))
             .routes(routes!(family::list))
             .routes(routes!(family::theme_sheets))
-            .routes(routes!(family::lineage))
-            .routes(routes!(family::theme_below))
-            .routes(routes!(family::try_parent))
-            .routes(routes!(family::diff_themes))
+            .routes(routes!(lineage::lineage))
+            .routes(routes!(lineage::theme_below))
+            .routes(routes!(lineage::try_parent))
+            .routes(routes!(diff::diff_themes))
             .routes(routes!(family::family_archive))
             .routes(routes!(form::fill_form))
             .routes(routes!(form::learn_form))

@@ -9,9 +9,9 @@ use axum::extract::multipart::{MultipartError, MultipartRejection};
 use axum::extract::{Multipart, State};
 use axum::http::StatusCode;
 use quick_cache::sync::Cache;
-use rhodon_formats::find;
 use rhodon_formats::read::InputFile;
 use rhodon_formats::recolor::{Plan, recolor};
+use rhodon_formats::style_sheet;
 use rhodon_store::{PageFile, PageRecord, StoreError};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
@@ -314,13 +314,7 @@ pub(crate) async fn recolored(
 /// The style sheet of a theme, as the target writes it with the document's options.
 async fn sheet(bench: &Bench, spec: Value) -> Result<String, ApiError> {
     let decided = bench.read(spec).await?;
-    let job = move || {
-        with_source(&decided, (None, None), |source| {
-            let target = find("css")?;
-            let output = target.export(source, target.settings_of(source.decided, [])?)?;
-            Ok(output.files.into_iter().map(|file| file.text).collect())
-        })
-    };
+    let job = move || with_source(&decided, (None, None), |source| Ok(style_sheet(source)?));
     bench.work.run(job).await?
 }
 

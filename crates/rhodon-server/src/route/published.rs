@@ -11,7 +11,7 @@ use axum::response::{IntoResponse, Response};
 use flate2::Compression;
 use flate2::write::GzEncoder;
 use quick_cache::sync::Cache;
-use rhodon_formats::find;
+use rhodon_formats::style_sheet;
 use rhodon_publish::{Index, Shelf, ShelfError};
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -69,13 +69,8 @@ async fn sheet(bench: &Bench, slug: &str) -> Result<(String, i32), ApiError> {
     let saved = bench.store.get(slug).await?;
     let revision = saved.theme.revision;
     let theme = bench.read(saved.revision.spec).await?;
-    let job = move || {
-        with_source(&theme, (Some(revision), None), |source| {
-            let target = find("css")?;
-            let output = target.export(source, target.settings_of(source.decided, [])?)?;
-            Ok(output.files.into_iter().map(|file| file.text).collect())
-        })
-    };
+    let saved = (Some(revision), None);
+    let job = move || with_source(&theme, saved, |source| Ok(style_sheet(source)?));
     Ok((bench.work.run(job).await??, revision))
 }
 

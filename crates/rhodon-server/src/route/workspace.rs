@@ -7,13 +7,12 @@ use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
 
-use super::family::DiffView;
+use super::diff::DiffView;
 use crate::bench::Bench;
 use crate::error::ApiError;
 use crate::json::JsonBody;
 use crate::path::Path;
-use crate::preview::ChangeView;
-use crate::workspace::{self, Ask, Shown, Workspace};
+use crate::workspace::{Ask, Shown, State as Stands, Workspace};
 
 /// The folder, where the server has one.
 #[derive(Debug, Default, Serialize, ToSchema)]
@@ -42,7 +41,8 @@ pub struct TieView {
     name: String,
     /// Path of the document.
     path: String,
-    state: StateView,
+    #[schema(inline)]
+    state: Stands,
     /// What is wrong and what to do.
     message: Option<String>,
     /// Files that somebody else changed, which stay as they are.
@@ -53,43 +53,12 @@ pub struct TieView {
     follows: bool,
 }
 
-/// How a theme and its document stand.
-#[derive(Clone, Copy, Debug, Serialize, ToSchema)]
-#[serde(rename_all = "kebab-case")]
-pub enum StateView {
-    /// Both say the same, and so do the files.
-    InStep,
-    /// Both changed.
-    Clash,
-    /// The document cannot be used.
-    Broken,
-    /// The document is not there any more.
-    Gone,
-    /// Something could not be read or written.
-    Failed,
-    /// Cut by hand.
-    Cut,
-}
-
-impl From<workspace::State> for StateView {
-    fn from(state: workspace::State) -> Self {
-        match state {
-            workspace::State::InStep => Self::InStep,
-            workspace::State::Clash => Self::Clash,
-            workspace::State::Broken => Self::Broken,
-            workspace::State::Gone => Self::Gone,
-            workspace::State::Failed => Self::Failed,
-            workspace::State::Cut => Self::Cut,
-        }
-    }
-}
-
 fn view(workspace: &Workspace, shown: Shown) -> WorkspaceView {
     let ties = shown.ties.into_iter().map(|tie| TieView {
         slug: tie.slug,
         name: tie.name,
         path: tie.path,
-        state: tie.state.into(),
+        state: tie.state,
         message: tie.message,
         kept: tie.kept,
         files: tie.files,
@@ -227,8 +196,5 @@ pub(crate) async fn differences(
 ) -> Result<Json<DiffView>, ApiError> {
     let workspace = needed(workspace)?;
     let theme = bench.store.identity(&slug).await?;
-    let diff = workspace.differs(theme).await?;
-    Ok(Json(DiffView {
-        changes: diff.changes.into_iter().map(ChangeView::from).collect(),
-    }))
+    Ok(Json(workspace.differs(theme).await?.into()))
 }

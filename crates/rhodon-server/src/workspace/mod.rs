@@ -19,8 +19,10 @@ use std::time::Duration;
 use notify::{RecursiveMode, Watcher};
 use rhodon_store::{Saved, Tie};
 use rhodon_theme::{Diff, Document, diff};
+use serde::Serialize;
 use tokio::sync::Notify;
 use tokio::time::Instant;
+use utoipa::ToSchema;
 use uuid::Uuid;
 
 use crate::bench::{Bench, derived};
@@ -39,7 +41,8 @@ const RECENT: Duration = Duration::from_secs(2);
 const PACE: Duration = Duration::from_millis(100);
 
 /// How a theme and its document stand.
-#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, ToSchema)]
+#[serde(rename_all = "kebab-case")]
 pub(crate) enum State {
     /// Both say the same, and so do the files.
     InStep,

@@ -3,7 +3,6 @@
 use std::collections::BTreeSet;
 use std::sync::Arc;
 
-use rhodon_formats::find;
 use rhodon_store::{Save, Saved, Tie};
 use rhodon_theme::{Derived, Document, Resolved};
 use uuid::Uuid;
@@ -14,7 +13,7 @@ use super::targets::{Handed, Written, hand, handed, hash};
 use super::{Ask, State, TieState};
 use crate::bench::Bench;
 use crate::error::ApiError;
-use crate::family::below_of;
+use crate::route::export::beside;
 use crate::saving::{holds, usable};
 
 /// Looks in a row, at most: each may make possible what the one before could not do.
@@ -156,6 +155,7 @@ impl Sync {
         let Some(mut saved) = saved.map_err(|e| e.to_string())? else {
             return Ok(None);
         };
+        let known = tie.clone();
         if tie.cut {
             return Ok(Some((TieState::of(&saved, &tie, State::Cut, None), false)));
         }
@@ -166,6 +166,9 @@ impl Sync {
             Ok(()) => self.targets(&mut tie, &saved, ask).await,
             Err(stands) => Err(stands),
         };
+        if stands.is_ok() && tie != known {
+            self.keep(&tie).await?;
+        }
         let (state, message, kept) = match stands {
             Ok(Written { kept, failures, .. }) if failures.is_empty() => {
                 (State::InStep, None, kept)
@@ -207,7 +210,7 @@ impl Sync {
         match wanted {
             Step::InStep => tie.document = is.unwrap_or_default(),
             Step::Write => {
-                let text = written(&own);
+                let text = own.written();
                 tie.writing = hash(text.as_bytes());
                 self.keep(tie).await.map_err(failed)?;
                 let (folder, path, bytes) = (self.folder.clone(), tie.path.clone(), text.clone());
@@ -297,7 +300,6 @@ impl Sync {
         let done = self.hand(handed, tie, trusted).await.map_err(written)?;
         tie.files.clone_from(&done.hashes);
         tie.drafting = false;
-        self.keep(tie).await.map_err(written)?;
         Ok(done)
     }
 
@@ -309,23 +311,20 @@ impl Sync {
         revision: Option<i32>,
     ) -> Result<Handed, String> {
         let (theme, path) = (theme.clone(), tie.path.clone());
-        let takes_family = |id: &str| find(id).is_ok_and(|target| target.takes_family);
-        let beside = match theme.merged.packed().any(takes_family) {
-            true => self.below(tie.theme).await?,
-            false => Vec::new(),
-        };
+        let beside = self.beside(&theme, tie.theme).await?;
         let job = move || handed(&theme, &beside, &path, revision);
         let done = self.bench.work.run(job).await.and_then(|done| done);
         done.map_err(|error| error.detail().to_owned())
     }
 
-    /// What the themes below one come to.
-    async fn below(&self, theme: Uuid) -> Result<Vec<Arc<Derived>>, String> {
-        let saved = self.bench.store.by_identity(theme).await;
+    /// The themes below one, where one of its targets holds them too.
+    async fn beside(&self, theme: &Resolved, id: Uuid) -> Result<Vec<Arc<Derived>>, String> {
+        let saved = self.bench.store.by_identity(id).await;
         let slug = saved
             .map_err(|e| e.to_string())?
             .map(|saved| saved.theme.slug);
-        let found = below_of(&self.bench, slug.as_deref()).await;
+        let ids = theme.merged.handover();
+        let found = beside(&self.bench, ids.iter().map(String::as_str), slug.as_deref()).await;
         found.map_err(|error| error.detail().to_owned())
     }
 
@@ -364,10 +363,4 @@ pub(super) fn parsed(path: &str, bytes: &[u8]) -> Result<Document, String> {
         let told: Vec<String> = problems.0.iter().map(|p| format!("{path}: {p}")).collect();
         told.join("; ")
     })
-}
-
-/// A document as it is written.
-pub(super) fn written(document: &Document) -> String {
-    let text = serde_json::to_string_pretty(&document.to_json()).unwrap_or_default();
-    format!("{text}\n")
 }

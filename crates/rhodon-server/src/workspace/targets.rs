@@ -3,7 +3,7 @@
 use std::collections::{BTreeMap, BTreeSet};
 use std::sync::Arc;
 
-use rhodon_formats::{INTO, archive_files, find, form};
+use rhodon_formats::{File, Handover, INTO};
 use rhodon_theme::{Derived, Resolved};
 
 use super::folder::{Folder, is_inside};
@@ -18,6 +18,22 @@ pub(crate) struct Handed {
 }
 
 impl Handed {
+    /// Takes files into a folder.
+    fn take(&mut self, id: &str, into: &str, files: Vec<File>) {
+        for file in files {
+            let path = match into {
+                "" => file.path,
+                folder => format!("{folder}/{}", file.path),
+            };
+            if is_inside(&path) {
+                self.files.insert(path, file.text);
+            } else {
+                let failure = format!("{id}: {path}: expected a path inside the folder");
+                self.failures.push(failure);
+            }
+        }
+    }
+
     /// The hash of each file, by path.
     pub(crate) fn hashes(&self) -> BTreeMap<String, String> {
         let files = self.files.iter();
@@ -36,39 +52,18 @@ pub(crate) fn handed(
     revision: Option<i32>,
 ) -> Result<Handed, ApiError> {
     let here = document.rsplit_once('/').map_or("", |(folder, _)| folder);
-    let mut out = Handed::default();
-    for id in theme.merged.packed() {
-        let named = id.strip_prefix(form::PREFIX);
-        let (targets, forms): (Vec<_>, Vec<&str>) = match named {
-            Some(name) => (Vec::new(), vec![name]),
-            None => (find(id).into_iter().collect(), Vec::new()),
-        };
-        let written = with_family(theme, beside, (revision, None), |source| {
-            Ok(archive_files(&targets, &forms, source))
-        })?;
-        let files = match written {
-            // The page of an archive is none of the project's files.
-            Ok((files, _)) => files.into_iter().skip(1),
-            Err(error) => {
-                out.failures.push(format!("{id}: {error}"));
-                continue;
-            }
-        };
-        let into = place(theme, id).unwrap_or_else(|| here.to_owned());
-        for file in files {
-            let path = match into.as_str() {
-                "" => file.path,
-                folder => format!("{folder}/{}", file.path),
-            };
-            match is_inside(&path) {
-                true => drop(out.files.insert(path, file.text)),
-                false => out
-                    .failures
-                    .push(format!("{id}: {path}: expected a path inside the folder")),
+    with_family(theme, beside, (revision, None), |source| {
+        let mut out = Handed::default();
+        for id in theme.merged.handover() {
+            let into = place(theme, &id).unwrap_or_else(|| here.to_owned());
+            let written = Handover::find(&id).and_then(|part| part.write(source, []));
+            match written {
+                Ok(written) => out.take(&id, &into, written.output.files),
+                Err(error) => out.failures.push(format!("{id}: {error}")),
             }
         }
-    }
-    Ok(out)
+        Ok(out)
+    })
 }
 
 /// The folder that the handoff names for a target.

@@ -3,6 +3,7 @@
 //! What was set by hand at the usual level holds here too where it can be read so; where not, it is let
 //! go, what stands in front first. What was set for this level is never let go.
 
+use std::collections::HashMap;
 use std::sync::Arc;
 
 use indexmap::IndexMap;
@@ -36,10 +37,13 @@ pub struct MoreCell {
 }
 
 impl More {
-    /// A value of this level, where it is another than the usual one.
-    pub fn cell(&self, path: &str, mode: Mode) -> Option<&Cell> {
-        let own = |c: &&MoreCell| *c.path == *path && c.mode == mode;
-        self.cells.iter().find(own).map(|c| &c.cell)
+    /// The values that are others, by path: in light and in dark.
+    pub fn by_path(&self) -> HashMap<&str, [Option<&Cell>; 2]> {
+        let mut out: HashMap<&str, [Option<&Cell>; 2]> = HashMap::new();
+        for raised in &self.cells {
+            out.entry(&raised.path).or_default()[raised.mode as usize] = Some(&raised.cell);
+        }
+        out
     }
 }
 

@@ -217,6 +217,20 @@ impl Document {
             .map(Slug::as_str)
     }
 
+    /// The text of a document's file.
+    pub fn written(&self) -> String {
+        format!("{:#}\n", self.to_json())
+    }
+
+    /// Ids of all that the theme is handed over as: its targets, and as `form:NAME` its forms, unless one
+    /// says that it stays.
+    pub fn handover(&self) -> Vec<String> {
+        let stays = |form: &Form| form.pack == Some(false);
+        let forms = self.forms.iter().filter(|(_, form)| !stays(form));
+        let forms = forms.map(|(name, _)| format!("form:{name}"));
+        self.packed().map(str::to_owned).chain(forms).collect()
+    }
+
     /// The settings of a scale, or the defaults.
     pub fn scale(&self, slug: &Slug) -> ScaleSettings {
         self.scales.get(slug).cloned().unwrap_or_default()

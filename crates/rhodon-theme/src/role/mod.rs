@@ -59,9 +59,9 @@ pub(crate) fn paint(mode: Mode, level: Level, on: &Backdrop<'_>) -> Painted {
     paint_once(&ahead)
 }
 
-/// Least contrast of running text (WCAG 2.2, 1.4.3).
-pub const TEXT: f64 = 4.5;
-/// Least contrast of main text (WCAG 2.2, 1.4.6).
-const MAIN_TEXT: f64 = 7.0;
-/// Least contrast of what must be seen but not read (WCAG 2.2, 1.4.11).
-pub const GRAPHIC: f64 = 3.0;
+/// Least contrast of running text, usually.
+pub const TEXT: f64 = Level::Usual.text();
+/// Least contrast of main text, at either level (WCAG 2.2, 1.4.6).
+const MAIN_TEXT: f64 = Level::More.text();
+/// Least contrast of what must be seen but not read, usually.
+pub const GRAPHIC: f64 = Level::Usual.graphic();

@@ -2,8 +2,7 @@
 
 use std::path::{Path, PathBuf};
 
-use rhodon_formats::form;
-use rhodon_formats::{OptionError, Output, Source, Stamp, TARGETS, Target, Warning, find};
+use rhodon_formats::{Handover, OptionError, Output, Source, Stamp, TARGETS, Target, Warning};
 use rhodon_theme::{Derived, Document, Resolved, derive};
 use serde::Serialize;
 
@@ -92,43 +91,33 @@ fn one(
         revision: args.revision,
         date: args.date.map(|day| day.to_string()),
     };
-    let (targets, forms) = targets(&args.targets)?;
-    let beside = match targets.iter().any(|target| target.takes_family) {
+    let parts = parts(&args.targets)?;
+    let beside = match parts.iter().any(Handover::takes_family) {
         true => beside(args)?,
         false => Vec::new(),
     };
     let beside: Vec<&Derived> = beside.iter().collect();
+    let targets: Vec<_> = parts.iter().filter_map(Handover::target).collect();
     let set = settings(&args.set, &targets)?;
-    let mut outputs: Vec<(String, Output)> = Vec::with_capacity(targets.len());
+    let mut outputs: Vec<(String, Output)> = Vec::with_capacity(parts.len());
     let source = Source {
         decided,
         theme: &theme,
         stamp: &stamp,
         beside: &beside,
     };
-    for target in targets {
-        let own = set
-            .iter()
-            .filter(|(k, _)| target.options.iter().any(|o| o.key == *k))
-            .cloned();
-        match target
-            .settings_of(decided, own)
-            .and_then(|s| target.export(&source, s))
-        {
-            Ok(output) => outputs.push((target.id.to_owned(), output)),
+    for part in parts {
+        let takes = |key: &str| {
+            let options = part.target().map_or(&[][..], |target| target.options);
+            options.iter().any(|option| option.key == key)
+        };
+        let own = set.iter().filter(|(key, _)| takes(key)).cloned();
+        match part.write(&source, own) {
+            Ok(written) => outputs.push((part.id(), written.output)),
             // One that cannot be written does not stop the others.
             Err(e) => {
                 printer.mark_bad();
-                eprintln!("--target {}: {e}", target.id);
-            }
-        }
-    }
-    for name in forms {
-        match form::export(name, &source) {
-            Ok(output) => outputs.push((format!("{}{name}", form::PREFIX), output)),
-            Err(e) => {
-                printer.mark_bad();
-                eprintln!("--target {}{name}: {e}", form::PREFIX);
+                eprintln!("--target {}: {e}", part.id());
             }
         }
     }
@@ -176,19 +165,17 @@ fn decided(args: &ExportArgs) -> Result<(String, Resolved), Failure> {
     }
 }
 
-/// The targets, and the names of the document's own forms.
-fn targets(ids: &[String]) -> Result<(Vec<&'static Target>, Vec<&str>), Failure> {
+/// The targets, and behind them the document's own forms.
+fn parts(ids: &[String]) -> Result<Vec<Handover<'_>>, Failure> {
     if ids.iter().any(|id| id == "all") {
-        return Ok((TARGETS.to_vec(), Vec::new()));
+        return Ok(TARGETS.iter().copied().map(Handover::Target).collect());
     }
-    let (mut targets, mut forms) = (Vec::new(), Vec::new());
-    for id in ids {
-        match id.strip_prefix(form::PREFIX) {
-            Some(name) => forms.push(name),
-            None => targets.push(find(id).map_err(|e| Failure::bad(format!("--target: {e}")))?),
-        }
-    }
-    Ok((targets, forms))
+    let mut parts = ids
+        .iter()
+        .map(|id| Handover::find(id).map_err(|e| Failure::bad(format!("--target: {e}"))))
+        .collect::<Result<Vec<_>, _>>()?;
+    parts.sort_by_key(|part| part.target().is_none());
+    Ok(parts)
 }
 
 /// Settings must belong to at least one of the targets.

@@ -2,7 +2,7 @@
 
 use std::path::{Path, PathBuf};
 
-use rhodon_formats::{Source, Stamp, find};
+use rhodon_formats::{Source, Stamp, style_sheet};
 use rhodon_publish::Shelf;
 use rhodon_theme::{Slug, derive};
 use serde_json::json;
@@ -58,15 +58,11 @@ fn one(path: &Path, revision: Option<i32>) -> Result<(String, String), Failure> 
         stamp: &stamp,
         beside: &[],
     };
-    let bad = |e: rhodon_formats::ExportError| Failure::bad(format!("{place}: {e}"));
-    let target = find("css").map_err(bad)?;
-    let settings = target.settings_of(&decided, []).map_err(bad)?;
-    let output = target.export(&source, settings).map_err(bad)?;
+    let text = style_sheet(&source).map_err(|e| Failure::bad(format!("{place}: {e}")))?;
     let stem = path
         .file_name()
         .and_then(|n| n.to_str()?.strip_suffix(ENDING));
     let slug = stem.and_then(|stem| stem.parse().ok());
     let slug: Slug = slug.unwrap_or_else(|| Slug::from_name(&theme.name, &Slug::theme()));
-    let text = output.files.into_iter().map(|file| file.text).collect();
     Ok((slug.to_string(), text))
 }

@@ -4,8 +4,10 @@
 mod cases;
 #[cfg(feature = "database")]
 mod database;
+mod process;
 
 #[cfg(feature = "cases")]
 pub use cases::cases;
 #[cfg(feature = "database")]
 pub use database::fresh_database;
+pub use process::Served;

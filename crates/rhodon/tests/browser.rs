@@ -2,96 +2,64 @@
 //! real binary with a database of its own. One alone: `cargo test -p rhodon --test browser stave`.
 //! Needs what `bin/test` installs: Chromium, npm packages, a front end.
 
-use std::io::{BufRead, BufReader};
 use std::path::{Path, PathBuf};
-use std::process::{Child, Command, Stdio};
+use std::process::Command;
 use std::sync::{Arc, LazyLock, Mutex};
 
 use libtest_mimic::{Arguments, Failed, Trial};
-use rhodon_testing::fresh_database;
+use rhodon_testing::{Served, fresh_database};
 
 const ROOT: &str = concat!(env!("CARGO_MANIFEST_DIR"), "/../..");
 
-/// The binary, serving until it is dropped.
+/// The binary and the services that it asks, until they are dropped.
 struct Server {
-    process: Child,
-    /// The services that it asks.
-    standin: Child,
-    address: String,
-    services: String,
+    own: Served,
+    services: Served,
     /// The project's folder that it has.
     folder: PathBuf,
 }
 
 impl Server {
     fn start() -> Self {
+        let binary = env!("CARGO_BIN_EXE_rhodon");
         let database = tokio::runtime::Runtime::new()
             .expect("a runtime")
             .block_on(fresh_database("browser"));
-        let (standin, services) = started(
-            &["standin", "--listen", "127.0.0.1:0"],
-            "Stand-in services are at ",
-        );
+        let services = Served::start(binary, ["standin", "--listen", "127.0.0.1:0"]);
         let folder = std::env::temp_dir().join(format!("rhodon-harbour-{}", std::process::id()));
         std::fs::create_dir_all(&folder).expect("a folder for the project");
         // Beside the project's folder: what is published is none of its documents.
         let published = folder.with_extension("published");
-        let (process, address) = started(
-            &[
-                "serve",
-                "--workspace",
-                folder.to_str().expect("a path of text"),
-                "--published",
-                published.to_str().expect("a path of text"),
-                "--demo",
-                "--listen",
-                "127.0.0.1:0",
-                "--database",
-                &database,
-                "--community",
-                &services,
-                "--fonts",
-                &services,
-                "--sites",
-                &services,
-                "--sites-token",
-                "harbour-pilot",
-            ],
-            "Rhodon is at ",
-        );
+        let args = [
+            "serve",
+            "--workspace",
+            folder.to_str().expect("a path of text"),
+            "--published",
+            published.to_str().expect("a path of text"),
+            "--demo",
+            "--listen",
+            "127.0.0.1:0",
+            "--database",
+            &database,
+            "--community",
+            &services.address,
+            "--fonts",
+            &services.address,
+            "--sites",
+            &services.address,
+            "--sites-token",
+            "harbour-pilot",
+        ];
         Self {
-            process,
-            standin,
-            address,
+            own: Served::start(binary, args),
             services,
             folder,
         }
     }
 }
 
-/// Starts the binary; gives it with the address that it prints.
-fn started(arguments: &[&str], before: &str) -> (Child, String) {
-    let mut process = Command::new(env!("CARGO_BIN_EXE_rhodon"))
-        .args(arguments)
-        .stdout(Stdio::piped())
-        .spawn()
-        .expect("the binary runs");
-    let out = process.stdout.take().expect("its output is piped");
-    let line = BufReader::new(out)
-        .lines()
-        .next()
-        .expect("a line")
-        .expect("text");
-    let address = line.strip_prefix(before).expect(&line).to_owned();
-    (process, address)
-}
-
 impl Drop for Server {
     fn drop(&mut self) {
-        for process in [&mut self.process, &mut self.standin] {
-            let _ = process.kill();
-            let _ = process.wait();
-        }
         let _ = std::fs::remove_dir_all(&self.folder);
         let _ = std::fs::remove_dir_all(self.folder.with_extension("published"));
     }
@@ -119,8 +87,8 @@ fn run(spec: &Path) -> Result<(), Failed> {
         .args(["test", "--workers=1", &format!("/{name}$")])
         .arg(format!("--output=test-results/{name}"))
         .current_dir(format!("{ROOT}/e2e"))
-        .env("RHODON_URL", &server.address)
-        .env("RHODON_SERVICES", &server.services)
+        .env("RHODON_URL", &server.own.address)
+        .env("RHODON_SERVICES", &server.services.address)
         .env("RHODON_FOLDER", &server.folder)
         .env("RHODON_BINARY", env!("CARGO_BIN_EXE_rhodon"))
         .output()

@@ -3,41 +3,24 @@
 #![allow(clippy::unwrap_used)]
 
 use std::fs;
-use std::io::{BufRead, BufReader};
 use std::path::{Path, PathBuf};
-use std::process::{Child, Command, Stdio};
 use std::time::{Duration, Instant};
 
-use rhodon_testing::fresh_database;
+use rhodon_testing::{Served, fresh_database};
 use serde_json::{Value, json};
 
-struct Server {
-    process: Child,
-    address: String,
-}
-
-impl Server {
-    fn start(database: &str, folder: &Path) -> Self {
-        let mut process = Command::new(env!("CARGO_BIN_EXE_rhodon"))
-            .args(["serve", "--listen", "127.0.0.1:0", "--database", database])
-            .arg("--workspace")
-            .arg(folder)
-            .stdout(Stdio::piped())
-            .spawn()
-            .unwrap();
-        let out = process.stdout.take().unwrap();
-        let line = BufReader::new(out).lines().next().unwrap().unwrap();
-        let address = line.strip_prefix("Rhodon is at ").unwrap().to_owned();
-        Self { process, address }
-    }
-}
-
-/// Not asked to stop: killed.
-impl Drop for Server {
-    fn drop(&mut self) {
-        let _ = self.process.kill();
-        let _ = self.process.wait();
-    }
+fn start(database: &str, folder: &Path) -> Served {
+    let folder = folder.to_str().unwrap();
+    let args = [
+        "serve",
+        "--listen",
+        "127.0.0.1:0",
+        "--database",
+        database,
+        "--workspace",
+        folder,
+    ];
+    Served::start(env!("CARGO_BIN_EXE_rhodon"), args)
 }
 
 fn document(turn: i64) -> Value {
@@ -85,7 +68,7 @@ async fn killed_while_it_saves_every_file_is_whole_and_the_next_start_mends() {
     let client = reqwest::Client::new();
     let mut turn = 0;
     for round in 0..kills {
-        let server = Server::start(&database, &folder);
+        let server = start(&database, &folder);
         let theme = format!("{}/api/themes/tern", server.address);
         let read =
             async || -> Option<Value> { client.get(&theme).send().await.ok()?.json().await.ok() };

@@ -4,36 +4,27 @@
 
 use std::io::{BufRead, BufReader, Read, Write};
 use std::net::TcpStream;
-use std::process::{Child, Command, Stdio};
+use std::process::Command;
 use std::time::{Duration, Instant};
 
-use rhodon_testing::fresh_database;
+use rhodon_testing::{Served, fresh_database};
 
-struct Server {
-    process: Child,
-    address: String,
-}
+struct Server(Served);
 
 impl Server {
     fn start(database: &str) -> Self {
-        let mut process = Command::new(env!("CARGO_BIN_EXE_rhodon"))
-            .args(["serve", "--listen", "127.0.0.1:0", "--database", database])
-            .stdout(Stdio::piped())
-            .spawn()
-            .unwrap();
-        let out = process.stdout.take().unwrap();
-        let line = BufReader::new(out).lines().next().unwrap().unwrap();
-        let address = line
-            .strip_prefix("Rhodon is at http://")
-            .unwrap()
-            .to_owned();
-        Self { process, address }
+        let args = ["serve", "--listen", "127.0.0.1:0", "--database", database];
+        Self(Served::start(env!("CARGO_BIN_EXE_rhodon"), args))
+    }
+
+    fn host(&self) -> &str {
+        self.0.address.trim_start_matches("http://")
     }
 
     fn connect(&self, text: &str) -> TcpStream {
-        let mut stream = TcpStream::connect(&self.address).unwrap();
+        let mut stream = TcpStream::connect(self.host()).unwrap();
         stream
-            .write_all(text.replace("HOST", &self.address).as_bytes())
+            .write_all(text.replace("HOST", self.host()).as_bytes())
             .unwrap();
         stream
     }
@@ -47,13 +38,6 @@ impl Server {
         let mut line = String::new();
         BufReader::new(&mut stream).read_line(&mut line).unwrap();
         line.trim().to_owned()
-    }
-}
-
-impl Drop for Server {
-    fn drop(&mut self) {
-        let _ = self.process.kill();
-        let _ = self.process.wait();
     }
 }
 
@@ -73,12 +57,12 @@ async fn half_sent_requests_hold_nobody_up_and_the_server_ends_all_the_same() {
         .collect();
     assert_eq!(server.ask(HEALTH), "HTTP/1.1 200 OK");
     Command::new("kill")
-        .args(["-TERM", &server.process.id().to_string()])
+        .args(["-TERM", &server.0.process.id().to_string()])
         .status()
         .unwrap();
     let waited = Instant::now();
     let status = loop {
-        if let Some(status) = server.process.try_wait().unwrap() {
+        if let Some(status) = server.0.process.try_wait().unwrap() {
             break status;
         }
         assert!(
@@ -170,7 +154,7 @@ async fn a_server_that_cannot_start_says_what_to_do() {
         "{message}"
     );
     let server = Server::start(&fresh_database("taken").await);
-    let taken = server.address.as_str();
+    let taken = server.0.address.trim_start_matches("http://");
     let (code, message) = run(&[
         "--listen",
         taken,

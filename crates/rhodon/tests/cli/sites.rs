@@ -1,31 +1,20 @@
 //! Families, publishing, sites and more contrast, as a pipeline uses them.
 
 use std::fs;
-use std::io::{BufRead, BufReader};
-use std::process::{Child, Command, Stdio};
 
+use rhodon_testing::Served;
 use serde_json::{Value, json};
 use tempfile::TempDir;
 
 use crate::rhodon;
 
 /// The simulated services, until they are dropped.
-struct Standin(Child, String);
+struct Standin(Served);
 
 impl Standin {
     fn start() -> Self {
-        let mut process = Command::new(env!("CARGO_BIN_EXE_rhodon"))
-            .args(["standin", "--listen", "127.0.0.1:0"])
-            .stdout(Stdio::piped())
-            .spawn()
-            .unwrap();
-        let out = process.stdout.take().unwrap();
-        let line = BufReader::new(out).lines().next().unwrap().unwrap();
-        let address = line
-            .strip_prefix("Stand-in services are at ")
-            .unwrap()
-            .to_owned();
-        Self(process, address)
+        let args = ["standin", "--listen", "127.0.0.1:0"];
+        Self(Served::start(env!("CARGO_BIN_EXE_rhodon"), args))
     }
 
     fn site(&self, args: &[&str]) -> (i32, Value, String) {
@@ -33,7 +22,7 @@ impl Standin {
             "--json",
             "site",
             "--host",
-            &self.1,
+            &self.0.address,
             "--token",
             "harbour-pilot",
         ];
@@ -44,13 +33,6 @@ impl Standin {
             .next()
             .map(|l| serde_json::from_str(l).unwrap());
         (run.code, value.unwrap_or_default(), run.err)
-    }
-}
-
-impl Drop for Standin {
-    fn drop(&mut self) {
-        let _ = self.0.kill();
-        let _ = self.0.wait();
     }
 }
 
@@ -154,7 +136,7 @@ fn hosts_and_names_that_are_wrong_are_told() {
         &[
             "site",
             "--host",
-            &host.1,
+            &host.0.address,
             "--token",
             "wrong",
             "withdraw",

@@ -1,14 +1,15 @@
-import { Button, TextInput } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { refusalIn } from "../../../api/client";
-import { applyToSite, type Site, sitesOf } from "../../../api/sites";
+import { sitesOf } from "../../../api/sites";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { themeOf } from "../../../editor/selectors";
 import { counted } from "../../../ui/counted";
-import { isColor, Swatch } from "../../../ui/Swatch";
+import { OneSite } from "./OneSite";
 import classes from "./Sites.module.css";
+import { SlotTable } from "./SlotTable";
 
 /** Sites that take a theme by name: what they take of it, and what each shows. */
 export function SiteList() {
@@ -25,7 +26,11 @@ export function SiteList() {
     queryKey: key,
     queryFn: () => sitesOf(slug, slots, false),
     retry: false,
+    // The table stays in sight while a choice is looked at.
+    placeholderData: (before) => before,
   });
+  const choose = (slot: string, path: string) =>
+    setSlots(({ [slot]: _, ...others }) => (path === "" ? others : { ...others, [slot]: path }));
   const act = async (what: () => Promise<string | undefined>) => {
     setRefusal(undefined);
     setTold(undefined);
@@ -47,39 +52,7 @@ export function SiteList() {
         digits.
         {` ${data.beyond} tokens have no slot there.`}
       </p>
-      <table className={classes.slots}>
-        <thead>
-          <tr>
-            <th scope="col">Slot</th>
-            <th scope="col">Takes</th>
-            <th scope="col">As</th>
-          </tr>
-        </thead>
-        <tbody>
-          {data.slots.map((slot) => (
-            <tr key={slot.slot}>
-              <th scope="row" title={slot.meaning}>
-                {slot.slot}
-              </th>
-              <td>
-                <TextInput
-                  size="xs"
-                  aria-label={`What ${slot.slot} takes`}
-                  placeholder="token"
-                  defaultValue={slot.token ?? ""}
-                  onBlur={(e) => {
-                    const path = e.currentTarget.value.trim();
-                    if (path && path !== slot.token) setSlots((all) => ({ ...all, [slot.slot]: path }));
-                  }}
-                />
-              </td>
-              <td>
-                {isColor(slot.value) && <Swatch colors={[slot.value]} />} {slot.value ?? slot.why}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <SlotTable slots={data.slots} onChoose={choose} />
       <div>
         <Button
           size="xs"
@@ -111,51 +84,5 @@ export function SiteList() {
         </p>
       )}
     </section>
-  );
-}
-
-interface OneProps {
-  site: Site;
-  name: string;
-  registered: boolean;
-  act: (what: () => Promise<string | undefined>) => Promise<void>;
-}
-
-/** One site: what it shows, and what it showed before. */
-function OneSite({ site, name, registered, act }: OneProps) {
-  const [before, setBefore] = useLocalStorage<string | null>({
-    key: `rhodon-site-${site.id}`,
-    defaultValue: null,
-  });
-  const show = (theme: string | null) =>
-    act(async () => {
-      const done = await applyToSite(site.id, theme, site.version);
-      setBefore(done.before ?? null);
-      if (!theme) return `${site.name} shows no theme`;
-      return done.shows
-        ? `${site.name} shows ${theme}: its page was read back`
-        : `${site.name} has ${theme}; its page is kept and shows it within a minute`;
-    });
-  const is = site.theme === name;
-  return (
-    <li>
-      <b>{site.name}</b>
-      <span>{site.theme ? `shows ${site.theme}` : "shows no theme"}</span>
-      {!is && registered && (
-        <Button size="compact-xs" variant="default" onClick={() => void show(name)}>
-          {site.theme ? "Replace" : "Apply"}
-        </Button>
-      )}
-      {is && (
-        <Button size="compact-xs" variant="default" onClick={() => void show(null)}>
-          Take back
-        </Button>
-      )}
-      {before && before !== site.theme && (
-        <Button size="compact-xs" variant="default" onClick={() => void show(before)}>
-          Bring {before} back
-        </Button>
-      )}
-    </li>
   );
 }

@@ -156,3 +156,26 @@ test("what a parent accepted says so, and is not taken back here", async ({ page
   await expect(page.getByText("accepted by what it extends: the crew asked for it")).toBeVisible();
   await expect(page.getByRole("button", { name: "count again" })).toHaveCount(0);
 });
+
+test("the proof shows more contrast, the ledger says why, and the level is switched off", async ({
+  page,
+  slug,
+}) => {
+  await open(page, slug, "check");
+  const ink = () =>
+    half(page, "light")
+      .locator("html")
+      .evaluate((html) => getComputedStyle(html).getPropertyValue("--text-muted").trim());
+  const usual = await ink();
+  await page.getByRole("button", { name: "contrast", exact: true }).click();
+  await expect.poll(ink).not.toBe(usual);
+  await page.goto(`/themes/${slug}/ledger?token=text.muted`);
+  await expect(page.getByRole("region", { name: "About text.muted" })).toContainText(
+    /more contrast, light.*with 7 : 1/,
+  );
+  await page.getByRole("link", { name: /^Check/ }).click();
+  await expect(page.getByText(/all \d+ pairs at 7 : 1/)).toBeVisible();
+  await page.getByRole("switch", { name: /more contrast/ }).click({ force: true });
+  await saved(page, 2);
+  await expect(page.getByText(/pairs at 7 : 1/)).toHaveCount(0);
+});

@@ -164,3 +164,37 @@ test("two themes side by side, searched", async ({ page, slug, request }) => {
   await dialog.getByRole("button", { name: "Download JSON" }).click();
   expect((await download).suggestedFilename()).toMatch(/-to-child-.*\.json$/);
 });
+
+test("what the page of all themes asks is found by name, and keys lead back from it", async ({
+  page,
+  slug,
+  request,
+}) => {
+  const child = await childOf(request, slug);
+  await open(page, child, "stave");
+  const find = async (words: string) => {
+    await page.keyboard.press("Control+k");
+    await page.getByRole("textbox", { name: "Find anything" }).fill(words);
+    await page.keyboard.press("Enter");
+  };
+  for (const [words, title] of [
+    ["new child", `New child of Child ${slug}`],
+    ["another parent", `The parent of Child ${slug}`],
+    ["side by side", `Child ${slug} side by side`],
+  ] as const) {
+    await find(words);
+    const dialog = page.getByRole("dialog", { name: title });
+    await expect(dialog).toBeVisible();
+    await page.keyboard.press("Escape");
+    await expect(dialog).toBeHidden();
+  }
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toContainText("All themes");
+  await page.keyboard.press("Escape");
+  await find("petrol.700");
+  await expect(page.getByRole("region", { name: "About petrol.700" })).toBeVisible();
+  await page.keyboard.press("0");
+  await expect(page.getByRole("heading", { name: "All themes" })).toBeVisible();
+  await page.keyboard.press("1");
+  await expect(page).toHaveURL(new RegExp(`/themes/${child}/brand`));
+});

@@ -31,30 +31,6 @@ test("a theme is published, behind after a change, published anew and withdrawn"
   await expect(side).toContainText("Nothing of this theme is current.");
 });
 
-test("the proof shows more contrast, the ledger says why, and the level is switched off", async ({
-  page,
-  slug,
-}) => {
-  await open(page, slug, "check");
-  const muted = page
-    .frameLocator('iframe[title$="light"]')
-    .locator("body")
-    .evaluate.bind(page.frameLocator('iframe[title$="light"]').locator("body"));
-  const ink = () => muted((node) => getComputedStyle(node).getPropertyValue("--text-muted").trim());
-  const usual = await ink();
-  await page.getByRole("button", { name: "contrast", exact: true }).click();
-  await expect.poll(ink).not.toBe(usual);
-  await page.goto(`/themes/${slug}/ledger?token=text.muted`);
-  await expect(page.getByRole("region", { name: "About text.muted" })).toContainText(
-    /more contrast, light.*with 7 : 1/,
-  );
-  await page.getByRole("link", { name: /^Check/ }).click();
-  await expect(page.getByText(/all \d+ pairs at 7 : 1/)).toBeVisible();
-  await page.getByRole("switch", { name: /more contrast/ }).click({ force: true });
-  await saved(page, 2);
-  await expect(page.getByText(/pairs at 7 : 1/)).toHaveCount(0);
-});
-
 test("a site takes what it has slots for, shows the theme and goes back to what it showed", async ({
   page,
   slug,

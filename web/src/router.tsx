@@ -10,6 +10,7 @@ import {
 import { familyQuery } from "./api/family";
 import { themeQuery, themesQuery } from "./api/queries";
 import { FamilyPage } from "./family";
+import { type FamilyView, isQuestion } from "./family/view";
 import { isPageName, type PageName } from "./proof/pages";
 import { EmptyPage } from "./shell/EmptyPage";
 import { FailedPage } from "./shell/FailedPage";
@@ -60,11 +61,19 @@ const indexRoute = createRoute({
 const familyRoute = createRoute({
   getParentRoute: () => rootRoute,
   path: "/family",
-  validateSearch: (search: Record<string, unknown>): { page?: PageName; from?: string } => ({
+  validateSearch: (search: Record<string, unknown>): FamilyView => ({
     page: isPageName(search.page) ? search.page : undefined,
     from: typeof search.from === "string" ? search.from : undefined,
+    about: isQuestion(search.about) ? search.about : undefined,
+    of: typeof search.of === "string" ? search.of : undefined,
   }),
-  loader: ({ context }) => context.client.fetchQuery(familyQuery),
+  loaderDeps: ({ search }) => ({ from: search.from }),
+  loader: async ({ context: { client }, deps: { from } }) => {
+    const members = await client.fetchQuery(familyQuery);
+    // The theme one came from, or any other: keys and finder lead to its stages.
+    const back = members.find((m) => m.slug === from) ?? members[0];
+    return back && client.ensureQueryData(themeQuery(back.slug));
+  },
   component: FamilyPage,
   errorComponent: FailedPage,
 });

@@ -83,6 +83,21 @@ const isAway = (problem: Problem) =>
   ["/problems/unreachable", "/problems/database", "/problems/busy"].includes(problem.type);
 const is = (problem: Problem, kind: string) => problem.type === `/problems/${kind}`;
 
+/** A question that somebody has to answer before what asked goes on. */
+function question<T>() {
+  let settle: ((answer: T) => void) | undefined;
+  return {
+    asked: () =>
+      new Promise<T>((resolve) => {
+        settle = resolve;
+      }),
+    answer: (answer: T) => {
+      settle?.(answer);
+      settle = undefined;
+    },
+  };
+}
+
 export type Editor = ReturnType<typeof createEditor>;
 
 /**
@@ -111,8 +126,8 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
   let drawnOn: ThemeDocument | undefined;
   let running = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let settleHeld: ((save: boolean) => void) | undefined;
-  let settleClash: ((choice: "mine" | "theirs") => void) | undefined;
+  const held = question<boolean>();
+  const clash = question<"mine" | "theirs">();
   let asked: ThemeDocument | undefined;
 
   const previews = new LatestOnly<{ spec: ThemeDocument; before: ThemeDocument | undefined }, Preview>(
@@ -283,9 +298,7 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     job.weighed = true;
     if (below.length === 0) return true;
     set({ held: { label: job.label, below } });
-    const save = await new Promise<boolean>((resolve) => {
-      settleHeld = resolve;
-    });
+    const save = await held.asked();
     set({ held: undefined });
     if (!save) giveWay(job);
     return save;
@@ -305,9 +318,7 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     if (found.length === 0) return true;
     set({ clash: { label: job.label, theirs, conflicts: found } });
     status();
-    const choice = await new Promise<"mine" | "theirs">((resolve) => {
-      settleClash = resolve;
-    });
+    const choice = await clash.asked();
     set({ clash: undefined });
     return choice === "mine";
   }
@@ -398,16 +409,10 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
       return enqueue((done) => ({ kind: "move", send, event, label: "restore", told: false, done }));
     },
 
-    settle(choice: "mine" | "theirs") {
-      settleClash?.(choice);
-      settleClash = undefined;
-    },
+    settle: clash.answer,
 
     /** Saves a change that was held, or leaves it. */
-    release(save: boolean) {
-      settleHeld?.(save);
-      settleHeld = undefined;
-    },
+    release: held.answer,
 
     /** A refusal that was read. */
     forgetRefusal: () => set({ refused: undefined }),

@@ -70,9 +70,7 @@ export function DiffDialog({ member, members, onDone }: Props) {
               }.`}
         </Text>
       )}
-      <div className={classes.differences}>
-        {changes.length > 0 && <WakeList wake={{ changes, unreadable: [] }} />}
-      </div>
+      <div className={classes.differences}>{changes.length > 0 && <WakeList changes={changes} />}</div>
     </Modal>
   );
 }

@@ -1,41 +1,72 @@
 import { Button, NativeSelect, TextInput } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Link, useNavigate, useSearch } from "@tanstack/react-router";
+import { Link, useLoaderData, useNavigate, useSearch } from "@tanstack/react-router";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useMemo, useRef, useState } from "react";
+import type { Theme } from "../api/client";
 import { familyQuery, type Member } from "../api/family";
+import { EditorProvider } from "../editor/EditorProvider";
 import { subscribe } from "../editor/live";
 import { PAGE_NAMES, type PageName } from "../proof/pages";
+import { Commands } from "../shell/Commands";
+import { FileDrop } from "../shell/FileDrop";
+import type { Action } from "../shell/useActions";
 import { counted } from "../ui/counted";
 import { type Listed, listed } from "../ui/listed";
-import { Mark } from "../ui/Mark";
+import { Named } from "../ui/Named";
 import { DiffDialog } from "./DiffDialog";
 import classes from "./Family.module.css";
 import { FamilyRow } from "./FamilyRow";
+import { NewChild } from "./NewChild";
 import { ParentDialog } from "./ParentDialog";
-
-/** What is asked about a theme. */
-export type Asked = { about: "child" | "parent" | "differences"; member: Member };
+import type { Question } from "./view";
 
 /** Height of a row in px. */
 const ROW = 176;
 
-/** Every theme: parents and children, each with pictures of a page painted by its own export. */
+/** Every theme, with keys and the finder, which lead back to the one that one came from. */
 export default function FamilyPage() {
-  const { page = "timetable", from } = useSearch({ from: "/family" });
+  const theme = useLoaderData({ from: "/family" });
+  return (
+    <>
+      {theme ? <Near key={theme.id} theme={theme} /> : <Family />}
+      <FileDrop />
+    </>
+  );
+}
+
+function Near({ theme }: { theme: Theme }) {
+  const navigate = useNavigate();
+  const onRenamed = (from: string) =>
+    void navigate({ to: "/family", search: (s) => ({ ...s, from }), replace: true });
+  return (
+    <EditorProvider theme={theme} onRenamed={onRenamed}>
+      <Family />
+      <Commands fits={isOfAll} />
+    </EditorProvider>
+  );
+}
+
+/** Whether an action is not about one theme's bench or proof. */
+const isOfAll = ({ id, group }: Action) =>
+  group === "Go to" || group === "Rhodon" || id === "new" || id === "deleted";
+
+/** Parents and children, each with pictures of a page painted by its own export. */
+function Family() {
+  const { page = "timetable", from, about, of } = useSearch({ from: "/family" });
   const { data: members } = useQuery(familyQuery);
   const [word, setWord] = useState("");
-  const [asked, setAsked] = useState<Asked>();
   const navigate = useNavigate();
+  const ask = (about?: Question, of?: string) =>
+    void navigate({ to: "/family", search: (s) => ({ ...s, about, of }), replace: true });
   useNews();
   const shown = useMemo(() => fitting(listed(members ?? []), word), [members, word]);
   const back = members?.find((m) => m.slug === from) ?? members?.[0];
+  const member = members?.find((m) => m.slug === of);
   return (
     <div className={classes.page}>
       <header className={classes.head}>
-        <span className={classes.name}>
-          <Mark tokens={undefined} /> Rhodon
-        </span>
+        <Named />
         <h1>All themes</h1>
         {members && <span className={classes.count}>{counted(members.length, "theme")}</span>}
         <span className={classes.spacer} />
@@ -71,9 +102,11 @@ export default function FamilyPage() {
           </Button>
         )}
       </header>
-      <Rows shown={shown} page={page} onAsk={setAsked} />
+      <Rows shown={shown} page={page} onAsk={ask} />
       {members && shown.length === 0 && <p className={classes.none}>No theme is called that.</p>}
-      {asked && <Questions asked={asked} members={members ?? []} onDone={() => setAsked(undefined)} />}
+      {about && member && (
+        <Answer about={about} member={member} members={members ?? []} onDone={() => ask()} />
+      )}
     </div>
   );
 }
@@ -109,7 +142,7 @@ function fitting(all: Listed<Member>[], word: string): Listed<Member>[] {
 interface RowsProps {
   shown: Listed<Member>[];
   page: PageName;
-  onAsk: (asked: Asked) => void;
+  onAsk: (about: Question, of: string) => void;
 }
 
 /** The rows near the window; pictures further away are not drawn. */
@@ -145,8 +178,14 @@ function Rows({ shown, page, onAsk }: RowsProps) {
   );
 }
 
-function Questions({ asked, members, onDone }: { asked: Asked; members: Member[]; onDone: () => void }) {
-  const shared = { member: asked.member, members, onDone };
-  if (asked.about === "differences") return <DiffDialog {...shared} />;
-  return <ParentDialog {...shared} child={asked.about === "child"} />;
+interface AnswerProps {
+  about: Question;
+  member: Member;
+  members: Member[];
+  onDone: () => void;
+}
+
+function Answer({ about, ...asked }: AnswerProps) {
+  if (about === "differences") return <DiffDialog {...asked} />;
+  return about === "child" ? <NewChild {...asked} /> : <ParentDialog {...asked} />;
 }

@@ -7,8 +7,8 @@ import { counted } from "../ui/counted";
 import type { Listed } from "../ui/listed";
 import { Sentence } from "../ui/Sentence";
 import classes from "./Family.module.css";
-import type { Asked } from "./FamilyPage";
 import { ThemePicture } from "./ThemePicture";
+import type { Question } from "./view";
 
 const day = new Intl.DateTimeFormat(undefined, { dateStyle: "medium", timeStyle: "short" });
 
@@ -18,7 +18,7 @@ const MOST = 4;
 interface Props {
   row: Listed<Member>;
   page: PageName;
-  onAsk: (asked: Asked) => void;
+  onAsk: (about: Question, of: string) => void;
 }
 
 /** One theme: its name and brand, what it decides itself, how it stands, and how it looks. */
@@ -62,13 +62,11 @@ export function FamilyRow({ row: { theme, depth, slug }, page, onAsk }: Props) {
           </ActionIcon>
         </Menu.Target>
         <Menu.Dropdown>
-          <Menu.Item onClick={() => onAsk({ about: "child", member: theme })}>New child …</Menu.Item>
-          <Menu.Item onClick={() => onAsk({ about: "parent", member: theme })}>
+          <Menu.Item onClick={() => onAsk("child", theme.slug)}>New child …</Menu.Item>
+          <Menu.Item onClick={() => onAsk("parent", theme.slug)}>
             {theme.parent ? "Another parent, or none …" : "Give it a parent …"}
           </Menu.Item>
-          <Menu.Item onClick={() => onAsk({ about: "differences", member: theme })}>
-            Side by side with …
-          </Menu.Item>
+          <Menu.Item onClick={() => onAsk("differences", theme.slug)}>Side by side with …</Menu.Item>
           <Menu.Item component="a" href={`/api/themes/${theme.slug}/family.zip`} download>
             Archive of it and its children
           </Menu.Item>

@@ -1,7 +1,6 @@
-import { Button, Group, Modal, NativeSelect, Text, TextInput } from "@mantine/core";
+import { Button, Group, Modal, NativeSelect, Text } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useNavigate } from "@tanstack/react-router";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
 import { answer, api, refusalIn, type Theme } from "../api/client";
 import { familyQuery, type Member, underParent } from "../api/family";
 import { themeQuery, themesQuery } from "../api/queries";
@@ -12,60 +11,11 @@ import { WakeList } from "../ui/WakeList";
 interface Props {
   member: Member;
   members: Member[];
-  /** Whether it is to get a child, and not another parent. */
-  child: boolean;
   onDone: () => void;
 }
 
-export function ParentDialog({ child, ...props }: Props) {
-  return child ? <NewChild {...props} /> : <AnotherParent {...props} />;
-}
-
-type Shared = Omit<Props, "child">;
-
-/** A theme that follows another in everything, until something in it is touched. */
-function NewChild({ member, onDone }: Shared) {
-  const client = useQueryClient();
-  const navigate = useNavigate();
-  const [name, setName] = useState(`${member.name} child`);
-  const [refusal, setRefusal] = useState<string>();
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    try {
-      const spec = { format: 1, name: name.trim(), extends: member.slug };
-      const made = await answer(api.POST("/api/themes", { body: { spec } }));
-      client.setQueryData(themeQuery(made.slug).queryKey, made);
-      void client.invalidateQueries({ queryKey: themesQuery.queryKey });
-      onDone();
-      await navigate({ to: "/themes/$slug/$stage", params: { slug: made.slug, stage: "brand" } });
-    } catch (error) {
-      setRefusal(refusalIn(error));
-    }
-  };
-  return (
-    <Modal opened onClose={onDone} title={`New child of ${member.name}`}>
-      <form onSubmit={submit}>
-        <TextInput
-          label="Name"
-          description="It has everything from its parent until you change it there."
-          value={name}
-          maxLength={200}
-          error={refusal}
-          data-autofocus
-          onChange={(e) => setName(e.currentTarget.value)}
-        />
-        <Group justify="flex-end" mt="md">
-          <Button type="submit" disabled={name.trim() === ""}>
-            Create
-          </Button>
-        </Group>
-      </form>
-    </Modal>
-  );
-}
-
 /** Under another parent, or set free: what that would move is told before it is saved. */
-function AnotherParent({ member, members, onDone }: Shared) {
+export function ParentDialog({ member, members, onDone }: Props) {
   const client = useQueryClient();
   const [parent, setParent] = useState(member.parent ?? "");
   const [refusal, setRefusal] = useState<string>();
@@ -132,7 +82,7 @@ function AnotherParent({ member, members, onDone }: Shared) {
           </Text>
           {outcome.wake.changes.length > 0 && (
             <div style={{ maxHeight: 300, overflow: "auto" }}>
-              <WakeList wake={outcome.wake} />
+              <WakeList changes={outcome.wake.changes} />
             </div>
           )}
         </>

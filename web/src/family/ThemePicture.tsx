@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { type Member, pictureQuery } from "../api/family";
+import { paintPage } from "../proof/adopt";
 import type { PageName } from "../proof/pages";
 import classes from "./Family.module.css";
 
@@ -19,11 +20,7 @@ export function ThemePicture({ member, page, mode }: Props) {
   useEffect(() => {
     const target = frame.current?.contentWindow as (Window & typeof globalThis) | null | undefined;
     if (loads === 0 || !target || !sheets) return;
-    target.document.adoptedStyleSheets = sheets.map((text) => {
-      const sheet = new target.CSSStyleSheet();
-      sheet.replaceSync(text);
-      return sheet;
-    });
+    paintPage(target, sheets);
   }, [loads, sheets]);
   return (
     <div className={classes.picture} data-painted={painted || undefined}>

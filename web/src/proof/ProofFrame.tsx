@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { onSheets } from "../editor/sheets";
-import { linkNamedFaces } from "../faces/webFaces";
+import { paintPage } from "./adopt";
 import { useContrast } from "./contrast";
 import { coverage, type Paint, type PaintRule, paintOf } from "./inspect";
 import classes from "./ProofPane.module.css";
@@ -33,8 +33,7 @@ export function ProofFrame({ mode, page, others, grow, zoom, rules, onPoint, onP
     const target = frame.current?.contentWindow;
     if (loads === 0 || !target) return;
     const paint = (sheets: string[]) => {
-      adopt(target as Window & typeof globalThis, sheets);
-      linkNamedFaces(target.document, sheets);
+      paintPage(target as Window & typeof globalThis, sheets);
       target.document.documentElement.dataset.mode = mode;
       window.dispatchEvent(new CustomEvent("proof-painted", { detail: mode }));
     };
@@ -99,21 +98,4 @@ export function ProofFrame({ mode, page, others, grow, zoom, rules, onPoint, onP
       />
     </div>
   );
-}
-
-/** What each adopted sheet holds, so that one that did not change is not parsed again. */
-const held = new WeakMap<CSSStyleSheet, string>();
-
-/** Replaces the text of the adopted sheets, keeping their objects: the page is styled once. */
-function adopt(target: Window & typeof globalThis, sheets: string[]) {
-  const adopted = target.document.adoptedStyleSheets;
-  if (adopted.length !== sheets.length) {
-    target.document.adoptedStyleSheets = sheets.map(() => new target.CSSStyleSheet());
-  }
-  target.document.adoptedStyleSheets.forEach((sheet, i) => {
-    const text = sheets[i] ?? "";
-    if (held.get(sheet) === text) return;
-    held.set(sheet, text);
-    sheet.replaceSync(text);
-  });
 }

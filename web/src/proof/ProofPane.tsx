@@ -82,15 +82,9 @@ export function ProofPane() {
       <div className={classes.head}>
         <h2 className={classes.title}>Proof</h2>
         {CHOICES.map((choice) => (
-          <button
-            key={choice}
-            type="button"
-            className={classes.choice}
-            aria-pressed={proof === choice}
-            onClick={() => choose(choice)}
-          >
+          <Choice key={choice} pressed={proof === choice} onClick={() => choose(choice)}>
             {choice}
-          </button>
+          </Choice>
         ))}
         <select
           className={classes.against}
@@ -109,32 +103,19 @@ export function ProofPane() {
             ))}
         </select>
         <EyesChoice />
-        <button
-          type="button"
-          className={classes.choice}
-          aria-pressed={more}
+        <Choice
+          pressed={more}
           title="As people see it who ask their system for more contrast: text at 7 : 1"
           onClick={toggleContrast}
         >
           contrast
-        </button>
-        <button
-          type="button"
-          className={classes.choice}
-          aria-pressed={counting}
-          onClick={() => setCounting((c) => !c)}
-        >
+        </Choice>
+        <Choice pressed={counting} onClick={() => setCounting((c) => !c)}>
           shares
-        </button>
-        <button
-          type="button"
-          className={classes.choice}
-          aria-pressed={wide}
-          title="Key w"
-          onClick={toggleWide}
-        >
+        </Choice>
+        <Choice pressed={wide} title="Key w" onClick={toggleWide}>
           wide
-        </button>
+        </Choice>
       </div>
       <div className={classes.pages} role="tablist" aria-label="Pages of the proof">
         {PAGE_NAMES.map((name) => (
@@ -172,7 +153,7 @@ export function ProofPane() {
             title={`What differs from ${other.name}`}
             size="lg"
           >
-            <WakeList wake={other.wake} />
+            <WakeList changes={other.wake.changes} />
           </Modal>
         </div>
       )}
@@ -217,5 +198,21 @@ function Named({ what, token }: { what: string; token: Token | undefined }) {
     <span>
       {what} <Swatch colors={[token.light.value, token.dark?.value]} /> <b>{token.path}</b>
     </span>
+  );
+}
+
+interface ChoiceProps {
+  pressed: boolean;
+  title?: string;
+  onClick: () => void;
+  children: string;
+}
+
+/** One way to look at the proof, on or off. */
+function Choice({ pressed, title, onClick, children }: ChoiceProps) {
+  return (
+    <button type="button" className={classes.choice} aria-pressed={pressed} title={title} onClick={onClick}>
+      {children}
+    </button>
   );
 }

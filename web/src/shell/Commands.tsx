@@ -10,9 +10,14 @@ import { RenameDialog } from "./NameDialog";
 import { NewThemeDialog } from "./NewThemeDialog";
 import { type Action, useActions } from "./useActions";
 
+interface Props {
+  /** Which actions there are on this screen; all of them unless it says so. */
+  fits?: (action: Action) => boolean;
+}
+
 /** Keys that work everywhere but in a field, and the dialogs that they open. */
-export function Commands() {
-  const actions = useActions();
+export function Commands({ fits = () => true }: Props) {
+  const actions = useActions().filter(fits);
   const finding = useDialogs((s) => s.opened === "finder");
   const Finder = useFinder();
   useHotkeys(

@@ -11,7 +11,7 @@ import { Link } from "@tanstack/react-router";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf, tokensOf } from "../editor/selectors";
 import { useLineage } from "../lineage/useLineage";
-import { Mark } from "../ui/Mark";
+import { Named } from "../ui/Named";
 import { dialogs } from "./dialogs";
 import classes from "./Frame.module.css";
 import { ThemeMenu } from "./ThemeMenu";
@@ -35,10 +35,7 @@ export function TopBar() {
   const act = (id: string) => actions.find((action) => action.id === id);
   return (
     <header className={classes.top}>
-      <span className={classes.name}>
-        <Mark tokens={tokens} />
-        Rhodon
-      </span>
+      <Named tokens={tokens} />
       <ThemeMenu />
       <output className={classes.state} aria-live="polite">
         rev {theme.revision} · {STATUS[status]}

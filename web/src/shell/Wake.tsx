@@ -101,7 +101,7 @@ function Calm() {
         </>
       )}
       <Modal opened={open} onClose={() => setOpen(false)} title="What moved" size="lg">
-        {wake && <WakeList wake={wake} />}
+        {wake && <WakeList changes={wake.changes} />}
       </Modal>
     </footer>
   );

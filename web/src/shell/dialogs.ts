@@ -1,7 +1,16 @@
 import { create } from "zustand";
 
 /** What lies over the frame, one at a time. */
-export type DialogName = "history" | "new" | "name" | "delete" | "deleted" | "finder" | "keys" | "own";
+export type DialogName =
+  | "folder"
+  | "history"
+  | "new"
+  | "name"
+  | "delete"
+  | "deleted"
+  | "finder"
+  | "keys"
+  | "own";
 
 interface Dialogs {
   opened: DialogName | undefined;

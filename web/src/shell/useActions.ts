@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { useMemo } from "react";
 import { vocabularyQuery } from "../api/queries";
+import { workspaceQuery } from "../api/workspace";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
 import { toggleContrast } from "../proof/contrast";
@@ -37,6 +38,7 @@ export function useActions(): Action[] {
   const navigate = useNavigate();
   const goTo = useGoTo();
   const { data: vocabulary } = useQuery(vocabularyQuery);
+  const { data: workspace } = useQuery(workspaceQuery);
   const themes = useThemeActions();
   const { toggleColorScheme } = useMantineColorScheme();
   return useMemo(() => {
@@ -86,6 +88,29 @@ export function useActions(): Action[] {
       words: "vision colour color blindness deficiency simulation",
       run: () => seeWith(id ? { kind: id, tenths: 10 } : undefined),
     }));
+    const questions: Action[] = (
+      [
+        ["child", "New child of this theme …", "follows it until it is touched brand family extend"],
+        ["parent", "Another parent for this theme …", "family extend move free inherit"],
+        ["differences", "Side by side with another theme …", "compare difference diff family"],
+      ] as const
+    ).map(([about, name, words]) => ({
+      id: about,
+      group: "Theme",
+      name,
+      words,
+      run: () => void navigate({ to: "/family", search: { from: slug, about, of: slug } }),
+    }));
+    const folder: Action[] = [
+      {
+        id: "folder",
+        group: "Theme",
+        name: "The project’s folder",
+        help: "how the theme and its document there stand",
+        words: "disk files tie workspace directory git",
+        run: () => dialogs.open("folder"),
+      },
+    ];
     return [
       ...stages,
       ...parts,
@@ -140,6 +165,8 @@ export function useActions(): Action[] {
         help: "a copy",
         run: () => themes.duplicate(slug),
       },
+      ...questions,
+      ...(workspace?.folder ? folder : []),
       {
         id: "own",
         group: "Theme",
@@ -204,5 +231,16 @@ export function useActions(): Action[] {
         run: () => toggleColorScheme(),
       },
     ];
-  }, [editor, slug, canUndo, canRedo, navigate, goTo, vocabulary, themes, toggleColorScheme]);
+  }, [
+    editor,
+    slug,
+    canUndo,
+    canRedo,
+    navigate,
+    goTo,
+    vocabulary,
+    workspace?.folder,
+    themes,
+    toggleColorScheme,
+  ]);
 }

@@ -3,7 +3,7 @@ import type { Wake } from "../api/client";
 import { isColor, Swatch } from "./Swatch";
 
 /** Tokens before and after. */
-export function WakeList({ wake }: { wake: Wake }) {
+export function WakeList({ changes }: { changes: Wake["changes"] }) {
   return (
     <Table stickyHeader>
       <Table.Thead>
@@ -15,7 +15,7 @@ export function WakeList({ wake }: { wake: Wake }) {
         </Table.Tr>
       </Table.Thead>
       <Table.Tbody>
-        {wake.changes.map((c) => (
+        {changes.map((c) => (
           <Table.Tr key={`${c.path} ${c.mode}`}>
             <Table.Td>{c.path}</Table.Td>
             <Table.Td>{c.mode ?? "both"}</Table.Td>

@@ -1,17 +1,20 @@
 import { useNavigate } from "@tanstack/react-router";
 import { useCallback } from "react";
+import { useEditorState } from "../editor/EditorProvider";
+import { themeOf } from "../editor/selectors";
 import type { View } from "../router";
 
 /** Leads to a stage of the theme at hand; what else is in view stays but for what is given. */
 export function useGoTo(): (stage: string, view?: Partial<View>) => void {
   const navigate = useNavigate();
+  const { slug } = useEditorState(themeOf);
   return useCallback(
     (stage, view) =>
       void navigate({
         to: "/themes/$slug/$stage",
-        params: (at) => ({ slug: at.slug ?? "", stage }),
+        params: { slug, stage },
         search: (seen) => ({ ...seen, ...view }),
       }),
-    [navigate],
+    [navigate, slug],
   );
 }

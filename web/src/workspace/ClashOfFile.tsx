@@ -16,7 +16,7 @@ export function ClashOfFile({ slug }: { slug: string }) {
   return (
     <div className={classes.sides}>
       <p>Before: the theme. After: the file.</p>
-      <WakeList wake={{ changes: data.changes, unreadable: [] }} />
+      <WakeList changes={data.changes} />
     </div>
   );
 }

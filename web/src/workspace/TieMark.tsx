@@ -5,6 +5,7 @@ import { refusalIn } from "../api/client";
 import { decideTie, type Tie, type TieAsk, workspaceQuery } from "../api/workspace";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
+import { dialogs, useDialog } from "../shell/dialogs";
 import { counted } from "../ui/counted";
 import { ClashOfFile } from "./ClashOfFile";
 import classes from "./Tie.module.css";
@@ -24,7 +25,8 @@ const STATES: Record<Tie["state"], string> = {
 export function TieMark() {
   const { data: workspace } = useQuery(workspaceQuery);
   const { slug } = useEditorState(themeOf);
-  const [opened, setOpened] = useState(false);
+  const { opened, onClose } = useDialog("folder");
+  const setOpened = (open: boolean) => (open ? dialogs.open("folder") : onClose());
   const tie = workspace?.ties.find((t) => t.slug === slug);
   useFollowing(tie);
   if (!workspace?.folder) return null;

@@ -18,7 +18,7 @@ test("every theme stands under its parent, with pictures painted by its own expo
   await childOf(request, slug, { roles: { "surface.base": { light: "#fff0e0" } } });
   await open(page, slug, "stave");
   await page.keyboard.press("0");
-  await expect(page.getByRole("heading", { name: "All themes" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "All themes", level: 1 })).toBeVisible();
   await page.getByRole("textbox", { name: "Search themes" }).fill(`child ${slug}`);
   const rows = page.getByRole("article");
   await expect(rows).toHaveCount(2);
@@ -51,7 +51,7 @@ test("a new child, another parent after what it moves was told, and set free", a
   const name = page.getByRole("dialog").getByRole("textbox", { name: "Name" });
   await name.fill(`Pilot ${slug}`);
   await name.press("Enter");
-  await expect(page.getByText("child of")).toBeVisible();
+  await expect(page.getByRole("banner").getByText("child of")).toBeVisible();
   await expect(page.getByRole("button", { name: "0 own" })).toBeVisible();
   const made = new URL(page.url()).pathname.split("/")[2] ?? "";
 
@@ -194,7 +194,7 @@ test("what the page of all themes asks is found by name, and keys lead back from
   await find("petrol.700");
   await expect(page.getByRole("region", { name: "About petrol.700" })).toBeVisible();
   await page.keyboard.press("0");
-  await expect(page.getByRole("heading", { name: "All themes" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "All themes", level: 1 })).toBeVisible();
   await page.keyboard.press("1");
   await expect(page).toHaveURL(new RegExp(`/themes/${child}/brand`));
 });

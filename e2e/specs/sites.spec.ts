@@ -48,7 +48,7 @@ test("a site takes what it has slots for, shows the theme and goes back to what 
   const row = (slot: string) => sites.getByRole("row", { name: new RegExp(`^${slot} `) });
   await expect(row("action")).toContainText("#0f5c7a");
   // Chosen by hand, told where it does not fit, and remembered.
-  const line = sites.getByRole("textbox", { name: "What line takes" });
+  const line = sites.getByRole("combobox", { name: "What line takes" });
   await line.fill("backdrop.fill");
   await line.blur();
   await expect(row("line")).toContainText("see-through");

@@ -19,7 +19,7 @@ import classes from "./Family.module.css";
 import { FamilyRow } from "./FamilyRow";
 import { NewChild } from "./NewChild";
 import { ParentDialog } from "./ParentDialog";
-import type { Question } from "./view";
+import { isQuestion, type Question } from "./view";
 
 /** Height of a row in px. */
 const ROW = 176;
@@ -49,7 +49,7 @@ function Near({ theme }: { theme: Theme }) {
 
 /** Whether an action is not about one theme's bench or proof. */
 const isOfAll = ({ id, group }: Action) =>
-  group === "Go to" || group === "Rhodon" || id === "new" || id === "deleted";
+  group === "Go to" || group === "Rhodon" || id === "new" || id === "deleted" || isQuestion(id);
 
 /** Parents and children, each with pictures of a page painted by its own export. */
 function Family() {

@@ -10,7 +10,8 @@ const compile = (source) => sass.compileString(source, { loadPaths: [folder], si
 const declarations = (css) =>
   Object.fromEntries([...css.matchAll(/^\s*(?:--)?([\w-]+): (.*);$/gm)].map((m) => [m[1], m[2]]));
 
-const mode = (name) => declarations(compile(`@use "theme"; a { @include theme.mode(${name}); }`));
+const mode = (name, mixin = "mode") =>
+  declarations(compile(`@use "theme"; a { @include theme.${mixin}(${name}); }`));
 
 async function lessMode(name) {
   const source = readFileSync(join(folder, "theme.less"), "utf8");
@@ -32,6 +33,10 @@ console.log(
   JSON.stringify({
     sass: { light: mode("light"), dark: mode("dark") },
     less: { light: await lessMode("light"), dark: await lessMode("dark") },
+    more: {
+      sass: { light: mode("light", "mode-more"), dark: mode("dark", "mode-more") },
+      less: { light: await lessMode("light-more"), dark: await lessMode("dark-more") },
+    },
     overridden: declarations(
       compile('@use "theme" with ($petrol-600: #123456); a { b: theme.token("bar-fill", dark); }'),
     ).b,

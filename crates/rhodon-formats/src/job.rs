@@ -3,7 +3,7 @@
 use std::cell::OnceCell;
 
 use foldhash::HashMap;
-use rhodon_theme::{ColorValue, Derived, Mode, NamedScale, Resolved, Token, TokenKind};
+use rhodon_theme::{ColorValue, Derived, Mode, NamedScale, Resolved, Token, TokenKind, Value};
 
 use crate::option::{Settings, TargetOption};
 use crate::stamp::Stamp;
@@ -37,14 +37,35 @@ impl<'a> Job<'a> {
     }
 
     /// The same export of another theme.
-    pub(crate) fn of(&self, theme: &'a Derived) -> Self {
-        Self {
+    pub(crate) fn of<'b>(&self, theme: &'b Derived) -> Job<'b>
+    where
+        'a: 'b,
+    {
+        Job {
+            decided: self.decided,
             theme,
+            stamp: self.stamp,
             settings: self.settings.clone(),
+            beside: self.beside,
             usage: String::new(),
             by_path: OnceCell::new(),
-            ..*self
         }
+    }
+
+    /// Tokens that exports carry and that have another value in a mode of this theme than of another
+    /// one with the same tokens.
+    pub(crate) fn differing<'b>(
+        &'b self,
+        usual: &'b Derived,
+        mode: Mode,
+    ) -> impl Iterator<Item = &'a Token> + 'b {
+        let values = usual
+            .tokens
+            .iter()
+            .map(move |t| (&*t.path, &t.cell(mode).value));
+        let values: HashMap<&str, &Value> = values.collect();
+        self.tokens()
+            .filter(move |t| values.get(&*t.path) != Some(&&t.cell(mode).value))
     }
 
     /// A token by its path, left out of exports or not.

@@ -6,7 +6,7 @@ use serde::Serialize;
 use crate::job::Job;
 use crate::option::{OptionError, Settings, TargetOption};
 use crate::stamp::Stamp;
-use crate::write::TARGETS;
+use crate::write::{TARGETS, losses};
 
 /// The kind of consumer, by which targets are listed.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -182,6 +182,17 @@ pub enum ExportError {
 /// The name of a token in code; none where the files do not hold it.
 type NameOf = fn(&Settings, &Token) -> Option<String>;
 
+/// What a target does with the values for people who ask for more contrast.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub(crate) enum MoreContrast {
+    /// They stand in its files, and are used so.
+    Written(&'static str),
+    /// Its files refer to those of another target, which has them.
+    Followed,
+    /// There is no place for them.
+    Left,
+}
+
 /// A kind of file that Rhodon writes.
 #[derive(Debug)]
 pub struct Target {
@@ -205,6 +216,8 @@ pub struct Target {
     pub(crate) carries_kept: bool,
     /// Whether it holds the themes beside the one at hand too.
     pub takes_family: bool,
+    /// Whether it holds what differs for people who ask for more contrast.
+    pub(crate) more: MoreContrast,
     pub(crate) write: fn(&Job<'_>) -> Result<Output, ExportError>,
 }
 
@@ -295,17 +308,24 @@ impl Target {
         if !self.carries_kept {
             output.warnings.extend(kept(decided));
         }
+        if self.more == MoreContrast::Left {
+            output.warnings.extend(losses::raised(&job));
+        }
         output.warnings.extend(unloaded_font(theme, &output.files));
         Ok(output)
     }
 
     /// How its files are loaded, with a scale and step that the theme has in the examples.
     pub fn usage_for(&self, theme: &Derived) -> String {
+        let mut usage = self.usage.to_owned();
+        if let (MoreContrast::Written(how), Some(_)) = (self.more, &theme.more) {
+            usage.push_str(how);
+        }
         let Some(scale) = theme.scales.first() else {
-            return self.usage.to_owned();
+            return usage;
         };
         let step = scale.scale.base_step().label.as_str();
-        self.usage
+        usage
             .replace("petrol", scale.slug.as_str())
             .replace("600", step)
     }

@@ -22,6 +22,8 @@ pub use more::{More, MoreCell};
 pub struct Derived {
     /// Name of the theme.
     pub name: String,
+    /// How much contrast the tokens and pairs have.
+    pub level: Level,
     /// Scales, brand colours first, in the user's order.
     pub scales: Vec<NamedScale>,
     /// Intents, in order.
@@ -47,6 +49,25 @@ impl Derived {
     /// An intent by its name.
     pub fn intent(&self, name: &str) -> Option<&IntentScale> {
         self.intents.iter().find(|i| i.name.as_str() == name)
+    }
+
+    /// The theme as it is where more contrast is asked for, complete; none where that is switched off.
+    pub fn at_more(&self) -> Option<Self> {
+        let more = self.more.as_ref()?;
+        let by_path = more.by_path();
+        let mut raised = Self {
+            level: Level::More,
+            pairs: more.pairs.clone(),
+            more: None,
+            ..self.clone()
+        };
+        for token in &mut raised.tokens {
+            if let Some(cells) = by_path.get(&*token.path) {
+                let each = Mode::BOTH.map(|mode| cells[mode as usize].unwrap_or(token.cell(mode)));
+                token.cells = Cells::Each(Box::new(each.map(Cell::clone)));
+            }
+        }
+        Some(raised)
     }
 
     /// The scale of an intent.
@@ -89,6 +110,7 @@ pub fn derive(theme: &Resolved) -> Result<Derived, Problems> {
     let name = theme.merged.name.clone();
     Ok(Derived {
         name,
+        level: Level::Usual,
         scales,
         intents,
         tokens,

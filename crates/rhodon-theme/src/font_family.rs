@@ -27,6 +27,32 @@ pub fn font_families(text: &str) -> Vec<String> {
         .collect()
 }
 
+/// What CSS reads as more than a name.
+const LIST: [char; 3] = [',', '"', '\''];
+
+/// The families of an entry of a document, which may be a whole list as CSS has it. A plain name is
+/// taken as it stands, and so is what CSS would read as nothing.
+pub(crate) fn entry_families(entry: &str) -> Vec<String> {
+    if entry.contains(LIST) {
+        let listed = font_families(entry);
+        if !listed.is_empty() {
+            return listed;
+        }
+    }
+    vec![entry.to_owned()]
+}
+
+/// An entry of a document that is read as this one family.
+pub(crate) fn as_entry(name: &str) -> String {
+    if entry_families(name) == [name] {
+        return name.to_owned();
+    }
+    let mut quoted = String::with_capacity(name.len() + 2);
+    // Writing to a string cannot fail.
+    let _ = cssparser::serialize_string(name, &mut quoted);
+    quoted
+}
+
 /// A name without the quotes around it.
 fn unquoted(name: &str) -> &str {
     let inner = |quote: char| name.strip_prefix(quote)?.strip_suffix(quote);

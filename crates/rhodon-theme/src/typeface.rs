@@ -1,6 +1,7 @@
 //! Type and shape: families, sizes by ratio, weights, corner radius, border width.
 
 use crate::document::{BASE, BOLD, BORDER, Document, RADIUS, RATIO, REGULAR, TypeSettings};
+use crate::font_family::entry_families;
 use crate::token::{Cell, Cells, Section, Token};
 use crate::value::{Origin, Unit, Value};
 
@@ -79,7 +80,8 @@ fn families(t: &TypeSettings, out: &mut Vec<Token>) {
             "family of code and figures",
         ),
     ] {
-        out.push(token(path, Value::FontFamily(names), set, reason));
+        let names = names.iter().flat_map(|entry| entry_families(entry));
+        out.push(token(path, Value::FontFamily(names.collect()), set, reason));
     }
 }
 

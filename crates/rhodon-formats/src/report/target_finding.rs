@@ -4,6 +4,7 @@ use indexmap::IndexMap;
 use rhodon_theme::{Finding, Severity};
 
 use crate::target::{ExportError, Source, Target};
+use crate::write::losses::NO_MORE;
 
 /// How many tokens are named in one sentence.
 const NAMED: usize = 4;
@@ -42,6 +43,11 @@ fn losses(target: &Target, warnings: &[crate::target::Warning]) -> Vec<Finding> 
             .push(&warning.token);
     }
     let finding = |(message, tokens): (&str, Vec<&str>)| {
+        // What most consumers have no word for is good to know and nobody's mistake.
+        let severity = match message {
+            NO_MORE => Severity::Note,
+            _ => Severity::Warning,
+        };
         let named = tokens
             .iter()
             .take(NAMED)
@@ -56,7 +62,7 @@ fn losses(target: &Target, warnings: &[crate::target::Warning]) -> Vec<Finding> 
         };
         let message = format!("{}: {named}{more}: {message}.", target.name);
         let rule = "nothing is dropped in silence";
-        Finding::told("loss", Severity::Warning, message, &tokens, rule)
+        Finding::told("loss", severity, message, &tokens, rule)
     };
     by_message.into_iter().map(finding).collect()
 }

@@ -8,7 +8,7 @@ use super::{length, losses};
 use crate::job::{Comment, Job};
 use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, File, Group, Output, Target};
+use crate::target::{ExportError, File, Group, MoreContrast, Output, Target};
 
 /// See its help.
 const STYLE: TargetOption = TargetOption {
@@ -54,6 +54,7 @@ pub(crate) static TARGET: Target = Target {
     }),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Left,
     write,
 };
 

@@ -1,7 +1,8 @@
 //! `apple`: an asset catalogue with both appearances, and constants in Swift.
 
+use foldhash::HashMap;
 use rhodon_color::Space;
-use rhodon_theme::{ColorValue, IntentScale, Mode, Token, TokenKind};
+use rhodon_theme::{ColorValue, IntentScale, Level, Mode, Token, TokenKind};
 use serde::Serialize;
 
 use super::code::{self, CodeStyle, decimal};
@@ -10,7 +11,7 @@ use super::language::SWIFT;
 use super::losses;
 use crate::job::{Comment, Job};
 use crate::name;
-use crate::target::{ExportError, File, Group, Output, Target};
+use crate::target::{ExportError, File, Group, MoreContrast, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -38,6 +39,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: Some(|_, t| Some(format!("{}.{}", home(t), name::camel(&t.path)))),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Written(" Colours follow the system's choice of more contrast too."),
     write,
 };
 
@@ -60,7 +62,7 @@ struct Info {
 #[serde(rename_all = "kebab-case")]
 struct Entry {
     #[serde(skip_serializing_if = "Option::is_none")]
-    appearances: Option<[Appearance; 1]>,
+    appearances: Option<Vec<Appearance>>,
     #[serde(skip_serializing_if = "Option::is_none")]
     display_gamut: Option<&'static str>,
     color: Shade,
@@ -91,16 +93,29 @@ struct Components {
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let names = SWIFT.names(job.tokens(), name::camel)?;
     let mut files = vec![catalogue("Theme.xcassets/Contents.json", None)];
+    let more = job.theme.at_more();
     if let Some(intent) = job.theme.intents.first() {
         let path = "Theme.xcassets/AccentColor.colorset/Contents.json";
-        files.push(catalogue(path, Some(accent(job, intent))));
+        let mut all = accent(job, intent);
+        all.extend(more.iter().flat_map(|theme| accent(&job.of(theme), intent)));
+        files.push(catalogue(path, Some(all)));
     }
+    let raised = more
+        .iter()
+        .flat_map(|theme| &theme.tokens)
+        .map(|t| (&*t.path, t));
+    let raised: HashMap<&str, &Token> = raised.collect();
     for token in job.colors() {
         let path = format!(
             "Theme.xcassets/{}.colorset/Contents.json",
             names[&*token.path]
         );
-        files.push(catalogue(&path, Some(entries(token))));
+        let more = raised
+            .get(&*token.path)
+            .filter(|more| more.cells != token.cells);
+        let mut all = entries(token, Level::Usual);
+        all.extend(more.into_iter().flat_map(|more| entries(more, Level::More)));
+        files.push(catalogue(&path, Some(all)));
     }
     let mut body = format!("import SwiftUI\n\n{BUNDLE}\npublic enum ThemeColors {{\n");
     for token in job.colors() {
@@ -132,16 +147,36 @@ private let themeBundle = Bundle(for: ThemeBundle.self)
 /// The colour with which the system tints controls, and text that can be tapped.
 fn accent(job: &Job<'_>, intent: &IntentScale) -> Vec<Entry> {
     Mode::BOTH
-        .map(|mode| entry(mode, None, narrow(&readable(job, intent, mode))))
+        .map(|mode| {
+            let color = narrow(&readable(job, intent, mode));
+            entry(mode, job.theme.level, None, color)
+        })
         .into()
 }
 
-fn entry(mode: Mode, display_gamut: Option<&'static str>, color: Shade) -> Entry {
+/// The appearance of a system in dark mode.
+const DARK: Appearance = Appearance {
+    appearance: "luminosity",
+    value: "dark",
+};
+
+/// The appearance of a system that is asked for more contrast.
+const HIGH_CONTRAST: Appearance = Appearance {
+    appearance: "contrast",
+    value: "high",
+};
+
+fn entry(mode: Mode, level: Level, display_gamut: Option<&'static str>, color: Shade) -> Entry {
+    let asked = [
+        (mode == Mode::Dark, DARK),
+        (level == Level::More, HIGH_CONTRAST),
+    ];
+    let appearances: Vec<_> = asked
+        .into_iter()
+        .filter_map(|(is, a)| is.then_some(a))
+        .collect();
     Entry {
-        appearances: (mode == Mode::Dark).then_some([Appearance {
-            appearance: "luminosity",
-            value: "dark",
-        }]),
+        appearances: (!appearances.is_empty()).then_some(appearances),
         display_gamut,
         color,
         idiom: "universal",
@@ -175,7 +210,7 @@ fn catalogue(path: &str, colors: Option<Vec<Entry>>) -> File {
 }
 
 /// One entry for any appearance and one for dark, each with a wider one where it differs.
-fn entries(token: &Token) -> Vec<Entry> {
+fn entries(token: &Token, level: Level) -> Vec<Entry> {
     let modes: &[Mode] = if token.is_modeless() {
         &[Mode::Light]
     } else {
@@ -186,7 +221,7 @@ fn entries(token: &Token) -> Vec<Entry> {
         let Some(color) = token.cell(*mode).value.color() else {
             continue;
         };
-        let entry = |gamut, color| entry(*mode, gamut, color);
+        let entry = |gamut, color| entry(*mode, level, gamut, color);
         if color.p3.is_some() {
             out.push(entry(Some("sRGB"), narrow(color)));
             out.push(entry(Some("display-P3"), wide(color)));

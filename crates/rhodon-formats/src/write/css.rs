@@ -1,15 +1,17 @@
 //! `css`: custom properties on `:root`, light and dark.
 
+use std::collections::HashMap;
+
 use indexmap::IndexMap;
 use rhodon_color::Notation;
-use rhodon_theme::{Cell, ColorValue, Mode, More, Section, Token, Value};
+use rhodon_theme::{Cell, ColorValue, Level, Mode, More, Section, Token, TokenKind, Value};
 
 use super::css_tree::{Node, print_all};
 use super::{css_value, losses};
 use crate::job::{Comment, Job};
 use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Group, Output, Target};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target};
 
 /// See its help.
 const MODE: TargetOption = TargetOption {
@@ -61,6 +63,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: Some(|s, t| Some(name::css_reference(s.get(&TargetOption::PREFIX), &t.path))),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Written(" data-contrast=\"more\" asks for contrast."),
     write,
 };
 
@@ -97,7 +100,83 @@ pub(super) struct CssWriter<'a> {
     tokens: Vec<&'a Token>,
     notation: Notation,
     by_name: bool,
-    more: Option<&'a More>,
+    /// Values for more contrast, by path, where the theme has such.
+    more: Option<HashMap<&'a str, [Option<&'a Cell>; 2]>>,
+    /// What chooses between the levels within one declaration; none where the level more stands apart.
+    toggles: Option<Toggles>,
+    /// Stands behind colons and commas.
+    gap: &'static str,
+}
+
+/// Two custom properties of which one is nothing and the other has no value, so that
+/// `var(--usual,a)var(--more,b)` is a or b.
+pub(super) struct Toggles {
+    usual: String,
+    more: String,
+}
+
+impl Toggles {
+    /// Under names that no token has.
+    fn new(prefix: &str, names: &Names<'_>) -> Result<Self, ExportError> {
+        let claim = |name: &str| {
+            let name = name::kebab(prefix, name);
+            match names.iter().find(|(_, taken)| **taken == name) {
+                None => Ok(name),
+                Some((path, _)) => Err(ExportError::Clash {
+                    first: (*path).to_owned(),
+                    second: "the choice of contrast".to_owned(),
+                    name,
+                }),
+            }
+        };
+        Ok(Self {
+            usual: claim("usual")?,
+            more: claim("more")?,
+        })
+    }
+
+    /// The declarations under which a level holds.
+    fn set(&self, level: Level) -> Vec<String> {
+        let (held, other) = match level {
+            Level::Usual => (&self.usual, &self.more),
+            Level::More => (&self.more, &self.usual),
+        };
+        vec![format!("--{held}: initial;"), format!("--{other}: ;")]
+    }
+
+    /// Values of both modes, the usual ones or those for more contrast.
+    fn both_levels(&self, usual: [String; 2], more: [Option<String>; 2]) -> String {
+        let [light, dark] = more;
+        let raised = [
+            light.unwrap_or(usual[0].clone()),
+            dark.unwrap_or(usual[1].clone()),
+        ];
+        if (0..2).any(|mode| usual[mode] == raised[mode]) {
+            both_modes(
+                &[0, 1].map(|mode| self.choose(&usual[mode], &raised[mode])),
+                "",
+            )
+        } else {
+            self.choose(&both_modes(&usual, ""), &both_modes(&raised, ""))
+        }
+    }
+
+    /// A value that is the one or the other.
+    fn choose(&self, usual: &str, more: &str) -> String {
+        if usual == more {
+            return usual.to_owned();
+        }
+        format!("var(--{},{usual})var(--{},{more})", self.usual, self.more)
+    }
+
+    /// The rules that follow the system or an attribute.
+    fn rules(&self) -> [Node; 2] {
+        let more = || self.set(Level::More);
+        [
+            Node::at(MORE_SYSTEM, vec![Node::rule(NOT_ASKED, more())]),
+            Node::rule(MORE_ATTRIBUTE, more()),
+        ]
+    }
 }
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
@@ -110,7 +189,6 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let format = job.settings.get(&FORMAT);
     let sheet = CssWriter {
         notation: format.parse().unwrap_or(Notation::Hex),
-        more: job.theme.more.as_ref(),
         ..CssWriter::new(job, job.settings.get(&REFERENCES) == "var")?
     };
     let mut nodes = sheet.rules(strategy, Part::Complete);
@@ -148,9 +226,12 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     })
 }
 
-/// Every token of a job as custom properties on `:root` that follow the system's mode.
+/// Every token of a job as custom properties on `:root` that follow what the system asks for.
 pub(crate) fn custom_properties(job: &Job<'_>) -> Result<Vec<Node>, ExportError> {
-    Ok(CssWriter::new(job, true)?.rules(Strategy::Auto, Part::Complete))
+    let sheet = CssWriter::new(job, true)?;
+    let mut nodes = sheet.rules(Strategy::Auto, Part::Complete);
+    nodes.extend(sheet.more_rules());
+    Ok(nodes)
 }
 
 /// Which tokens a run of rules is for.
@@ -192,18 +273,38 @@ impl<'a> CssWriter<'a> {
             tokens: job.tokens().collect(),
             notation: Notation::Hex,
             by_name,
-            more: None,
+            more: job.theme.more.as_ref().map(More::by_path),
+            toggles: None,
+            gap: " ",
+        })
+    }
+
+    /// The same, with both modes and both levels of contrast in one declaration, written closely.
+    pub(super) fn switched(job: &Job<'a>, by_name: bool) -> Result<Self, ExportError> {
+        let sheet = Self::new(job, by_name)?;
+        let mut themes = job.beside.iter().chain([&job.theme]);
+        let prefix = job.settings.get(&TargetOption::PREFIX);
+        let toggles = themes
+            .any(|theme| theme.more.is_some())
+            .then(|| Toggles::new(prefix, &sheet.names))
+            .transpose()?;
+        Ok(Self {
+            toggles,
+            gap: "",
+            ..sheet
         })
     }
 
     /// Every token on `:root` in both modes at once, which the system or an attribute chooses.
     pub(super) fn switchable(&self) -> Vec<Node> {
-        self.function_rules(Part::Complete)
+        let mut nodes = self.function_rules(Part::Complete);
+        nodes.extend(self.toggles.iter().flat_map(Toggles::rules));
+        nodes
     }
 
-    /// One declaration for both modes, which follows the `color-scheme` that holds.
+    /// One declaration for both modes, which follows the `color-scheme` that holds, and for both levels.
     pub(super) fn declared(&self, token: &Token) -> String {
-        self.switched(token, Part::Complete)
+        self.declaration(token, Part::Complete)
     }
 
     fn rules(&self, strategy: Strategy, part: Part) -> Vec<Node> {
@@ -234,11 +335,12 @@ impl<'a> CssWriter<'a> {
         let mut root = Vec::new();
         if part == Part::Complete {
             root.push("color-scheme: light dark;".to_owned());
+            root.extend(self.toggles.iter().flat_map(|t| t.set(Level::Usual)));
         }
         let mut groups = Groups::default();
         for token in self.tokens.iter().filter(|t| part.holds(t)) {
             groups.begin(token, &mut root);
-            root.push(self.switched(token, part));
+            root.push(self.declaration(token, part));
         }
         let mut nodes = vec![Node::rule(":root", root)];
         if part == Part::Complete {
@@ -262,7 +364,7 @@ impl<'a> CssWriter<'a> {
             lines.push(format!(
                 "--{}: {};",
                 self.names[&*token.path],
-                self.text(token, mode, part)
+                self.text(token.cell(mode), part)
             ));
         }
         lines
@@ -271,12 +373,11 @@ impl<'a> CssWriter<'a> {
     /// What differs where more contrast is asked for: by the system or by an attribute. Both modes stand in
     /// one declaration, which follows the `color-scheme` that the rules of the modes set.
     fn more_rules(&self) -> Option<Node> {
-        let more = self.more?.by_path();
+        self.more.as_ref()?;
         // A line for each group: they stand here twice.
         let mut groups: IndexMap<&str, String> = IndexMap::new();
         for token in &self.tokens {
-            let cells = more.get(&*token.path);
-            if let Some(line) = cells.and_then(|cells| self.raised(token, *cells)) {
+            if let Some(line) = self.raised(token) {
                 groups.entry(token.group()).or_default().push_str(&line);
             }
         }
@@ -289,7 +390,8 @@ impl<'a> CssWriter<'a> {
 
     /// The declaration of a token with other values than usual. What refers to the same token as usual
     /// follows by itself.
-    fn raised(&self, token: &Token, cells: [Option<&Cell>; 2]) -> Option<String> {
+    fn raised(&self, token: &Token) -> Option<String> {
+        let cells = *self.more.as_ref()?.get(&*token.path)?;
         let usual = Mode::BOTH.map(|mode| token.cell(mode));
         let follows = |(raised, usual): (&Cell, &Cell)| {
             self.by_name && raised.alias.is_some() && raised.alias == usual.alias
@@ -313,22 +415,23 @@ impl<'a> CssWriter<'a> {
         })
     }
 
-    /// One declaration with `light-dark()` where the modes differ.
-    fn switched(&self, token: &Token, part: Part) -> String {
-        let (light, dark) = (
-            self.text(token, Mode::Light, part),
-            self.text(token, Mode::Dark, part),
-        );
+    /// One declaration with `light-dark()` where the modes differ, and a choice where the levels do.
+    fn declaration(&self, token: &Token, part: Part) -> String {
         let name = &self.names[&*token.path];
-        if light == dark || token.cell(Mode::Light).value.color().is_none() {
-            format!("--{name}: {light};")
-        } else {
-            format!("--{name}: light-dark({light}, {dark});")
-        }
+        let usual = Mode::BOTH.map(|mode| self.text(token.cell(mode), part));
+        let raised = self.more.as_ref().and_then(|more| more.get(&*token.path));
+        let value = match (&self.toggles, raised) {
+            (Some(toggles), Some(raised)) if token.kind == TokenKind::Color => {
+                let text = |mode: Mode| raised[mode as usize].map(|cell| self.text(cell, part));
+                toggles.both_levels(usual, Mode::BOTH.map(text))
+            }
+            _ if token.kind == TokenKind::Color => both_modes(&usual, self.gap),
+            _ => usual[0].clone(),
+        };
+        format!("--{name}:{}{value};", self.gap)
     }
 
-    fn text(&self, token: &Token, mode: Mode, part: Part) -> String {
-        let cell = token.cell(mode);
+    fn text(&self, cell: &Cell, part: Part) -> String {
         let referred = cell
             .alias
             .as_deref()
@@ -338,6 +441,15 @@ impl<'a> CssWriter<'a> {
             Some(name) => format!("var(--{name})"),
             None => css_value::value(&part.shown(&cell.value), self.notation),
         }
+    }
+}
+
+/// One value where the modes do not differ, and else one that follows the `color-scheme` that holds.
+fn both_modes([light, dark]: &[String; 2], gap: &str) -> String {
+    if light == dark {
+        light.clone()
+    } else {
+        format!("light-dark({light},{gap}{dark})")
     }
 }
 

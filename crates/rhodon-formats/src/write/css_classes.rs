@@ -8,7 +8,7 @@ use super::{css_tree, losses};
 use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Group, Output, Target};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target};
 
 const fn pattern(key: &'static str, default: &'static str, help: &'static str) -> TargetOption {
     TargetOption {
@@ -52,6 +52,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: None,
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Followed,
     write,
 };
 

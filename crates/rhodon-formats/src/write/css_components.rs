@@ -3,7 +3,7 @@
 use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, Output, Target};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -19,6 +19,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: None,
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Followed,
     write,
 };
 

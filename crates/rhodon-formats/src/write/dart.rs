@@ -8,7 +8,7 @@ use super::language::DART;
 use super::{losses, role_map};
 use crate::job::{Comment, Job};
 use crate::name;
-use crate::target::{ExportError, Group, Output, Target};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -22,6 +22,9 @@ pub(crate) static TARGET: Target = Target {
     token_name: Some(|_, t| Some(format!("{}.{}", code::home(t), name::camel(&t.path)))),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Written(
+        " Give lightMoreScheme and darkMoreScheme to its high-contrast themes; LightMoreColors and DarkMoreColors hold what differs there.",
+    ),
     write,
 };
 
@@ -92,7 +95,20 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             code::members(&Dart, differing.iter().copied(), &names, mode),
         );
     }
-    let schemes: Vec<String> = Mode::BOTH.iter().map(|mode| scheme(job, *mode)).collect();
+    let more = job.theme.at_more();
+    let raised = more.as_ref().map(|theme| job.of(theme));
+    if let Some(raised) = &raised {
+        for (title, mode) in [
+            ("LightMoreColors", Mode::Light),
+            ("DarkMoreColors", Mode::Dark),
+        ] {
+            let own = raised.differing(job.theme, mode);
+            class(title, code::members(&Dart, own, &names, mode));
+        }
+    }
+    let mut schemes: Vec<String> = Mode::BOTH.map(|mode| scheme(job, mode, "")).into();
+    let of_more = |raised| Mode::BOTH.map(|mode| scheme(raised, mode, "More"));
+    schemes.extend(raised.iter().flat_map(of_more));
     body.push_str(&schemes.join("\n"));
     let mut warnings = losses::mapped(job.tokens());
     let between = |t: &&rhodon_theme::Token| matches!(t.cell(Mode::Light).value, Value::FontWeight(n) if hundred(n) != n);
@@ -106,13 +122,13 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     })
 }
 
-fn scheme(job: &Job<'_>, mode: Mode) -> String {
+fn scheme(job: &Job<'_>, mode: Mode, level: &str) -> String {
     let lines: String = role_map::scheme(job, mode)
         .iter()
         .filter_map(|(key, c)| Some(format!("  {}: {},\n", key.dart?, Dart.color(c))))
         .collect();
     format!(
-        "const ColorScheme {id}Scheme = ColorScheme(\n  brightness: Brightness.{id},\n{lines});\n",
+        "const ColorScheme {id}{level}Scheme = ColorScheme(\n  brightness: Brightness.{id},\n{lines});\n",
         id = mode.id()
     )
 }

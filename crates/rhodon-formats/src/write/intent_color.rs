@@ -82,6 +82,8 @@ pub(crate) fn readable(job: &Job<'_>, intent: &IntentScale, mode: Mode) -> Color
 
 /// What an intent's colour stands on as text.
 struct Page {
+    /// The ratio that text needs.
+    need: f64,
     surfaces: [Rgb8; 4],
     tints: [Rgb8; 2],
 }
@@ -91,6 +93,7 @@ impl Page {
         let code = |path: &str| job.role(path, mode).code;
         let tints = [IntentPart::Tint, IntentPart::TintHover];
         Self {
+            need: job.theme.level.text(),
             surfaces: Role::SURFACES.map(|s| code(s.path())),
             tints: tints.map(|p| code(&p.of(intent.name.as_str()))),
         }
@@ -101,14 +104,14 @@ impl Page {
     /// some of that is laid over it.
     fn reads(&self, color: ColorValue, ink: Rgb8) -> bool {
         let code = color.code;
-        let on = |ground: &Rgb8| contrast_ratio(code, *ground) >= TEXT_RATIO;
+        let on = |ground: &Rgb8| contrast_ratio(code, *ground) >= self.need;
         color.alpha >= 1.0
             && self.tints.iter().all(on)
             && self
                 .surfaces
                 .iter()
                 .all(|g| on(g) && on(&mixed(*g, code, WASH)))
-            && contrast_ratio(ink, mixed(code, ink, STATE)) >= TEXT_RATIO
+            && contrast_ratio(ink, mixed(code, ink, STATE)) >= self.need
     }
 }
 

@@ -1,7 +1,7 @@
 //! `json`: flat names and values, per mode.
 
 use rhodon_color::Notation;
-use rhodon_theme::{Mode, Value as TokenValue};
+use rhodon_theme::{Mode, Token, Value as TokenValue};
 use serde_json::{Map, Value, json};
 
 use super::{css_value, losses};
@@ -9,7 +9,7 @@ use crate::job::Job;
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
 use crate::stamp::Stamp;
-use crate::target::{ExportError, File, Group, Output, Target};
+use crate::target::{ExportError, File, Group, MoreContrast, Output, Target};
 
 /// See its help.
 const NAMES: TargetOption = TargetOption {
@@ -31,21 +31,30 @@ pub(crate) static TARGET: Target = Target {
     token_name: Some(|s, t| Some(named(s.get(&NAMES), &t.path))),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Written(
+        " The object more holds what differs for more contrast, under light and dark.",
+    ),
     write,
 };
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let names = name::unique(job.tokens(), |path| named(job.settings.get(&NAMES), path))?;
-    let of = |mode: Mode| -> Map<String, Value> {
-        job.tokens()
-            .map(|t| (names[&*t.path].clone(), flat(&t.cell(mode).value)))
-            .collect()
-    };
+    let entry = |t: &Token, mode| (names[&*t.path].clone(), flat(&t.cell(mode).value));
+    let of = |mode| -> Map<String, Value> { job.tokens().map(|t| entry(t, mode)).collect() };
     let (light, dark) = (of(Mode::Light), of(Mode::Dark));
     let mut content = Map::new();
     content.insert("about".to_owned(), Value::Null);
     content.insert("light".to_owned(), light.into());
     content.insert("dark".to_owned(), dark.into());
+    if let Some(theme) = job.theme.at_more() {
+        let raised = job.of(&theme);
+        let modes = Mode::BOTH.map(|mode| {
+            let differing = raised.differing(job.theme, mode);
+            let own: Map<String, Value> = differing.map(|t| entry(t, mode)).collect();
+            (mode.id().to_owned(), own.into())
+        });
+        content.insert("more".to_owned(), Value::Object(Map::from_iter(modes)));
+    }
     let files = vec![stamped(
         job,
         "theme.json",

@@ -9,7 +9,7 @@ use super::{losses, role_map};
 use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Group, Output, Target};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target};
 
 /// See its help.
 const PACKAGE: TargetOption = TargetOption {
@@ -38,6 +38,9 @@ pub(crate) static TARGET: Target = Target {
     token_name: Some(|_, t| Some(format!("{}.{}", code::home(t), name::camel(&t.path)))),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Written(
+        " LightMoreScheme and DarkMoreScheme are for people who ask for more contrast, LightMoreColors and DarkMoreColors hold what differs there.",
+    ),
     write,
 };
 
@@ -108,9 +111,20 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             code::members(&Kotlin, differing.iter().copied(), &names, mode),
         );
     }
-    for mode in Mode::BOTH {
-        body.push_str(&scheme(job, mode));
+    let more = job.theme.at_more();
+    let raised = more.as_ref().map(|theme| job.of(theme));
+    if let Some(raised) = &raised {
+        for (title, mode) in [
+            ("LightMoreColors", Mode::Light),
+            ("DarkMoreColors", Mode::Dark),
+        ] {
+            let own = raised.differing(job.theme, mode);
+            object(title, code::members(&Kotlin, own, &names, mode));
+        }
     }
+    body.extend(Mode::BOTH.map(|mode| scheme(job, mode, "")));
+    let of_more = |raised| Mode::BOTH.map(|mode| scheme(raised, mode, "More"));
+    body.extend(raised.iter().flat_map(of_more));
     body.push_str(&shapes_and_type(job));
     let files = vec![job.file("ThemeColors.kt", Comment::BLOCK, &body)];
     Ok(Output {
@@ -119,16 +133,16 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     })
 }
 
-fn scheme(job: &Job<'_>, mode: Mode) -> String {
+fn scheme(job: &Job<'_>, mode: Mode, level: &str) -> String {
     let (title, function) = match mode {
-        Mode::Light => ("LightScheme", "lightColorScheme"),
-        Mode::Dark => ("DarkScheme", "darkColorScheme"),
+        Mode::Light => ("Light", "lightColorScheme"),
+        Mode::Dark => ("Dark", "darkColorScheme"),
     };
     let lines: String = role_map::scheme(job, mode)
         .iter()
         .map(|(key, c)| format!("    {} = {},\n", key.kotlin, Kotlin.color(c)))
         .collect();
-    format!("val {title} = {function}(\n{lines})\n\n")
+    format!("val {title}{level}Scheme = {function}(\n{lines})\n\n")
 }
 
 fn shapes_and_type(job: &Job<'_>) -> String {

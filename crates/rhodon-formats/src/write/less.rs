@@ -8,7 +8,7 @@ use super::variables::{MapManner, Variables};
 use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, Output, Target};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -27,6 +27,9 @@ pub(crate) static TARGET: Target = Target {
     }),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Written(
+        " @theme-dark-more[text-muted] looks up what differs for more contrast.",
+    ),
     write,
 };
 
@@ -52,6 +55,16 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             .entries(mode)
             .map(|(name, variable)| (name.to_owned(), variable));
         variables.map(&format!("theme-{}", mode.id()), entries, &MAP, &mut body)?;
+    }
+    if let Some(theme) = job.theme.at_more() {
+        for mode in Mode::BOTH {
+            let entries = variables.raised(job, &theme, mode);
+            let entries = entries
+                .into_iter()
+                .map(|(name, value)| (name.to_owned(), value));
+            let name = format!("theme-{}-more", mode.id());
+            variables.map(&name, entries, &MAP, &mut body)?;
+        }
     }
     let files = vec![job.file("theme.less", Comment::LINE, &body)];
     Ok(Output {

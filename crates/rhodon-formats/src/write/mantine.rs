@@ -11,7 +11,7 @@ use super::script::Literal;
 use super::{css_value, losses};
 use crate::job::{Comment, Job, Step, all_steps};
 use crate::name;
-use crate::target::{ExportError, Group, Output, Target};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -32,6 +32,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: Some(|_, t| Some(name::css_reference("", &t.path))),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Left,
     write,
 };
 

@@ -22,7 +22,7 @@ mod kotlin;
 mod language;
 mod length;
 mod less;
-mod losses;
+pub(crate) mod losses;
 mod mantine;
 mod paint;
 mod pairs;

@@ -1,6 +1,7 @@
 //! `pairs`: every token as a pair of light and dark, and the parts of common widgets.
 
-use rhodon_theme::{Intent, IntentPart, Mode, Role, Value as TokenValue};
+use foldhash::HashSet;
+use rhodon_theme::{Intent, IntentPart, Mode, Role, Token};
 use serde_json::{Map, Value, json};
 
 use super::{
@@ -9,7 +10,7 @@ use super::{
 };
 use crate::job::Job;
 use crate::stamp::Stamp;
-use crate::target::{ExportError, Group, Output, Target};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -31,6 +32,9 @@ pub(crate) static TARGET: Target = Target {
     token_name: Some(|_, t| Some(t.path.to_string())),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Written(
+        " The object more holds what differs for more contrast in the same form.",
+    ),
     write,
 };
 
@@ -241,16 +245,34 @@ const SHAPED: [&str; 11] = [
 ];
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let pair = |value: [&TokenValue; 2]| json!(value.map(flat));
-    let tokens: Map<String, Value> = job
-        .tokens()
-        .map(|t| {
-            (
-                t.path.to_string(),
-                pair(Mode::BOTH.map(|m| &t.cell(m).value)),
-            )
-        })
-        .collect();
+    let mut content = Map::new();
+    content.insert("about".to_owned(), Value::Null);
+    content.insert("tokens".to_owned(), tokens(job.tokens()));
+    content.insert("widgets".to_owned(), widgets(job));
+    if let Some(theme) = job.theme.at_more() {
+        let raised = job.of(&theme);
+        let usual = job.theme.more.iter().flat_map(|more| &more.cells);
+        let differing: HashSet<&str> = usual.map(|raised| &*raised.path).collect();
+        let own = raised.tokens().filter(|t| differing.contains(&*t.path));
+        let more = json!({ "tokens": tokens(own), "widgets": widgets(&raised) });
+        content.insert("more".to_owned(), more);
+    }
+    let files = vec![stamped(job, "theme.pairs.json", Stamp::object, content)];
+    Ok(Output {
+        files,
+        warnings: losses::mapped(job.tokens()),
+    })
+}
+
+/// Values in light and dark, by path.
+fn tokens<'a>(tokens: impl Iterator<Item = &'a Token>) -> Value {
+    let pair = |t: &Token| json!(Mode::BOTH.map(|mode| flat(&t.cell(mode).value)));
+    let pairs: Map<String, Value> = tokens.map(|t| (t.path.to_string(), pair(t))).collect();
+    pairs.into()
+}
+
+/// The parts of every widget, and the font.
+fn widgets(job: &Job<'_>) -> Value {
     let mut widgets: Map<String, Value> = WIDGETS
         .iter()
         .map(|w| (w.0.to_owned(), widget(job, w)))
@@ -265,15 +287,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         widgets.insert(format!("button.{}", intent.name), parts);
     }
     widgets.insert("font".to_owned(), font(job));
-    let mut content = Map::new();
-    content.insert("about".to_owned(), Value::Null);
-    content.insert("tokens".to_owned(), tokens.into());
-    content.insert("widgets".to_owned(), widgets.into());
-    let files = vec![stamped(job, "theme.pairs.json", Stamp::object, content)];
-    Ok(Output {
-        files,
-        warnings: losses::mapped(job.tokens()),
-    })
+    widgets.into()
 }
 
 /// The face of widgets: families, sizes in px and weights.

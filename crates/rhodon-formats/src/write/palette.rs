@@ -7,7 +7,7 @@ use rhodon_theme::{ColorValue, Mode, Token};
 use super::losses;
 use crate::job::Job;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, File, Group, Output, Target};
+use crate::target::{ExportError, File, Group, MoreContrast, Output, Target};
 
 /// See its help.
 const GROUPS: TargetOption = TargetOption {
@@ -29,6 +29,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: None,
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Left,
     write,
 };
 

@@ -9,7 +9,7 @@ use super::script::Literal;
 use crate::job::{Comment, Job};
 use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Group, Output, Target, Warning};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target, Warning};
 
 /// See its help.
 const AUGMENT: TargetOption = TargetOption {
@@ -40,6 +40,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: Some(|_, t| Some(format!("theme.tokens.{}", name::camel(&t.path)))),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Left,
     write,
 };
 

@@ -7,7 +7,7 @@ use super::variables::{MapManner, Variables};
 use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, Output, Target};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -26,11 +26,16 @@ pub(crate) static TARGET: Target = Target {
     }),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Written(
+        " theme.token-more(\"text-muted\", dark) looks a value for more contrast up, @include theme.mode-more(dark) writes those that differ, for @media (prefers-contrast: more).",
+    ),
     write,
 };
 
 /// The lookups and the mixin, which read the maps.
 const TOOLS: &str = include_str!("sass_tools.scss");
+/// Those for more contrast.
+const TOOLS_OF_MORE: &str = include_str!("sass_more.scss");
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let prefix = job.settings.get(&TargetOption::PREFIX);
@@ -65,6 +70,18 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         variables.map(&format!("theme-{}", mode.id()), entries, &MAP, &mut body)?;
     }
     body.push_str(&TOOLS.replace("PREFIX", &name::kebab(prefix, "")));
+    if let Some(theme) = job.theme.at_more() {
+        body.push_str("\n// What differs where more contrast is asked for.\n\n");
+        for mode in Mode::BOTH {
+            let entries = variables.raised(job, &theme, mode);
+            let entries = entries
+                .into_iter()
+                .map(|(name, value)| (format!("\"{name}\""), value));
+            let name = format!("theme-{}-more", mode.id());
+            variables.map(&name, entries, &MAP_OF_MORE, &mut body)?;
+        }
+        body.push_str(TOOLS_OF_MORE);
+    }
     let files = vec![job.file("_theme.scss", Comment::LINE, &body)];
     Ok(Output {
         files,
@@ -77,6 +94,12 @@ const MAP: MapManner = MapManner {
     open: "(",
     end: ",",
     close: ");",
+};
+
+/// One that is overridden as a whole.
+const MAP_OF_MORE: MapManner = MapManner {
+    close: ") !default;",
+    ..MAP
 };
 
 /// A step's label as a key: a number where it is one, so that `map.get($petrol-steps, 600)` finds it.

@@ -11,7 +11,7 @@ use super::role_map::PAGE;
 use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Group, Output, Target};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target};
 
 /// See its help.
 const MAP: TargetOption = TargetOption {
@@ -43,6 +43,7 @@ pub(crate) static TARGET: Target = Target {
     }),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Left,
     write,
 };
 

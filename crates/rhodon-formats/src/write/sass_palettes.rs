@@ -10,7 +10,7 @@ use super::{css_value, losses, role_map};
 use crate::job::{Comment, Job, Step, all_steps};
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, Output, Target};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -36,6 +36,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: None,
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Left,
     write,
 };
 

@@ -9,7 +9,7 @@ use super::script::Literal;
 use super::{losses, scales_components};
 use crate::job::{Comment, Job, Step, all_steps};
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, Output, Target, Warning};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target, Warning};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -31,6 +31,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: None,
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Left,
     write,
 };
 

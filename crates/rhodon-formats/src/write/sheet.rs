@@ -9,7 +9,7 @@ use rhodon_theme::{ColorValue, Mode, Section, Token};
 use super::xml::{DECLARATION, Element};
 use super::{css_value, length, losses, sheet_html, sheet_svg};
 use crate::job::{Comment, Job};
-use crate::target::{ExportError, File, Group, Output, Target};
+use crate::target::{ExportError, File, Group, MoreContrast, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -23,6 +23,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: None,
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Left,
     write,
 };
 

@@ -9,7 +9,7 @@ use super::{css, css_value, heading, losses};
 use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, Output, Target};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -31,6 +31,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: Some(|s, t| Some(name::css_reference(s.get(&TargetOption::PREFIX), &t.path))),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Written(" It follows the system's choice of more contrast."),
     write,
 };
 

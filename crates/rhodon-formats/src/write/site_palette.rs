@@ -8,7 +8,7 @@ use super::losses;
 use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Group, Output, Target, Warning};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target, Warning};
 
 /// What can be listed, in the words of the option.
 const PARTS: &[&str] = &["brand", "intents", "scales", "roles", "own"];
@@ -73,6 +73,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: None,
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Left,
     write,
 };
 

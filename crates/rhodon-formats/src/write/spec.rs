@@ -4,7 +4,7 @@ use rhodon_theme::Document;
 
 use crate::job::Job;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, File, Group, Output, Target};
+use crate::target::{ExportError, File, Group, MoreContrast, Output, Target};
 
 /// See its help.
 const SCHEMA: TargetOption = TargetOption {
@@ -26,6 +26,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: None,
     carries_kept: true,
     takes_family: false,
+    more: MoreContrast::Written(""),
     write,
 };
 

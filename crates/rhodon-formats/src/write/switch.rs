@@ -10,7 +10,7 @@ use super::css_tree::{Node, print_all};
 use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, File, Group, Output, Target};
+use crate::target::{ExportError, File, Group, MoreContrast, Output, Target};
 
 /// See its help.
 const KEY: TargetOption = TargetOption {
@@ -37,6 +37,9 @@ pub(crate) static TARGET: Target = Target {
     token_name: Some(|s, t| Some(name::css_reference(s.get(&TargetOption::PREFIX), &t.path))),
     carries_kept: false,
     takes_family: true,
+    more: MoreContrast::Written(
+        " data-contrast=\"more\" asks for more contrast where the system does not, data-contrast=\"usual\" for none where it does.",
+    ),
     write,
 };
 
@@ -76,7 +79,7 @@ impl Part {
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let themes = named(job);
-    let mut nodes = CssWriter::new(job, true)?.switchable();
+    let mut nodes = CssWriter::switched(job, true)?.switchable();
     nodes.extend(differing(job, &themes[1..])?);
     let mut sheet = String::with_capacity(24 * 1024);
     let fonts = themes.iter().filter_map(|(_, t)| t.font_import.as_deref());
@@ -119,22 +122,27 @@ fn named<'a>(job: &Job<'a>) -> Vec<(Slug, &'a Derived)> {
 /// alike stands once. What is switched apart refers to nothing that another theme may lack.
 fn differing<'a>(job: &Job<'a>, themes: &[(Slug, &'a Derived)]) -> Result<Vec<Node>, ExportError> {
     let first = both_ways(job)?;
-    let mut by_part = Part::ALL.map(|part| (part, IndexMap::<String, Vec<&Slug>>::new()));
+    let mut by_part = Part::ALL.map(|part| (part, IndexMap::<(&str, String), Vec<&Slug>>::new()));
     for (slug, theme) in themes {
-        for (part, line) in own_lines(job, &first, &job.of(theme))? {
-            let lines = &mut by_part[part as usize].1;
-            lines.entry(line).or_default().push(slug);
+        for (token, line) in own_lines(job, &first, &job.of(theme))? {
+            let lines = &mut by_part[Part::of(token) as usize].1;
+            lines.entry((token.group(), line)).or_default().push(slug);
         }
     }
     let mut nodes = Vec::new();
     for (part, lines) in by_part {
-        let mut by_themes: IndexMap<Vec<&Slug>, Vec<String>> = IndexMap::new();
-        for (line, slugs) in lines {
-            by_themes.entry(slugs).or_default().push(line);
+        let mut by_themes: IndexMap<Vec<&Slug>, IndexMap<&str, String>> = IndexMap::new();
+        for ((group, line), slugs) in lines {
+            by_themes
+                .entry(slugs)
+                .or_default()
+                .entry(group)
+                .or_default()
+                .push_str(&line);
         }
-        nodes.extend(by_themes.into_iter().map(|(slugs, lines)| {
+        nodes.extend(by_themes.into_iter().map(|(slugs, groups)| {
             let selectors: Vec<String> = slugs.iter().map(|s| part.selector(s.as_str())).collect();
-            Node::rule(&selectors.join(",\n"), lines)
+            Node::rule(&selectors.join(",\n"), groups.into_values().collect())
         }));
     }
     Ok(nodes)
@@ -142,23 +150,25 @@ fn differing<'a>(job: &Job<'a>, themes: &[(Slug, &'a Derived)]) -> Result<Vec<No
 
 /// Declarations of a theme by name and by value.
 fn both_ways<'a>(job: &Job<'a>) -> Result<[CssWriter<'a>; 2], ExportError> {
-    Ok([CssWriter::new(job, true)?, CssWriter::new(job, false)?])
+    Ok([
+        CssWriter::switched(job, true)?,
+        CssWriter::switched(job, false)?,
+    ])
 }
 
 /// The declarations of another theme that the first one has not.
-fn own_lines(
+fn own_lines<'a>(
     job: &Job<'_>,
     first: &[CssWriter<'_>; 2],
-    other: &Job<'_>,
-) -> Result<Vec<(Part, String)>, ExportError> {
+    other: &Job<'a>,
+) -> Result<Vec<(&'a Token, String)>, ExportError> {
     let own = both_ways(other)?;
     let lines = other.tokens().filter_map(|token| {
-        let part = Part::of(token);
-        let way = usize::from(part != Part::Rest);
+        let way = usize::from(Part::of(token) != Part::Rest);
         let line = own[way].declared(token);
         let known = job.token(&token.path).filter(|t| !t.omitted);
         let is_same = known.is_some_and(|known| first[way].declared(known) == line);
-        (!is_same).then_some((part, line))
+        (!is_same).then_some((token, line))
     });
     Ok(lines.collect())
 }

@@ -10,7 +10,7 @@ use rhodon_theme::{ColorValue, KeptPath, Mode, Token, Value as TokenValue};
 use serde_json::{Map, Value, json};
 
 use crate::job::Job;
-use crate::target::{ExportError, File, Group, Output, Target, Warning};
+use crate::target::{ExportError, File, Group, MoreContrast, Output, Target, Warning};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -18,7 +18,13 @@ pub(crate) static TARGET: Target = Target {
     name: "Design tokens",
     group: Group::Web,
     options: &[],
-    files: &["tokens.json", "tokens.dark.json", "theme.resolver.json"],
+    files: &[
+        "tokens.json",
+        "tokens.dark.json",
+        "tokens.light-more.json",
+        "tokens.dark-more.json",
+        "theme.resolver.json",
+    ],
     keys: &[
         "$value",
         "$type",
@@ -32,6 +38,9 @@ pub(crate) static TARGET: Target = Target {
     token_name: Some(|_, t| Some(format!("{{{}}}", t.path))),
     carries_kept: true,
     takes_family: false,
+    more: MoreContrast::Written(
+        " The contexts light-more and dark-more are for people who ask for more contrast.",
+    ),
     write,
 };
 
@@ -62,14 +71,28 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         &places,
         &paths,
     );
+    let more = job.theme.at_more();
+    let raised = more.as_ref().map(|theme| {
+        let raised = job.of(theme);
+        Mode::BOTH.map(|mode| {
+            let differing = raised.differing(job.theme, mode);
+            let tree = tree(mode, differing, &places, &paths);
+            written(
+                &format!("tokens.{}-more.json", mode.id()),
+                file(job, None, tree),
+            )
+        })
+    });
     let own = json!({ EXTENSION: { "document": job.decided.document().to_json() } });
     let reason = "it is kept, but the theme itself has a token of that name";
+    let mut files = vec![
+        written("tokens.json", file(job, Some(own), light)),
+        written("tokens.dark.json", file(job, None, dark)),
+    ];
+    files.extend(raised.into_iter().flatten());
+    files.push(written("theme.resolver.json", resolver(job)));
     Ok(Output {
-        files: vec![
-            written("tokens.json", file(job, Some(own), light)),
-            written("tokens.dark.json", file(job, None, dark)),
-            written("theme.resolver.json", resolver(job)),
-        ],
+        files,
         warnings: (taken.iter())
             .map(|(path, _)| Warning::new(path.as_str(), reason))
             .collect(),
@@ -201,13 +224,19 @@ pub(crate) fn color(color: &ColorValue) -> Value {
 /// The file that tells how the others make a mode (Resolver module).
 fn resolver(job: &Job<'_>) -> Value {
     let name = crate::stamp::comment_safe(&job.theme.name);
+    let mut contexts = json!({ "light": [], "dark": [{ "$ref": "tokens.dark.json" }] });
+    if job.theme.more.is_some() {
+        contexts["light-more"] = json!([{ "$ref": "tokens.light-more.json" }]);
+        contexts["dark-more"] =
+            json!([{ "$ref": "tokens.dark.json" }, { "$ref": "tokens.dark-more.json" }]);
+    }
     json!({
         "version": "2025.10",
         "name": name,
         "sets": { "theme": { "sources": [{ "$ref": "tokens.json" }] } },
         "modifiers": {
             "mode": {
-                "contexts": { "light": [], "dark": [{ "$ref": "tokens.dark.json" }] },
+                "contexts": contexts,
                 "default": "light",
             },
         },

@@ -7,7 +7,7 @@ use super::script::Literal;
 use crate::job::{Comment, Job};
 use crate::name::{self, Names};
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, Output, Target};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -21,6 +21,9 @@ pub(crate) static TARGET: Target = Target {
     token_name: Some(|_, t| Some(format!("tokens.light.{}", name::camel(&t.path)))),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Written(
+        " For more contrast spread what differs: { ...tokens.dark, ...more.dark }.",
+    ),
     write,
 };
 
@@ -29,10 +32,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let mut body = String::with_capacity(48 * 1024);
     body.push_str("export type Mode = \"light\" | \"dark\";\n\n");
     for mode in Mode::BOTH {
-        let object = Literal::object(
-            job.tokens()
-                .map(|t| (names[&*t.path].clone(), Literal::value(&t.cell(mode).value))),
-        );
+        let object = object(job.tokens(), &names, mode);
         body.push_str(&format!(
             "export const {} = {} as const;\n\n",
             mode.id(),
@@ -40,6 +40,19 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         ));
     }
     body.push_str("export const tokens = { light, dark } as const satisfies Record<Mode, Record<TokenName, string | number>>;\n\n");
+    if let Some(theme) = job.theme.at_more() {
+        let raised = job.of(&theme);
+        let modes = Mode::BOTH.map(|mode| {
+            (
+                mode.id(),
+                object(raised.differing(job.theme, mode), &names, mode),
+            )
+        });
+        body.push_str(&format!(
+            "/** What differs where more contrast is asked for. */\nexport const more = {} as const satisfies Record<Mode, Partial<Record<TokenName, string>>>;\n\n",
+            Literal::object(modes).print(0)
+        ));
+    }
     let scales = job.scales().map(|(scale, steps)| {
         let steps = steps.iter().filter(|s| names.contains_key(s.path));
         (
@@ -60,6 +73,11 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         files,
         warnings: losses::mapped(job.tokens()),
     })
+}
+
+/// Values of a mode by name.
+fn object<'a>(tokens: impl Iterator<Item = &'a Token>, names: &Names<'_>, mode: Mode) -> Literal {
+    Literal::object(tokens.map(|t| (names[&*t.path].clone(), Literal::value(&t.cell(mode).value))))
 }
 
 /// A union of names; `never` where there are none.

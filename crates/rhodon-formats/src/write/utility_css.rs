@@ -10,7 +10,7 @@ use super::{css_value, losses};
 use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, Output, Target, Warning};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target, Warning};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -32,6 +32,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: Some(|_, t| Some(format!("var(--{})", variable(&t.path, t.kind)))),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Followed,
     write,
 };
 

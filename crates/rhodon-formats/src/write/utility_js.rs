@@ -11,7 +11,7 @@ use super::{css_value, losses};
 use crate::job::{Comment, Job};
 use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Group, Output, Target, Warning};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target, Warning};
 
 /// See its help.
 const MODULE: TargetOption = TargetOption {
@@ -49,6 +49,7 @@ pub(crate) static TARGET: Target = Target {
     token_name: None,
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Followed,
     write,
 };
 

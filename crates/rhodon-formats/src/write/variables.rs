@@ -4,7 +4,7 @@
 use foldhash::{HashMap, HashSet, HashSetExt};
 
 use rhodon_color::Notation;
-use rhodon_theme::{Mode, Token};
+use rhodon_theme::{Derived, Mode, Section, Token};
 
 use super::css_value;
 use crate::job::{Job, Step};
@@ -112,6 +112,26 @@ impl<'a> Variables<'a> {
         self.tokens
             .iter()
             .map(move |t| (self.names[&*t.path].as_str(), self.variable(t, mode)))
+    }
+
+    /// The kebab name and the value of every token that differs in a mode where more contrast is asked
+    /// for, by the variable that it refers to where it is another token's.
+    pub(crate) fn raised(&self, job: &Job<'_>, theme: &Derived, mode: Mode) -> Vec<(&str, String)> {
+        let raised = job.of(theme);
+        let named = raised.differing(job.theme, mode).map(|t| {
+            let variable = |alias: &str| {
+                let target = self
+                    .by_path
+                    .get(alias)
+                    .filter(|t| t.section == Section::Scales)?;
+                Some(self.variable(target, mode))
+            };
+            let cell = t.cell(mode);
+            let referred = cell.alias.as_deref().and_then(variable);
+            let text = referred.unwrap_or_else(|| css_value::value(&cell.value, Notation::Hex));
+            (self.names[&*t.path].as_str(), text)
+        });
+        named.collect()
     }
 
     /// The variables of each scale's steps, by label.

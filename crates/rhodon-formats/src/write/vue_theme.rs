@@ -9,7 +9,7 @@ use super::script::Literal;
 use crate::job::{Comment, Job};
 use crate::name::{self, Names};
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, Output, Target};
+use crate::target::{ExportError, Group, MoreContrast, Output, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -25,6 +25,7 @@ pub(crate) static TARGET: Target = Target {
     }),
     carries_kept: false,
     takes_family: false,
+    more: MoreContrast::Left,
     write,
 };
 

@@ -303,13 +303,15 @@ fn the_asset_catalogue_has_both_appearances_of_every_colour() {
         schema
             .validate(&content)
             .unwrap_or_else(|e| panic!("{path}: {e}"));
-        let entries = content["colors"].as_array().unwrap();
+        let usual = |e: &&Value| !e["appearances"].to_string().contains("contrast");
+        let entries = content["colors"].as_array().unwrap().iter();
+        let entries: Vec<&Value> = entries.filter(usual).collect();
         assert_eq!(
             entries.len(),
             if token.is_modeless() { 1 } else { 2 },
             "{path}"
         );
-        for (entry, mode) in entries.iter().zip(Mode::BOTH) {
+        for (entry, mode) in entries.into_iter().zip(Mode::BOTH) {
             let part = |key: &str| {
                 let text = entry["color"]["components"][key].as_str().unwrap();
                 u8::from_str_radix(text.trim_start_matches("0x"), 16).unwrap()

@@ -10,6 +10,7 @@ mod css;
 mod damaged;
 mod hostile;
 mod list;
+mod more;
 mod options;
 mod promises;
 mod records;

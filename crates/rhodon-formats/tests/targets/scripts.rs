@@ -33,6 +33,16 @@ fn scripts_compile_strictly_and_hold_every_value() {
     );
     for mode in Mode::BOTH {
         let id = mode.id();
+        let raised = demo.derived.more.iter().flat_map(|more| &more.cells);
+        for cell in raised.filter(|cell| cell.mode == mode) {
+            let value = &constants["more"][id][camel(&cell.path)];
+            assert_eq!(
+                *value,
+                json!(cell.cell.value.to_string()),
+                "more {}",
+                cell.path
+            );
+        }
         for (path, code) in demo.colors(mode) {
             let (camel, kebab) = (camel(path), path.replace('.', "-"));
             assert_eq!(

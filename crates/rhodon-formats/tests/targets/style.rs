@@ -48,6 +48,17 @@ fn sass(files: &[(&str, String)], source: &str) -> Result<String, String> {
     grass::from_string(source.to_owned(), &options).map_err(|e| e.to_string())
 }
 
+/// What the compilers that people use make of the files of a theme.
+pub fn compiled(theme: &Made) -> Value {
+    let folder = folder();
+    for id in ["sass", "less", "sass-overrides", "sass-palettes"] {
+        lay(folder.path(), &theme.files(id, &[]));
+    }
+    std::fs::write(folder.path().join("_variables.scss"), VARIABLES).unwrap();
+    std::fs::write(folder.path().join("_components.scss"), COMPONENTS).unwrap();
+    node("style.mjs", folder.path())
+}
+
 /// Compiles a written file the way it is loaded.
 pub fn check_sass(path: &str, text: &str) -> Result<(), String> {
     let source = match path {
@@ -334,13 +345,7 @@ fn alerts_of_own_intents_are_coloured() {
 #[test]
 fn the_usual_compilers_of_sass_and_less_agree() {
     let demo = demo();
-    let folder = folder();
-    for id in ["sass", "less", "sass-overrides", "sass-palettes"] {
-        lay(folder.path(), &demo.files(id, &[]));
-    }
-    std::fs::write(folder.path().join("_variables.scss"), VARIABLES).unwrap();
-    std::fs::write(folder.path().join("_components.scss"), COMPONENTS).unwrap();
-    let answer = node("style.mjs", folder.path());
+    let answer = compiled(&demo);
     for (compiler, mode) in [
         ("sass", Mode::Light),
         ("sass", Mode::Dark),

@@ -84,5 +84,5 @@ fn alone_it_offers_the_one_theme_in_both_modes() {
     let files = written(&[], &[]);
     assert!(text(&files, "switch.d.ts").contains("ThemeSlug = \"brindle-sound-ferries\";"));
     let sheet = text(&files, "switch.css");
-    assert!(!sheet.contains("[data-theme=") && sheet.contains(": light-dark("));
+    assert!(!sheet.contains("[data-theme=") && sheet.contains(":light-dark("));
 }

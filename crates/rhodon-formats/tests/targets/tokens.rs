@@ -251,6 +251,19 @@ fn what_was_added_to_the_files_becomes_an_own_token_or_is_kept() {
     assert_eq!(spec["kept"]["ferry.swell"]["$value"]["unit"], "s");
 }
 
+/// A family with a comma in its name stays one, over any number of readings.
+#[test]
+fn a_family_with_a_comma_in_its_name_comes_back() {
+    let own = theme(json!({ "type": { "body": ["\"Harbour, Grotesk\", serif", "2nd Berth"] } }));
+    let families = own.derived.token("type.family.body").unwrap();
+    let families = families.cell(rhodon_theme::Mode::Light).value.clone();
+    let names = ["Harbour, Grotesk", "serif", "2nd Berth"].map(str::to_owned);
+    assert_eq!(families, rhodon_theme::Value::FontFamily(names.into()));
+    let again = read_back(&written(&own, "tokens"));
+    assert_eq!(again, own.decided.merged);
+    assert_eq!(Document::read(&again.to_json()).unwrap(), again);
+}
+
 #[test]
 fn a_kept_token_does_not_take_the_place_of_the_themes_own() {
     let kept = json!({ "$type": "duration", "$value": { "value": 2, "unit": "s" } });

@@ -4,7 +4,7 @@ use super::field::Node;
 use super::number::{BASE, BOLD, BORDER, NumberField, RADIUS, RATIO, REGULAR};
 use super::problem::Problems;
 use super::settings::settings;
-use crate::font_family::font_families;
+use crate::font_family::{as_entry, entry_families};
 
 settings! {
     /// Type faces, sizes and weights. Sizes run by a ratio from the base.
@@ -55,19 +55,9 @@ fn whole(field: &'static NumberField) -> impl Fn(&Node<'_>, &mut Problems) -> Op
 fn families(node: &Node<'_>, problems: &mut Problems) -> Option<Vec<String>> {
     let found = node.list(20, problems, |n, p| {
         let text = n.text(200, p)?;
-        // An entry may be a whole list as CSS has it; a plain name is taken as it stands, and so is
-        // what CSS would read as nothing.
-        let is_list = text.contains([',', '"', '\'']);
-        let listed = if is_list {
-            font_families(&text)
-        } else {
-            Vec::new()
-        };
-        Some(if listed.is_empty() {
-            vec![text]
-        } else {
-            listed
-        })
+        // In quotes again where it would read as several otherwise.
+        let names = entry_families(&text).into_iter();
+        Some(names.map(|name| as_entry(&name)).collect::<Vec<_>>())
     });
     let found: Vec<String> = found.into_iter().flatten().collect();
     if found.is_empty() {

@@ -4,8 +4,8 @@
 use foldhash::HashMap;
 use rhodon_color::Color;
 use rhodon_theme::{
-    Derived, Document, KeptPath, Mode, ModeValues, Resolved, Section, Token, TokenKind, TokenPath,
-    Typed, Written, derive,
+    Derived, Document, KeptPath, Level, Mode, ModeValues, Resolved, Section, Token, TokenKind,
+    TokenPath, Typed, Written, derive,
 };
 use serde_json::Value;
 
@@ -35,6 +35,7 @@ pub(super) fn apply(spec: Document, tables: &Tables, import: &mut Import) -> Doc
     };
     let mut spec = decided.merged.clone();
     take_changes(&mut spec, &derived, tables, &before, import);
+    take_raised(&mut spec, &derived, tables, &before, import);
     add_new(&mut spec, tables, &before, import);
     spec
 }
@@ -51,13 +52,24 @@ fn written(decided: &Resolved, derived: &Derived) -> Option<Tables> {
         .export(&source, TARGET.settings([]).ok()?)
         .ok()?
         .files;
-    let json = |at: usize| serde_json::from_str::<Value>(&files.get(at)?.text).ok();
-    let (light, dark) = (json(0)?, json(1)?);
+    let json = |name: &str| {
+        let file = files
+            .iter()
+            .find(|f| f.path == format!("tokens{name}.json"))?;
+        serde_json::from_str::<Value>(&file.text).ok()
+    };
+    let (light, dark) = (json("")?, json(".dark")?);
     let mut ignored = Vec::new();
+    let mut raised = |name| match json(name) {
+        Some(more) => Table::read(&[("", &more)], &mut ignored),
+        None => Table::default(),
+    };
+    let more = [raised(".light-more"), raised(".dark-more")];
     Some(Tables {
         light: Table::read(&[("", &light)], &mut ignored),
         dark: Table::read(&[("", &light), ("", &dark)], &mut ignored),
         has_dark: true,
+        more,
     })
 }
 
@@ -97,6 +109,7 @@ fn take_changes(
                     token,
                     raw,
                     mode,
+                    level: Level::Usual,
                 }
                 .apply(tables, import),
                 // Only what was kept is in the files without being derived.
@@ -108,6 +121,37 @@ fn take_changes(
                     );
                 }
             }
+        }
+    }
+}
+
+/// Values for more contrast that differ from those that were written, where the document makes such.
+fn take_raised(
+    spec: &mut Document,
+    derived: &Derived,
+    tables: &Tables,
+    before: &Tables,
+    import: &mut Import,
+) {
+    if derived.more.is_none() {
+        return;
+    }
+    for mode in Mode::BOTH {
+        let old = &before.more[mode as usize];
+        for (path, raw) in &tables.more[mode as usize].0 {
+            let Some(token) = derived.token(path).filter(|_| !same(old.0.get(path), raw)) else {
+                continue;
+            };
+            let level = Level::More;
+            let change = Change {
+                spec,
+                derived,
+                token,
+                raw,
+                mode,
+                level,
+            };
+            change.apply(tables, import);
         }
     }
 }
@@ -146,6 +190,7 @@ struct Change<'a> {
     token: &'a Token,
     raw: &'a Raw,
     mode: Mode,
+    level: Level,
 }
 
 impl Change<'_> {
@@ -158,6 +203,10 @@ impl Change<'_> {
             }
         };
         let taken = match self.token.section {
+            Section::Scales | Section::Own if self.level == Level::More => {
+                self.leave("its value at the usual contrast", import);
+                Ok(())
+            }
             Section::Scales => text
                 .parse()
                 .map(|color| self.step(color))
@@ -169,18 +218,22 @@ impl Change<'_> {
                 Typed::<Written>::parse(&text, self.token.kind).map(|value| self.own(value))
             }
             Section::Type | Section::Shape => {
-                let note = format!(
-                    "{} follows from the type and shape of the theme: its change was not taken over",
-                    self.token.path
-                );
-                if !import.notes.contains(&note) {
-                    import.notes.push(note);
-                }
+                let from = "the type and shape of the theme";
+                self.leave(from, import);
                 Ok(())
             }
         };
         if let Err(message) = taken {
             import.refuse(raw, &path, message);
+        }
+    }
+
+    /// A change that is no decision.
+    fn leave(&self, from: &str, import: &mut Import) {
+        let path = &self.token.path;
+        let note = format!("{path} follows from {from}: its change was not taken over");
+        if !import.notes.contains(&note) {
+            import.notes.push(note);
         }
     }
 
@@ -227,9 +280,13 @@ impl Change<'_> {
         let Ok(path) = self.token.path.parse::<TokenPath>() else {
             return;
         };
-        let values: &mut ModeValues = self.spec.roles.entry(path).or_default();
+        let roles = match self.level {
+            Level::Usual => &mut self.spec.roles,
+            Level::More => &mut self.spec.contrast.roles,
+        };
+        let values: &mut ModeValues = roles.entry(path).or_default();
         *values.slot(self.mode) = Some(value);
-        self.spec.roles.sort_keys();
+        roles.sort_keys();
     }
 
     fn own(self, value: Typed<Written>) {

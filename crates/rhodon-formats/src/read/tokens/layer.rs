@@ -13,6 +13,8 @@ pub(super) struct Layers<'a> {
     pub dark: Vec<Layer<'a>>,
     /// Whether anything is there for dark mode alone.
     pub has_dark: bool,
+    /// What stands over light and over dark where more contrast is asked for.
+    pub more: [Vec<Layer<'a>>; 2],
 }
 
 pub(super) fn layers<'a>(
@@ -34,15 +36,22 @@ pub(super) fn layers<'a>(
     }
 }
 
-/// Files with `dark` in their name stand over the others in dark mode.
+/// Files with `dark` in their name stand over the others in dark mode, and with `light-more` or
+/// `dark-more` where more contrast is asked for.
 fn by_name<'a>(files: &'a [(&'a str, Value)]) -> Layers<'a> {
     let is_dark = |name: &str| {
         name.to_lowercase()
             .split(|c: char| !c.is_ascii_alphanumeric())
             .any(|w| w == "dark")
     };
-    let several = files.iter().any(|(name, _)| !is_dark(name));
     let mut out = Layers::default();
+    let (raised, files): (Vec<_>, Vec<_>) = files
+        .iter()
+        .partition(|(name, _)| MORE.iter().any(|word| name.contains(word)));
+    for (name, value) in raised {
+        out.more[usize::from(is_dark(name))].push((name, value));
+    }
+    let several = files.iter().any(|(name, _)| !is_dark(name));
     for (name, value) in files {
         if !(several && is_dark(name)) {
             out.light.push((name, value));
@@ -53,6 +62,9 @@ fn by_name<'a>(files: &'a [(&'a str, Value)]) -> Layers<'a> {
     out.dark.sort_by_key(|(name, _)| is_dark(name));
     out
 }
+
+/// Contexts, and what stands in the names of files, for where more contrast is asked for.
+const MORE: [&str; 2] = ["light-more", "dark-more"];
 
 struct Resolver<'a, 'p> {
     name: &'a str,
@@ -84,6 +96,14 @@ impl<'a> Resolver<'a, '_> {
                     layers.extend(self.sources(chosen, &format!("{place}/contexts")));
                 }
                 out.has_dark |= out.dark != out.light;
+                let below = [out.light.clone(), out.dark.clone()];
+                for ((name, layers), below) in MORE.iter().zip(&mut out.more).zip(below) {
+                    let Some(own) = contexts.get(*name) else {
+                        continue;
+                    };
+                    let all = self.sources(Some(own), &format!("{place}/contexts"));
+                    layers.extend(all.into_iter().filter(|layer| !below.contains(layer)));
+                }
             } else {
                 let sources = self.sources(part.get("sources"), &format!("{place}/sources"));
                 out.light.extend(&sources);

@@ -26,6 +26,8 @@ struct Tables {
     dark: Table,
     /// Whether dark mode has values of its own.
     has_dark: bool,
+    /// What is another value where more contrast is asked for, over light and over dark.
+    more: [Table; 2],
 }
 
 /// See the module.
@@ -67,6 +69,7 @@ fn read_parsed(files: &[(&str, Value)], import: &mut Import) {
         light,
         dark,
         has_dark: layers.has_dark,
+        more: (layers.more).map(|layers| Table::read(&layers, &mut import.problems)),
     };
     let own = files.iter().find_map(|(name, value)| {
         let added = value.get("$extensions")?;

@@ -157,6 +157,58 @@ test("what a parent accepted says so, and is not taken back here", async ({ page
   await expect(page.getByRole("button", { name: "count again" })).toHaveCount(0);
 });
 
+test("every room knows the level: limits, matrix, a value set for it, and itself beside the usual", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await open(page, slug, "stave");
+  const limits = page.getByText(/^(3|4\.5|7) : 1$/);
+  await expect(limits).toHaveCount(3);
+  await page.getByRole("button", { name: "contrast", exact: true }).click();
+  await expect(limits).toHaveCount(2);
+
+  await page.keyboard.press("4");
+  await expect(page.getByRole("heading", { level: 1 })).toContainText(
+    "pairs readable in both modes at more contrast",
+  );
+  const muted = page.getByRole("button", { name: /^text\.muted on surface\.base:/ });
+  const ratio = async () => Number((await muted.getAttribute("aria-label"))?.split(": ")[1]);
+  expect(await ratio()).toBeGreaterThanOrEqual(7);
+  await page.getByRole("region", { name: "Matrix" }).getByRole("button", { name: "more contrast" }).click();
+  await expect.poll(ratio).toBeLessThan(7);
+  await page.getByRole("region", { name: "Matrix" }).getByRole("button", { name: "more contrast" }).click();
+
+  await page.keyboard.press("3");
+  await page.getByRole("textbox", { name: "Search tokens" }).fill("text.muted");
+  const row = page.getByRole("row", { name: /^text\.muted/ });
+  await row.getByRole("cell").first().getByRole("button").click();
+  const field = page.getByRole("textbox", { name: "text.muted, light, more contrast" });
+  await field.fill("#101010");
+  await field.press("Enter");
+  await saved(page, 2);
+  const spec = await savedSpec(request, slug);
+  expect(spec.contrast.roles).toEqual({ "text.muted": { light: "#101010" } });
+  expect(spec.roles?.["text.muted"]).toBeUndefined();
+  await row.getByRole("button", { name: "text.muted, light, more contrast: back to derived" }).click();
+  await saved(page, 3);
+  expect((await savedSpec(request, slug)).contrast?.roles).toBeUndefined();
+
+  await page.getByRole("combobox", { name: "Compare with" }).selectOption({ label: "its own more contrast" });
+  await expect(page.locator('iframe[title="timetable, light"]')).toHaveCount(2);
+  const ink = (side: number) =>
+    page
+      .frameLocator('iframe[title="timetable, light"]')
+      .nth(side)
+      .locator("html")
+      .evaluate((html) => getComputedStyle(html).getPropertyValue("--text-muted").trim());
+  await expect.poll(async () => (await ink(0)) !== (await ink(1))).toBe(true);
+  await page.getByRole("button", { name: /^\d+ values differ/ }).click();
+  await expect(page.getByRole("dialog", { name: "What differs at more contrast" })).toContainText(
+    "text.muted",
+  );
+});
+
 test("the proof shows more contrast, the ledger says why, and the level is switched off", async ({
   page,
   slug,

@@ -3,7 +3,7 @@
 
 use rhodon_formats::Group;
 use rhodon_theme::scale::METHODS;
-use rhodon_theme::{Document, Mode, Origin, Section, Severity, Share, TokenKind};
+use rhodon_theme::{Document, Level, Mode, Origin, Section, Severity, Share, TokenKind};
 use serde_json::{Value, json};
 use utoipa::OpenApi;
 use utoipa::openapi::schema::{ArrayBuilder, OneOfBuilder, Schema, SchemaType, Type};
@@ -49,6 +49,11 @@ fn words(words: impl IntoIterator<Item = &'static str>) -> RefOr<Schema> {
 /// Light or dark.
 pub(crate) fn mode_schema() -> RefOr<Schema> {
     words(Mode::BOTH.map(Mode::id))
+}
+
+/// How much contrast is asked for.
+pub(crate) fn level_schema() -> RefOr<Schema> {
+    words(Level::ALL.map(Level::id))
 }
 
 /// Light, dark, or none for both.

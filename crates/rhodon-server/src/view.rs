@@ -5,7 +5,8 @@ use std::fmt::Display;
 use rhodon_color::{HueSlice, Rgb8, ink_on, lightness_limits};
 use rhodon_formats::css_name;
 use rhodon_theme::{
-    Cell, Derived, Mode, More, NamedScale, Origin, Pair, Reason, Section, Share, Token, Value,
+    Cell, Derived, Level, Mode, More, NamedScale, Origin, Pair, Reason, Section, Share, Token,
+    Value,
 };
 use serde::{Serialize, Serializer};
 use utoipa::ToSchema;
@@ -298,7 +299,11 @@ fn guide(theme: &Derived, mode: Mode) -> GuideView {
         .and_then(|t| t.cell(mode).value.color());
     let page = base.map_or(Rgb8::WHITE, |c| c.code);
     let dark_page = page.lightness() < 50.0;
-    let lines = LINES.iter().filter_map(|ratio| {
+    let lines = match theme.level {
+        Level::Usual => &LINES[..],
+        Level::More => &LINES[1..],
+    };
+    let lines = lines.iter().filter_map(|ratio| {
         let (darker, lighter) = lightness_limits(page, *ratio);
         let lightness = if dark_page { lighter } else { darker };
         lightness.map(|lightness| LineView {

@@ -1,12 +1,13 @@
 //! Levels of contrast: the usual one, and the one for people who ask their system for more.
 
 use schemars::JsonSchema;
-use serde::Serialize;
+use serde::{Deserialize, Serialize};
 
 /// How much contrast is asked for.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Hash, Serialize, JsonSchema)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Hash, Serialize, Deserialize, JsonSchema)]
 #[serde(rename_all = "lowercase")]
 pub enum Level {
+    #[default]
     /// Text 4.5 : 1 and parts 3 : 1 (WCAG 2.2, 1.4.3 and 1.4.11).
     Usual,
     /// Text 7 : 1 (WCAG 2.2, 1.4.6), and parts as much as text usually has.

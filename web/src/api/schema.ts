@@ -1451,8 +1451,10 @@ export interface components {
             /** @description Whether the parent decides the same thing too. */
             replaces: boolean;
         };
-        /** @description A document. */
+        /** @description A document, and how much contrast is asked for. */
         DeriveRequest: {
+            /** @enum {string} */
+            level?: "usual" | "more";
             spec: components["schemas"]["ThemeDocument"];
         };
         /** @description Everything that follows from a document. */
@@ -1721,6 +1723,11 @@ export interface components {
             light: number[];
             /** @description The ratio that a declared pair needs; 0 where none is declared. */
             needs: number[];
+            /**
+             * Format: double
+             * @description The least ratio of what is read; what needs less must only be seen.
+             */
+            text: number;
         };
         /** @description A theme on the page of all themes. */
         MemberView: {

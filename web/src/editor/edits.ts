@@ -1,5 +1,6 @@
 import { applyPatch, type Operation } from "fast-json-patch";
 import type { Finding, Mode, ThemeDocument, Token } from "../api/client";
+import type { Level } from "./level";
 
 /** A change, made to whatever document is current by then. What it comes to, the server says. */
 export type Edit = (document: ThemeDocument) => ThemeDocument;
@@ -73,25 +74,38 @@ export function omitStep(document: ThemeDocument, slug: string, label: string, o
   return setScale(document, slug, { omit: out ? [...others, label] : others });
 }
 
-/** Sets a token by hand in one mode, wherever documents keep it; without text back to derived. */
+/** A mode at a level, as people say it. */
+export const atLevel = (mode: Mode, level: Level) => (level === "usual" ? mode : `${mode}, more contrast`);
+
+/** Sets a token by hand in one mode, wherever documents keep it; without text back to derived. Only
+ * roles are set for more contrast: everything else follows the usual level. */
 export function setToken(
   document: ThemeDocument,
   token: Token,
   mode: Mode,
   text: string | undefined,
+  level: Level = "usual",
 ): ThemeDocument {
+  if (level === "more") {
+    const roles = withValue(document.contrast?.roles, token.path, mode, text);
+    return { ...document, contrast: { ...document.contrast, roles } };
+  }
   if (token.section === "scales") {
     const [slug = "", label = ""] = token.path.split(".");
     return setPin(document, slug, label, text);
   }
   if (token.section === "own") return setOwn(document, token, mode, text ?? "");
-  const { [mode]: _, ...rest } = document.roles?.[token.path] ?? {};
+  return { ...document, roles: withValue(document.roles, token.path, mode, text) };
+}
+
+type Roles = ThemeDocument["roles"];
+
+/** Roles with one set in a mode, or given back. */
+function withValue(roles: Roles, path: string, mode: Mode, text: string | undefined): Roles {
+  const { [mode]: _, ...rest } = roles?.[path] ?? {};
   const values = text === undefined ? rest : { ...rest, [mode]: text };
-  const { [token.path]: __, ...others } = document.roles ?? {};
-  return {
-    ...document,
-    roles: Object.keys(values).length > 0 ? { ...others, [token.path]: values } : others,
-  };
+  const { [path]: __, ...others } = roles ?? {};
+  return Object.keys(values).length > 0 ? { ...others, [path]: values } : others;
 }
 
 function setOwn(document: ThemeDocument, token: Token, mode: Mode, text: string): ThemeDocument {

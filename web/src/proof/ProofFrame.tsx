@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
+import { type Level, useLevel } from "../editor/level";
 import { onSheets } from "../editor/sheets";
 import { paintPage } from "./adopt";
-import { useContrast } from "./contrast";
 import { coverage, type Paint, type PaintRule, paintOf } from "./inspect";
 import classes from "./ProofPane.module.css";
 import type { PageName } from "./pages";
@@ -9,6 +9,8 @@ import type { PageName } from "./pages";
 interface Props {
   mode: "light" | "dark";
   page: PageName;
+  /** Level of contrast; without it the one that is shown everywhere. */
+  level?: Level;
   /** Style sheets of another theme or revision; without them those of the document at hand. */
   others?: string[];
   grow: number;
@@ -23,7 +25,18 @@ interface Props {
 }
 
 /** One page in a document of its own, which holds the exported sheets and a layout without colours. */
-export function ProofFrame({ mode, page, others, grow, zoom, rules, onPoint, onPick, onCoverage }: Props) {
+export function ProofFrame({
+  mode,
+  page,
+  level,
+  others,
+  grow,
+  zoom,
+  rules,
+  onPoint,
+  onPick,
+  onCoverage,
+}: Props) {
   const frame = useRef<HTMLIFrameElement>(null);
   const [loads, setLoads] = useState(0);
   const told = useRef({ rules, onPoint, onPick });
@@ -41,11 +54,12 @@ export function ProofFrame({ mode, page, others, grow, zoom, rules, onPoint, onP
     paint(others);
   }, [loads, others, mode]);
 
-  const { more } = useContrast();
+  const shown = useLevel();
+  const at = level ?? shown;
   useEffect(() => {
     const root = loads > 0 && frame.current?.contentDocument?.documentElement;
-    if (root) root.dataset.contrast = more ? "more" : "usual";
-  }, [loads, more]);
+    if (root) root.dataset.contrast = at;
+  }, [loads, at]);
 
   useEffect(() => {
     const target = frame.current?.contentWindow;
@@ -69,9 +83,9 @@ export function ProofFrame({ mode, page, others, grow, zoom, rules, onPoint, onP
       if ((event.target as Element).closest("input")) return;
       document.body.dispatchEvent(new KeyboardEvent("keydown", event));
     };
-    const at = (event: Event) => event.target as Element;
-    const point = (event: Event) => told.current.onPoint(paintOf(at(event), told.current.rules));
-    const pick = (event: Event) => told.current.onPick(paintOf(at(event), told.current.rules));
+    const under = (event: Event) => event.target as Element;
+    const point = (event: Event) => told.current.onPoint(paintOf(under(event), told.current.rules));
+    const pick = (event: Event) => told.current.onPick(paintOf(under(event), told.current.rules));
     const leave = () => told.current.onPoint(undefined);
     const page = target.document;
     target.addEventListener("keydown", forward);

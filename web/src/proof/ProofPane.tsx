@@ -6,11 +6,11 @@ import { useCallback, useState } from "react";
 import type { Token } from "../api/client";
 import { themesQuery, vocabularyQuery } from "../api/queries";
 import { useEditorState } from "../editor/EditorProvider";
+import { type Level, toggleContrast, useLevel } from "../editor/level";
 import { documentOf, themeOf, tokensOf } from "../editor/selectors";
 import { Swatch } from "../ui/Swatch";
 import { useGoTo } from "../ui/useGoTo";
 import { WakeList } from "../ui/WakeList";
-import { toggleContrast, useContrast } from "./contrast";
 import { Divide } from "./Divide";
 import { EyesBand, EyesChoice } from "./EyesBar";
 import type { Paint } from "./inspect";
@@ -19,10 +19,16 @@ import { ProofFrame } from "./ProofFrame";
 import classes from "./ProofPane.module.css";
 import { PAGE_NAMES, type PageName } from "./pages";
 import { Shares } from "./Shares";
-import { useOther } from "./useOther";
+import { AT_MORE, useOther } from "./useOther";
 import { toggleWide, useWide } from "./wide";
 
 const CHOICES = ["light", "both", "dark"] as const;
+
+/** What a half of the proof is painted with, where it is not the theme as it is shown everywhere. */
+interface Side {
+  level?: Level;
+  sheets?: string[];
+}
 
 /** Pages of the scenario, painted by the exported style sheets alone. */
 export function ProofPane() {
@@ -34,11 +40,13 @@ export function ProofPane() {
   const { data: other } = useOther(theme.slug, spec, against);
   const { data: themes = [] } = useQuery(themesQuery);
   const [listed, setListed] = useState(false);
+  const ofLevel = against === AT_MORE;
+  const hasMore = useEditorState((s) => s.preview?.derived.more != null);
   const comparing = against !== undefined && other !== undefined;
   const navigate = useNavigate();
   const goTo = useGoTo();
   const { wide } = useWide();
-  const { more } = useContrast();
+  const level = useLevel();
   // In a narrow window the pages are seen from further away rather than cut.
   const narrow = useMediaQuery("(max-width: 1180px)");
   const zoom = wide ? 1 : narrow ? 0.6 : 0.75;
@@ -63,11 +71,12 @@ export function ProofPane() {
     const path = pathOf(picked.ground) ?? pathOf(picked.text);
     if (path) goTo("ledger", { token: path });
   };
-  const half = (mode: "light" | "dark", grow: number, counted: boolean, others?: string[]) => (
+  const half = (mode: "light" | "dark", grow: number, counted: boolean, side?: Side) => (
     <ProofFrame
       mode={mode}
       page={page}
-      others={others}
+      level={side?.level}
+      others={side?.sheets}
       zoom={zoom}
       grow={grow}
       rules={vocabulary?.paints ?? []}
@@ -93,6 +102,7 @@ export function ProofPane() {
           onChange={(e) => compare(e.currentTarget.value)}
         >
           <option value="">compare …</option>
+          {hasMore && <option value={AT_MORE}>its own more contrast</option>}
           {against?.startsWith("rev-") && <option value={against}>{against.replace("-", " ")}</option>}
           {themes
             .filter((t) => t.slug !== theme.slug)
@@ -104,7 +114,7 @@ export function ProofPane() {
         </select>
         <EyesChoice />
         <Choice
-          pressed={more}
+          pressed={level === "more"}
           title="As people see it who ask their system for more contrast: text at 7 : 1"
           onClick={toggleContrast}
         >
@@ -150,7 +160,7 @@ export function ProofPane() {
           <Modal
             opened={listed}
             onClose={() => setListed(false)}
-            title={`What differs from ${other.name}`}
+            title={ofLevel ? `What differs at ${other.name}` : `What differs from ${other.name}`}
             size="lg"
           >
             <WakeList changes={other.wake.changes} />
@@ -161,9 +171,14 @@ export function ProofPane() {
         {own ? null : comparing ? (
           (proof === "both" ? (["light", "dark"] as const) : [proof]).map((mode) => (
             <div key={mode} className={classes.rowOfHalves}>
-              {half(mode, share, mode !== "dark" || proof === "dark")}
+              {half(
+                mode,
+                share,
+                mode !== "dark" || proof === "dark",
+                ofLevel ? { level: "usual" } : undefined,
+              )}
               <Divide share={share} onShare={setShare} />
-              {half(mode, 1 - share, false, other.sheets)}
+              {half(mode, 1 - share, false, other)}
             </div>
           ))
         ) : (

@@ -1,11 +1,18 @@
 import { useQuery } from "@tanstack/react-query";
+import { cellOf } from "../api/cellOf";
 import { answer, api, type Preview, type ThemeDocument } from "../api/client";
 import { numberOf } from "../api/numberOf";
+import type { Level } from "../editor/level";
+
+/** Compared with itself where more contrast is asked for; no slug has a colon. */
+export const AT_MORE = "level:more";
 
 export interface Other {
   name: string;
-  sheets: string[];
-  /** What differs, from the other to the theme at hand. */
+  /** Its level of contrast and style sheets, where they are not those of the theme at hand. */
+  level?: Level;
+  sheets?: string[];
+  /** What differs, from the other to the theme at hand; of a level from the usual one to it. */
   wake: NonNullable<Preview["wake"]>;
 }
 
@@ -16,6 +23,7 @@ export function useOther(slug: string, spec: ThemeDocument, against: string | un
     enabled: against !== undefined,
     placeholderData: (previous) => previous,
     queryFn: async (): Promise<Other> => {
+      if (against === AT_MORE) return raised(spec);
       const found = await load(slug, against ?? "");
       const [theirs, ours] = await Promise.all([
         answer(api.POST("/api/preview", { body: { spec: found.spec } })),
@@ -24,6 +32,19 @@ export function useOther(slug: string, spec: ThemeDocument, against: string | un
       return { name: found.name, sheets: theirs.sheets, wake: ours.wake ?? { changes: [], unreadable: [] } };
     },
   });
+}
+
+/** The theme itself where more contrast is asked for. */
+async function raised(spec: ThemeDocument): Promise<Other> {
+  const { tokens, more } = await answer(api.POST("/api/derive", { body: { spec } }));
+  const byPath = new Map(tokens.map((t) => [t.path, t]));
+  const changes = (more?.cells ?? []).map(({ path, mode, value }) => ({
+    path,
+    mode,
+    before: cellOf(byPath.get(path), mode)?.value,
+    after: value,
+  }));
+  return { name: "more contrast", level: "more", wake: { changes, unreadable: [] } };
 }
 
 async function load(slug: string, against: string): Promise<{ name: string; spec: ThemeDocument }> {

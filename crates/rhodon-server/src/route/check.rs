@@ -9,7 +9,7 @@ use serde_json::Value;
 use std::collections::BTreeMap;
 use utoipa::ToSchema;
 
-use super::derive::DeriveRequest;
+use super::derive::{DeriveRequest, at_level};
 use crate::bench::{Bench, derived};
 use crate::error::ApiError;
 use crate::json::JsonBody;
@@ -67,6 +67,8 @@ pub struct MatrixView {
     dark: Vec<f64>,
     /// The ratio that a declared pair needs; 0 where none is declared.
     needs: Vec<f64>,
+    /// The least ratio of what is read; what needs less must only be seen.
+    text: f64,
 }
 
 impl From<FindingReport> for FindingView {
@@ -90,8 +92,9 @@ impl From<FindingReport> for FindingView {
     }
 }
 
-impl From<Matrix> for MatrixView {
-    fn from(m: Matrix) -> Self {
+impl MatrixView {
+    fn of(theme: &Derived) -> Self {
+        let m = Matrix::of(theme);
         let texts = |paths: Vec<std::sync::Arc<str>>| paths.iter().map(|p| p.to_string()).collect();
         // A tenth of a hundredth is more than anybody reads.
         let short = |all: Vec<f64>| {
@@ -106,6 +109,7 @@ impl From<Matrix> for MatrixView {
             light: short(light),
             dark: short(dark),
             needs: m.needs.into_iter().map(Option::unwrap_or_default).collect(),
+            text: theme.level.text(),
         }
     }
 }
@@ -122,19 +126,21 @@ pub(crate) async fn check_theme(
     let theme = bench.read(body.spec).await?;
     let job = move || {
         let made = derived(&theme).map_err(|p| ApiError::invalid("/spec", p))?;
-        Ok::<_, ApiError>(checked(&theme, &made))
+        let shown = at_level(&made, body.level)?;
+        Ok::<_, ApiError>(checked(&theme, &made, &shown))
     };
     Ok(Json(bench.work.run(job).await??))
 }
 
-fn checked(theme: &Resolved, made: &Derived) -> CheckView {
+/// Pairs and matrix are those of the level that is shown; what is found is found at both.
+fn checked(theme: &Resolved, made: &Derived, shown: &Derived) -> CheckView {
     let report = check(theme, made);
     CheckView {
-        readable: made.pairs.iter().filter(|p| p.pass).count(),
-        pairs: made.pairs.len(),
+        readable: shown.pairs.iter().filter(|p| p.pass).count(),
+        pairs: shown.pairs.len(),
         intents: made.intents.len(),
         findings: report.findings.into_iter().map(FindingView::from).collect(),
-        matrix: Matrix::of(made).into(),
+        matrix: MatrixView::of(shown),
     }
 }
 

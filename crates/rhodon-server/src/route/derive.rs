@@ -1,10 +1,12 @@
 //! Deriving a document that need not be saved: what every slider calls.
 
+use std::borrow::Cow;
+
 use axum::body::Bytes;
 use axum::extract::State;
 use axum::http::header;
 use axum::response::{IntoResponse, Response};
-use rhodon_theme::Resolved;
+use rhodon_theme::{Derived, Level, Resolved};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
@@ -16,12 +18,16 @@ use crate::preview::{Preview, preview_of};
 use crate::response_cache::{self, Question};
 use crate::view::DerivedView;
 
-/// A document.
+/// A document, and how much contrast is asked for.
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct DeriveRequest {
     #[schema(schema_with = crate::openapi::spec_schema)]
     pub(crate) spec: Value,
+    /// `usual`, which is the default, or `more`.
+    #[serde(default)]
+    #[schema(schema_with = crate::openapi::level_schema)]
+    pub(crate) level: Level,
 }
 
 /// All tokens and pairs of a document.
@@ -34,15 +40,31 @@ pub(crate) async fn derive_theme(
     JsonBody(body): JsonBody<DeriveRequest>,
 ) -> Result<Response, ApiError> {
     let theme = bench.read(body.spec).await?;
-    let answer = bench.work.run(move || answer(&theme)).await??;
+    let answer = bench.work.run(move || answer(&theme, body.level)).await??;
     Ok(json(answer))
 }
 
-fn answer(theme: &Resolved) -> Result<Bytes, ApiError> {
-    response_cache::answered(Question::new("derive", theme, &()), || {
+fn answer(theme: &Resolved, level: Level) -> Result<Bytes, ApiError> {
+    response_cache::answered(Question::new("derive", theme, &level), || {
         let derived = derived(theme).map_err(|p| ApiError::invalid("/spec", p))?;
-        written(&DerivedView::from(&*derived))
+        written(&DerivedView::from(&*at_level(&derived, level)?))
     })
+}
+
+/// What a document comes to at a level of contrast.
+///
+/// # Errors
+/// A level that the document switches off.
+pub(super) fn at_level(derived: &Derived, level: Level) -> Result<Cow<'_, Derived>, ApiError> {
+    match level {
+        Level::Usual => Ok(Cow::Borrowed(derived)),
+        Level::More => derived.at_more().map(Cow::Owned).ok_or_else(|| {
+            ApiError::value(
+                "/level",
+                "the document switches this level off: expected usual",
+            )
+        }),
+    }
 }
 
 pub(crate) fn written(value: &impl Serialize) -> Result<Bytes, ApiError> {

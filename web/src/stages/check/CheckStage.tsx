@@ -4,6 +4,7 @@ import { useState } from "react";
 import { answer, api, type Token } from "../../api/client";
 import { numberOf } from "../../api/numberOf";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
+import { useLevel, useShown } from "../../editor/level";
 import { documentOf, tokensOf } from "../../editor/selectors";
 import type { EditorState } from "../../editor/store";
 import { useWhole } from "../../lineage/useLineage";
@@ -57,9 +58,12 @@ function MoreContrast() {
 export default function CheckStage() {
   const spec = useSettled(documentOf);
   const tokens = useSettled(tokensOf) ?? NONE;
+  const level = useLevel();
+  const hasMore = useEditorState((s) => s.preview?.derived.more != null);
+  const { derived } = useShown();
   const { data } = useQuery({
-    queryKey: ["check", numberOf(spec)],
-    queryFn: () => answer(api.POST("/api/check", { body: { spec } })),
+    queryKey: ["check", level, numberOf(spec)],
+    queryFn: () => answer(api.POST("/api/check", { body: { spec, level } })),
     placeholderData: keepPreviousData,
     gcTime: 60_000,
     retry: false,
@@ -74,12 +78,18 @@ export default function CheckStage() {
         {data.readable === data.pairs
           ? `${data.pairs} pairs readable in both modes`
           : `${data.readable} of ${data.pairs} pairs readable`}
+        {level === "more" && " at more contrast"}
         {apart && ` · ${data.intents} intents apart`}
         {` · ${counted(counting, "finding")}`}
       </h1>
       <MoreContrast />
       <FindingList findings={data.findings} tokens={tokens} />
-      <MatrixTable matrix={data.matrix} tokens={tokens} />
+      <MatrixTable
+        matrix={data.matrix}
+        tokens={level === "usual" ? tokens : (derived?.tokens ?? tokens)}
+        level={level}
+        hasLevels={hasMore}
+      />
     </div>
   );
 }

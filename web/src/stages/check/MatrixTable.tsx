@@ -2,16 +2,21 @@ import { useClipboard } from "@mantine/hooks";
 import { memo, useMemo, useState } from "react";
 import { cellOf } from "../../api/cellOf";
 import type { Check, Mode, Token } from "../../api/client";
+import { type Level, toggleContrast } from "../../editor/level";
 import classes from "./CheckStage.module.css";
 import { cellsOf, familiesOf, rowsOf } from "./matrix";
 
 interface Props {
   matrix: Check["matrix"];
   tokens: Token[];
+  /** How much contrast the figures are for. */
+  level: Level;
+  /** Whether there is more than one level to choose. */
+  hasLevels: boolean;
 }
 
 /** Foregrounds down, grounds across: a cell is the ground, its figure stands in the ink itself. */
-export function MatrixTable({ matrix, tokens }: Props) {
+export function MatrixTable({ matrix, tokens, level, hasLevels }: Props) {
   const [mode, setMode] = useState<Mode>("light");
   const [family, setFamily] = useState("surface");
   const [words, setWords] = useState("");
@@ -38,6 +43,11 @@ export function MatrixTable({ matrix, tokens }: Props) {
             {m}
           </button>
         ))}
+        {hasLevels && (
+          <button type="button" aria-pressed={level === "more"} onClick={toggleContrast}>
+            more contrast
+          </button>
+        )}
         <select aria-label="Grounds" value={family} onChange={(e) => setFamily(e.currentTarget.value)}>
           {families.map((name) => (
             <option key={name} value={name}>
@@ -113,7 +123,7 @@ const Row = memo(function Row({ ink, matrix, mode, grounds, colors, onTake }: Ro
             type="button"
             className={classes.cell}
             data-declared={cell.need > 0 || undefined}
-            data-part={(cell.need > 0 && cell.need < 4.5) || undefined}
+            data-part={(cell.need > 0 && cell.need < matrix.text) || undefined}
             data-failing={cell.failing || undefined}
             style={{ color: colors.get(path), background: colors.get(cell.ground) }}
             aria-label={`${path} on ${cell.ground}: ${cell.ratio.toFixed(1)}`}

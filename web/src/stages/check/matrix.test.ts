@@ -2,6 +2,7 @@ import { describe, expect, test } from "vitest";
 import { cellsOf, familiesOf, rowsOf } from "./matrix";
 
 const matrix = {
+  text: 4.5,
   inks: ["text.main", "link.rest", "primary.fill"],
   grounds: ["surface.base", "surface.raised", "danger.tint"],
   light: [12, 11, 9, 4.2, 5, 3, 2, 2.1, 1.8],

@@ -4,7 +4,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import type { Target } from "../../api/client";
 import { useEditorState } from "../../editor/EditorProvider";
-import { derivedOf } from "../../editor/selectors";
+import { toggleContrast, useShown } from "../../editor/level";
 import { useLineage } from "../../lineage/useLineage";
 import { AddToken } from "./AddToken";
 import classes from "./Ledger.module.css";
@@ -24,7 +24,8 @@ const BEYOND = 12;
 
 /** Every token in both modes, to read, to search and to edit in place. */
 export default function LedgerStage() {
-  const derived = useEditorState(derivedOf);
+  const { level, derived } = useShown();
+  const hasMore = useEditorState((s) => s.preview?.derived.more != null);
   const { token: chosen, failing } = useSearch({ from: "/themes/$slug" });
   const navigate = useNavigate();
   const [own, setFilter] = useState<Omit<Filter, "failing">>({ word: "", origin: "", group: "" });
@@ -85,6 +86,15 @@ export default function LedgerStage() {
           checked={onlyFound}
           onChange={(e) => setOnlyFound(e.currentTarget.checked)}
         />
+        {hasMore && (
+          <Checkbox
+            size="xs"
+            label="more contrast"
+            title="Values for people who ask their system for more contrast, to read and to set"
+            checked={level === "more"}
+            onChange={toggleContrast}
+          />
+        )}
         <output>
           {shown.length} of {rows.length}
         </output>

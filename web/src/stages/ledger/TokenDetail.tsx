@@ -1,7 +1,8 @@
 import { cellOf } from "../../api/cellOf";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { removeToken } from "../../editor/edits";
-import { documentOf, pairsOf, tokensOf } from "../../editor/selectors";
+import { useShown } from "../../editor/level";
+import { documentOf } from "../../editor/selectors";
 import { GiveBack } from "../../lineage/GiveBack";
 import { decisionsAt, useLineage, whoseIs } from "../../lineage/useLineage";
 import { CopyButton } from "../../ui/CopyButton";
@@ -21,8 +22,9 @@ export function TokenDetail({ row, name, onChoose }: Props) {
   const editor = useEditor();
   const document = useEditorState(documentOf);
   const lineage = useLineage();
-  const allPairs = useEditorState(pairsOf) ?? [];
-  const tokens = useEditorState(tokensOf) ?? [];
+  const { level, derived } = useShown();
+  const allPairs = derived?.pairs ?? [];
+  const tokens = derived?.tokens ?? [];
   const codeOf = (path: string, mode: "light" | "dark") =>
     cellOf(
       tokens.find((t) => t.path === path),
@@ -33,6 +35,7 @@ export function TokenDetail({ row, name, onChoose }: Props) {
   const [slug, label] = token.path.split(".");
   const places = [
     `/roles/${token.path}`,
+    `/contrast/roles/${token.path}`,
     `/tokens/${token.path}`,
     `/scales/${slug}/pins/${label}`,
     `/scales/${slug}/lightness/${label}`,
@@ -40,7 +43,8 @@ export function TokenDetail({ row, name, onChoose }: Props) {
   const own = decisionsAt(lineage, (place) => places.some((p) => place === p || place.startsWith(`${p}/`)));
   const pairs = allPairs.filter((p) => p.fg === token.path || p.bg === token.path);
   const more = useEditorState((s) => s.preview?.derived.more?.cells);
-  const raised = more?.filter((cell) => cell.path === token.path) ?? [];
+  // Where that level is shown, its values stand in the first lines.
+  const raised = level === "usual" ? (more?.filter((cell) => cell.path === token.path) ?? []) : [];
   const cells = token.dark
     ? ([
         ["light", token.light],

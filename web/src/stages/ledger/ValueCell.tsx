@@ -3,7 +3,8 @@ import { type FormEvent, type KeyboardEvent, useState } from "react";
 import { cellOf } from "../../api/cellOf";
 import { answer, api, type Mode, refusalIn, refusalOf, type Token } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
-import { type Edit, setBrand, setToken } from "../../editor/edits";
+import { atLevel, type Edit, setBrand, setToken } from "../../editor/edits";
+import { useLevel } from "../../editor/level";
 import type { EditorState } from "../../editor/store";
 import { Swatch } from "../../ui/Swatch";
 import classes from "./Ledger.module.css";
@@ -33,7 +34,14 @@ export function ValueCell({ token, mode }: Props) {
   const [text, setText] = useState<string>();
   const [refusal, setRefusal] = useState<string>();
   const cell = cellOf(token, mode);
-  const editable = token.section === "roles" || token.section === "own" || token.section === "scales";
+  const level = useLevel();
+  const editable =
+    token.section === "roles" || (level === "usual" && ["own", "scales"].includes(token.section));
+  // At more contrast a value that was set for the usual one may hold: it is not given back there.
+  const isSetHere = useEditorState((s) => {
+    if (level === "usual") return cell.origin === "set";
+    return s.document.contrast?.roles?.[token.path]?.[mode] != null;
+  });
   const written = cell.alias ? `{${cell.alias}}` : cell.value;
 
   const [asked, setAsked] = useState<string>();
@@ -46,7 +54,7 @@ export function ValueCell({ token, mode }: Props) {
     setAsked(undefined);
   };
   const take = async (change: Edit, value: string) => {
-    const label = `${token.path} (${mode}): ${written} → ${value}`;
+    const label = `${token.path} (${atLevel(mode, level)}): ${written} → ${value}`;
     // What was typed stays until it is taken.
     const { problem } = await editor.commit(change, label, { atField: true });
     if (problem) setRefusal(refusalOf(problem));
@@ -58,15 +66,15 @@ export function ValueCell({ token, mode }: Props) {
     try {
       const value = await writtenValue(token.kind, text);
       if (brand) setAsked(value);
-      else await take((d) => setToken(d, token, mode, value), value);
+      else await take((d) => setToken(d, token, mode, value, level), value);
     } catch (error) {
       setRefusal(refusalIn(error));
     }
   };
   const release = () =>
     void editor.commit(
-      (d) => setToken(d, token, mode, undefined),
-      `${token.path} (${mode}): back to derived`,
+      (d) => setToken(d, token, mode, undefined, level),
+      `${token.path} (${atLevel(mode, level)}): back to derived`,
     );
   const press = (event: KeyboardEvent) => {
     if (event.key === "Escape") stop();
@@ -76,7 +84,7 @@ export function ValueCell({ token, mode }: Props) {
     return (
       <form className={classes.edit} onSubmit={save}>
         <input
-          aria-label={`${token.path}, ${mode}`}
+          aria-label={`${token.path}, ${atLevel(mode, level)}`}
           aria-invalid={refusal !== undefined}
           // biome-ignore lint/a11y/noAutofocus: the field takes the place of the button that was pressed
           autoFocus
@@ -124,10 +132,10 @@ export function ValueCell({ token, mode }: Props) {
       >
         {cell.alias ?? cell.value}
       </UnstyledButton>
-      {cell.origin === "set" && token.section === "roles" && (
+      {isSetHere && token.section === "roles" && (
         <UnstyledButton
           className={classes.release}
-          aria-label={`${token.path}, ${mode}: back to derived`}
+          aria-label={`${token.path}, ${atLevel(mode, level)}: back to derived`}
           onClick={release}
         >
           ↺

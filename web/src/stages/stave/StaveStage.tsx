@@ -1,7 +1,6 @@
 import { useNavigate, useSearch } from "@tanstack/react-router";
 import { useCallback, useMemo } from "react";
-import { useEditorState } from "../../editor/EditorProvider";
-import { derivedOf } from "../../editor/selectors";
+import { useShown } from "../../editor/level";
 import { Axis, Limits } from "./Axis";
 import { rolesBySteps } from "./roles";
 import { ScaleControls } from "./ScaleControls";
@@ -15,7 +14,7 @@ import { StrengthCurve } from "./StrengthCurve";
 export default function StaveStage() {
   const search = useSearch({ from: "/themes/$slug" });
   const navigate = useNavigate();
-  const derived = useEditorState(derivedOf);
+  const { derived } = useShown();
   const roles = useMemo(() => (derived ? rolesBySteps(derived) : new Map()), [derived]);
   const show = useCallback(
     (slug: string) => void navigate({ to: ".", search: (s) => ({ ...s, scale: slug }) }),
@@ -23,7 +22,7 @@ export default function StaveStage() {
   );
   if (!derived) return null;
   const open = derived.scales.find((s) => s.slug === search.scale) ?? derived.scales[0];
-  // Against which page the limits are drawn follows what the proof shows.
+  // Against which page the limits are drawn, and how much is asked for, follows what the proof shows.
   const guide = search.proof === "dark" ? derived.guides.dark : derived.guides.light;
   return (
     <div className={classes.stage}>

@@ -1,4 +1,4 @@
-import { expect, open, saved, test } from "./rhodon";
+import { expect, open, saved, savedSpec, test } from "./rhodon";
 
 test("a step is dragged along its line, saved once, undone and redone over a reload", async ({
   page,
@@ -39,7 +39,8 @@ test("a step moves by keyboard, and goes back to derived", async ({ page, slug }
   for (let i = 0; i < 4; i++) await step.press("ArrowRight");
   await saved(page, 2);
   expect(Number(await step.getAttribute("aria-valuenow"))).toBeLessThan(before - 1);
-  await page.getByRole("button", { name: "reset" }).click();
+  await page.getByRole("button", { name: "Petrol 700 change or copy" }).click();
+  await page.getByRole("button", { name: "Lightness back to derived" }).click();
   await saved(page, 3);
   await expect(step).toHaveAttribute("aria-valuenow", String(before));
 });
@@ -52,6 +53,61 @@ test("a pinned step holds its colour", async ({ page, slug }) => {
   await pinned.press("ArrowLeft");
   await page.waitForTimeout(900);
   await expect(page.getByText("rev 1 · saved")).toBeVisible();
+});
+
+test("a step takes an exact colour, and the brand's own step changes the brand", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await open(page, slug, "stave");
+  const card = page.getByRole("button", { name: "Petrol 300 change or copy" });
+  await card.press("Enter");
+  const field = page.getByRole("textbox", { name: "Exact colour" });
+  await field.fill("no colour");
+  await field.press("Enter");
+  await expect(page.getByText(/expected a CSS colour name/)).toBeVisible();
+  await expect(field).toHaveValue("no colour");
+  await field.fill("33aadd");
+  await field.press("Enter");
+  await saved(page, 2);
+  expect((await savedSpec(request, slug)).scales.petrol.pins).toEqual({ "300": "#33aadd" });
+  await page.keyboard.press("Escape");
+  await expect(card).toBeFocused();
+
+  await page.getByRole("button", { name: "Petrol 600 change or copy" }).click();
+  const own = page.getByRole("textbox", { name: "Exact colour of Petrol" });
+  await own.fill("#0a5070");
+  await own.press("Enter");
+  await saved(page, 3);
+  const spec = await savedSpec(request, slug);
+  expect(spec.brand[0].color).toBe("#0a5070");
+  expect(Object.keys(spec.scales.petrol.pins)).toEqual(["300"]);
+});
+
+test("a point of the strength curve makes the scale softer, over a trace of how it was", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await open(page, slug, "stave");
+  const point = page.getByTitle(/^400: chroma/);
+  await point.scrollIntoViewIfNeeded();
+  const box = await point.boundingBox();
+  if (!box) throw new Error("the point is not on the screen");
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let i = 1; i <= 6; i++) await page.mouse.move(x, y + i * 5);
+  await expect(
+    page
+      .getByText("Strength")
+      .locator("..")
+      .getByText(/^\d+ %$/),
+  ).not.toHaveText("100 %");
+  await page.mouse.up();
+  await saved(page, 2);
+  expect((await savedSpec(request, slug)).scales.petrol.strength).toBeLessThan(1);
 });
 
 test("another line opens, and the address remembers it", async ({ page, slug }) => {

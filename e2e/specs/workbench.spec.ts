@@ -143,18 +143,19 @@ test("a role is put on another step by its list, and by dragging", async ({ page
 
 test("steps are pinned, left out, named anew and made see-through", async ({ page, slug }) => {
   await open(page, slug, "stave");
-  await page.getByRole("button", { name: "Pin Petrol 300" }).click();
+  const card = (label: string) => page.getByRole("button", { name: `Petrol ${label} change or copy` });
+  await card("300").click();
+  await page.getByRole("button", { name: "Pin it here" }).click();
   await saved(page, 2);
   await expect(page.getByRole("slider", { name: "Petrol 300, lightness" })).toHaveAttribute(
     "aria-disabled",
     "true",
   );
-  await page.getByRole("button", { name: "unpin" }).click();
+  await card("300").click();
+  await page.getByRole("button", { name: "Unpin" }).click();
   await saved(page, 3);
-  await page
-    .getByRole("list", { name: "Steps of Petrol" })
-    .getByRole("button", { name: "Petrol 950 in exports" })
-    .click();
+  await card("950").click();
+  await page.getByRole("checkbox", { name: "handed over in exports" }).uncheck();
   await saved(page, 4);
   const alpha = page.getByRole("textbox", { name: "Alpha steps, %" });
   await alpha.fill("8 thin");

@@ -2,11 +2,11 @@
 
 use std::fmt::Display;
 
-use rhodon_color::{HueSlice, Rgb8, ink_on, lightness_limits};
+use rhodon_color::{ContrastOn, HueSlice, Rgb8, ink_on, lightness_limits};
 use rhodon_formats::css_name;
 use rhodon_theme::{
-    Cell, Derived, Level, Mode, More, NamedScale, Origin, Pair, Reason, Section, Share, Token,
-    Value,
+    Cell, Derived, Level, Mode, More, NamedScale, Origin, Pair, Reason, Role, Section, Share,
+    Token, Value,
 };
 use serde::{Serialize, Serializer};
 use utoipa::ToSchema;
@@ -119,6 +119,15 @@ pub struct StepView<'a> {
     /// Black or white, whichever is read better on it.
     #[schema(value_type = String)]
     ink: Shown<Rgb8>,
+    /// Contrast against the page.
+    ratio: RatioView,
+}
+
+/// Contrast ratios (WCAG 2.2) in each mode, to two decimals.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct RatioView {
+    light: f64,
+    dark: f64,
 }
 
 /// An intent and the slug of its scale.
@@ -205,7 +214,7 @@ impl<'a> From<&'a Derived> for DerivedView<'a> {
     fn from(theme: &'a Derived) -> Self {
         Self {
             name: &theme.name,
-            scales: theme.scales.iter().map(ScaleView::from).collect(),
+            scales: scales(theme),
             intents: theme
                 .intents
                 .iter()
@@ -228,8 +237,15 @@ impl<'a> From<&'a Derived> for DerivedView<'a> {
     }
 }
 
-impl<'a> From<&'a NamedScale> for ScaleView<'a> {
-    fn from(s: &'a NamedScale) -> Self {
+/// Every scale, with what its steps have against the page of each mode.
+fn scales(theme: &Derived) -> Vec<ScaleView<'_>> {
+    let pages = Mode::BOTH.map(|mode| ContrastOn::new(page(theme, mode)));
+    let scales = theme.scales.iter();
+    scales.map(|scale| ScaleView::of(scale, &pages)).collect()
+}
+
+impl<'a> ScaleView<'a> {
+    fn of(s: &'a NamedScale, pages: &[ContrastOn; 2]) -> Self {
         let steps = s
             .scale
             .steps
@@ -245,6 +261,10 @@ impl<'a> From<&'a NamedScale> for ScaleView<'a> {
                 hue: step.oklch.hue(),
                 pinned: step.pinned,
                 ink: Shown(ink_on(step.color)),
+                ratio: RatioView {
+                    light: hundredths(pages[0].ratio(step.color)),
+                    dark: hundredths(pages[1].ratio(step.color)),
+                },
             });
         Self {
             slug: s.slug.as_str(),
@@ -293,11 +313,21 @@ impl<'a> From<&'a Pair> for PairView<'a> {
     }
 }
 
-fn guide(theme: &Derived, mode: Mode) -> GuideView {
+/// Rounded down, so that a ratio never seems to be enough where it is not.
+fn hundredths(ratio: f64) -> f64 {
+    (ratio * 100.0).floor() / 100.0
+}
+
+/// The colour of the page.
+fn page(theme: &Derived, mode: Mode) -> Rgb8 {
     let base = theme
-        .token("surface.base")
+        .token(Role::SURFACE_BASE.path())
         .and_then(|t| t.cell(mode).value.color());
-    let page = base.map_or(Rgb8::WHITE, |c| c.code);
+    base.map_or(Rgb8::WHITE, |c| c.code)
+}
+
+fn guide(theme: &Derived, mode: Mode) -> GuideView {
+    let page = page(theme, mode);
     let dark_page = page.lightness() < 50.0;
     let lines = match theme.level {
         Level::Usual => &LINES[..],

@@ -2076,6 +2076,13 @@ export interface components {
             reason: string;
             value: string;
         };
+        /** @description Contrast ratios (WCAG 2.2) in each mode, to two decimals. */
+        RatioView: {
+            /** Format: double */
+            dark: number;
+            /** Format: double */
+            light: number;
+        };
         /** @description Something in a file that could not be taken over. */
         ReadProblemView: {
             file: string;
@@ -2386,6 +2393,8 @@ export interface components {
             limit: number;
             path: string;
             pinned: boolean;
+            /** @description Contrast against the page. */
+            ratio: components["schemas"]["RatioView"];
         };
         /** @description One stop of a strip. */
         StopView: {

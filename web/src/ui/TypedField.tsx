@@ -1,6 +1,6 @@
 import { TextInput } from "@mantine/core";
 import { useEffect, useId, useRef, useState } from "react";
-import { refusalOf } from "../api/client";
+import { refusalIn, refusalOf } from "../api/client";
 import type { Outcome } from "../editor/store";
 import { useOnce } from "./useOnce";
 
@@ -38,9 +38,14 @@ export function TypedField({ label, name, placeholder, value, offers, onText }: 
       return setRefusal(undefined);
     }
     await once("field", wanted, async () => {
-      const { problem } = await onText(wanted);
-      kept.current = problem !== undefined;
-      setRefusal(problem && refusalOf(problem));
+      try {
+        const { problem } = await onText(wanted);
+        kept.current = problem !== undefined;
+        setRefusal(problem && refusalOf(problem));
+      } catch (failure) {
+        kept.current = true;
+        setRefusal(refusalIn(failure));
+      }
     });
   };
   return (

@@ -1,12 +1,12 @@
 import { Button, NativeSelect, SegmentedControl, TextInput } from "@mantine/core";
 import { type FormEvent, useState } from "react";
 import { refusalIn, refusalOf } from "../../api/client";
+import { writtenValue } from "../../api/writtenValue";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { addToken } from "../../editor/edits";
 import { intentsOf, scalesOf } from "../../editor/selectors";
 import type { Outcome } from "../../editor/store";
 import classes from "./Ledger.module.css";
-import { writtenValue } from "./ValueCell";
 
 /** A token or an intent of one's own; both appear in every export. */
 export function AddToken() {

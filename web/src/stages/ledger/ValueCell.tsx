@@ -1,7 +1,8 @@
 import { UnstyledButton } from "@mantine/core";
 import { type FormEvent, type KeyboardEvent, useState } from "react";
 import { cellOf } from "../../api/cellOf";
-import { answer, api, type Mode, refusalIn, refusalOf, type Token } from "../../api/client";
+import { type Mode, refusalIn, refusalOf, type Token } from "../../api/client";
+import { writtenValue } from "../../api/writtenValue";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { atLevel, type Edit, setBrand, setToken } from "../../editor/edits";
 import { useLevel } from "../../editor/level";
@@ -12,13 +13,6 @@ import classes from "./Ledger.module.css";
 interface Props {
   token: Token;
   mode: Mode;
-}
-
-/** What was typed as a document writes it: one rule for colours at every field, hex without `#` too. */
-export async function writtenValue(kind: Token["kind"], text: string): Promise<string> {
-  const trimmed = text.trim();
-  if (kind !== "color" || trimmed.startsWith("{")) return trimmed;
-  return (await answer(api.POST("/api/color", { body: { text: trimmed } }))).css;
 }
 
 /** The brand colour that a step holds exactly, where it is the step that the colour stands at. */

@@ -109,7 +109,8 @@ function FlagMark({ scale, flag, side, mode, onHold }: FlagProps) {
             onClick={(e) => e.detail === 0 && setOpen(true)}
             {...handlers}
           >
-            {flag.text}
+            {flag.roles[0]}
+            {flag.roles.length > 1 && <i>and {flag.roles.length - 1} ▾</i>}
             {shift !== 0 && <b> {move.ratio(role)}</b>}
           </button>
         </Popover.Target>

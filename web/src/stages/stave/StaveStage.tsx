@@ -23,7 +23,8 @@ export default function StaveStage() {
   if (!derived) return null;
   const open = derived.scales.find((s) => s.slug === search.scale) ?? derived.scales[0];
   // Against which page the limits are drawn, and how much is asked for, follows what the proof shows.
-  const guide = search.proof === "dark" ? derived.guides.dark : derived.guides.light;
+  const mode = search.proof === "dark" ? "dark" : "light";
+  const guide = derived.guides[mode];
   return (
     <div className={classes.stage}>
       <h1 className="visually-hidden">Stave</h1>
@@ -46,7 +47,7 @@ export default function StaveStage() {
       </div>
       {open && (
         <section className={classes.opened} aria-label={`${open.name}, opened`}>
-          <StepStrip scale={open} />
+          <StepStrip scale={open} mode={mode} />
           <div className={classes.tune}>
             <ScaleControls scale={open} />
             <StepSettings key={open.slug} scale={open} />

@@ -1,87 +1,69 @@
+import { Popover } from "@mantine/core";
+import { useState } from "react";
 import type { Scale, Step } from "../../api/client";
-import { useEditor, useEditorState } from "../../editor/EditorProvider";
-import { type Edit, omitStep, setPin, setStepLightness } from "../../editor/edits";
 import { useWhole } from "../../lineage/useLineage";
 import { CopyButton } from "../../ui/CopyButton";
+import type { Mode } from "./roles";
 import classes from "./Stave.module.css";
+import { StepCard } from "./StepCard";
 
-/** The steps of the open scale with their codes, to copy at a click, to pin and to leave out. */
-export function StepStrip({ scale }: { scale: Scale }) {
+interface Props {
+  scale: Scale;
+  /** Against the page of which mode the steps are measured. */
+  mode: Mode;
+}
+
+/** The steps of the open scale with what each is; a step opens with all that can be done with it. */
+export function StepStrip({ scale, mode }: Props) {
+  const [open, setOpen] = useState<string>();
   return (
     <ol className={classes.strip} aria-label={`Steps of ${scale.name}`}>
       {scale.steps.map((step) => (
-        <Chip key={step.label} scale={scale} step={step} />
+        <Chip
+          key={step.label}
+          scale={scale}
+          step={step}
+          mode={mode}
+          open={open === step.label}
+          onOpen={(opens) => setOpen(opens ? step.label : undefined)}
+        />
       ))}
     </ol>
   );
 }
 
-function Chip({ scale, step }: { scale: Scale; step: Step }) {
-  const { commit } = useEditor();
-  const settings = useWhole().scales?.[scale.slug] ?? {};
-  const css = useEditorState((s) => s.preview?.derived.tokens.find((t) => t.path === step.path)?.css);
-  const omitted = settings.omit?.includes(step.label) ?? false;
-  const set = (edit: Edit, label: string) => void commit(edit, `${scale.name} ${step.label}: ${label}`);
-  const release: Edit = (d) => setStepLightness(d, scale.slug, step.label, undefined);
-  const pin: Edit = (d) => setPin(release(d), scale.slug, step.label, step.hex);
-  const unpin: Edit = (d) => setPin(d, scale.slug, step.label, undefined);
-  const leaveOut = () =>
-    set(
-      (d) => omitStep(d, scale.slug, step.label, !omitted),
-      omitted ? "back in exports" : "left out of exports",
-    );
+interface ChipProps extends Props {
+  step: Step;
+  open: boolean;
+  onOpen: (opens: boolean) => void;
+}
+
+function Chip({ scale, step, mode, open, onOpen }: ChipProps) {
+  const omitted = useWhole().scales?.[scale.slug]?.omit?.includes(step.label) ?? false;
   return (
     <li
       className={classes.chip}
       data-omitted={omitted || undefined}
       style={{ "--fill": step.hex, "--on": step.ink } as React.CSSProperties}
     >
-      <span className={classes.chipColor}>
-        {step.label}
-        {step.pinned && <span className={classes.chipPin}>pinned</span>}
-      </span>
-      <CopyButton text={step.hex} />
-      <CopyButton text={css ?? step.path} label={`Copy the name ${css ?? step.path}`}>
-        name
-      </CopyButton>
-      {settings.lightness?.[step.label] !== undefined && (
-        <button
-          type="button"
-          className={classes.release}
-          onClick={() => set(release, "lightness back to derived")}
-        >
-          reset
-        </button>
-      )}
-      <span className={classes.chipTools}>
-        {settings.pins?.[step.label] !== undefined ? (
-          <button type="button" className={classes.release} onClick={() => set(unpin, "unpinned")}>
-            unpin
+      <Popover opened={open} onChange={onOpen} width={280} position="top" trapFocus returnFocus withinPortal>
+        <Popover.Target>
+          <button type="button" className={classes.chipColor} onClick={() => onOpen(!open)}>
+            <span>
+              <span className="visually-hidden">{scale.name} </span>
+              {step.label}
+              <span className="visually-hidden"> change or copy</span>
+            </span>
+            <small>{omitted ? "left out" : step.pinned ? "pinned" : ""}</small>
           </button>
-        ) : (
-          !step.pinned && (
-            <button
-              type="button"
-              className={classes.chipAction}
-              aria-label={`Pin ${scale.name} ${step.label}`}
-              onClick={() => set(pin, `pinned at ${step.hex}`)}
-            >
-              pin
-            </button>
-          )
-        )}
-        <button
-          type="button"
-          className={classes.chipAction}
-          aria-pressed={!omitted}
-          aria-label={`${scale.name} ${step.label} in exports`}
-          title={omitted ? "left out of exports: take it back in" : "in exports: leave it out"}
-          data-word={omitted ? "out" : "in"}
-          onClick={leaveOut}
-        >
-          {omitted ? "out" : "in"}
-        </button>
-      </span>
+        </Popover.Target>
+        <Popover.Dropdown aria-label={`${scale.name} ${step.label}`}>
+          {open && <StepCard scale={scale} step={step} onDone={() => onOpen(false)} />}
+        </Popover.Dropdown>
+      </Popover>
+      <CopyButton text={step.hex} />
+      <small title={`contrast against the page in ${mode} mode`}>{step.ratio[mode].toFixed(2)} : 1</small>
+      <small title="lightness, CIE L*">L* {step.lightness.toFixed(1)}</small>
     </li>
   );
 }

@@ -1,21 +1,25 @@
 import type { Scale } from "../../api/client";
 import classes from "./Stave.module.css";
+import { useStrengthDrag } from "./useStrengthDrag";
 
-const HEIGHT = 96;
-/** The most chroma that is drawn; sRGB has 0.32 at most. */
-const TOP = 0.34;
+const HEIGHT = 100;
+/** Room above the gamut's highest point, as a share of it. */
+const ROOM = 1.06;
 
-const y = (chroma: number) => HEIGHT - (chroma / TOP) * HEIGHT;
 const x = (lightness: number) => 100 - lightness;
 
-/** Strength of each step, over the limit of the screen's gamut. */
+/** Strength of each step under the end of the screen's gamut; any point is dragged to make the scale
+ * stronger or softer, over a trace of how it was. */
 export function StrengthCurve({ scale }: { scale: Scale }) {
-  const points = (value: (i: number) => number) =>
-    scale.steps.map((s, i) => `${x(s.lightness)},${y(value(i))}`).join(" ");
+  const { ghost, bind } = useStrengthDrag(scale);
   const first = scale.steps[0];
   const last = scale.steps[scale.steps.length - 1];
   if (!first || !last) return null;
-  const limit = points((i) => scale.steps[i]?.limit ?? 0);
+  const top = Math.max(0.02, ...scale.steps.map((s) => Math.max(s.limit, s.chroma))) * ROOM;
+  const y = (chroma: number) => HEIGHT - (chroma / top) * HEIGHT;
+  const line = (steps: Scale["steps"], value: (s: Scale["steps"][number]) => number) =>
+    steps.map((s) => `${x(s.lightness)},${y(value(s))}`).join(" ");
+  const limit = line(scale.steps, (s) => s.limit);
   return (
     <figure className={classes.curve}>
       <figcaption>
@@ -28,19 +32,23 @@ export function StrengthCurve({ scale }: { scale: Scale }) {
             className={classes.curveLimit}
             points={`${x(first.lightness)},${HEIGHT} ${limit} ${x(last.lightness)},${HEIGHT}`}
           />
-          <polyline className={classes.curveLine} points={points((i) => scale.steps[i]?.chroma ?? 0)} />
+          {ghost && <polyline className={classes.curveGhost} points={line(ghost, (s) => s.chroma)} />}
+          <polyline className={classes.curveLine} points={line(scale.steps, (s) => s.chroma)} />
         </svg>
+        {/* The same is done by keys at the slider of the strength. */}
         <div className={classes.curveDots} aria-hidden="true">
           {scale.steps.map((s) => (
             <span
               key={s.label}
+              title={`${s.label}: chroma ${s.chroma.toFixed(3)} of ${s.limit.toFixed(3)}; drag it to make the scale stronger or softer`}
               style={
                 {
                   "--l": s.lightness,
-                  "--y": `${100 - (s.chroma / TOP) * 100}%`,
+                  "--y": `${100 - (s.chroma / top) * 100}%`,
                   "--fill": s.hex,
                 } as React.CSSProperties
               }
+              {...bind(s, top)}
             />
           ))}
         </div>

@@ -55,7 +55,7 @@ export function layFlags(steps: { path: string; x: number; roles: string[] }[], 
   return steps
     .filter((s) => s.roles.length > 0)
     .map(({ path, x, roles }) => {
-      const more = roles.length > 1 ? ` +${roles.length - 1}` : "";
+      const more = roles.length > 1 ? ` and ${roles.length - 1} ▾` : "";
       const text = `${roles[0]}${more}`;
       const size = text.length * CHAR;
       const left = Math.max(0, Math.min(x - 3, width - size));

@@ -14,6 +14,8 @@ pub struct Cli {
     /// Print one JSON value per line of input.
     #[arg(long, global = true)]
     pub json: bool,
+    #[command(flatten)]
+    pub color: colorchoice_clap::Color,
     #[command(subcommand)]
     pub command: Command,
 }
@@ -21,46 +23,91 @@ pub struct Cli {
 #[derive(Debug, Subcommand)]
 pub enum Command {
     /// Convert and measure CSS colours.
+    #[command(
+        after_help = "Examples:\n  rhodon color \"#0f5c7a\" rebeccapurple\n  rhodon color --json < colors.txt"
+    )]
     Color(Inputs),
     /// WCAG 2.2 ratio and CIEDE2000 of two colours.
+    #[command(after_help = "Examples:\n  rhodon contrast \"#0f5c7a\" \"#ffffff\"")]
     Contrast(Inputs),
     /// Colours as seen with another colour vision.
     Vision(VisionArgs),
     /// Companions of each colour by hue relation, at equal lightness and strength.
     Companions(CompanionsArgs),
     /// A scale around each colour.
+    #[command(
+        after_help = "Examples:\n  rhodon scale \"#0f5c7a\"\n  rhodon scale --steps 1,2,3,4,5,6,7,8,9 --pin 6 \"#0f5c7a\""
+    )]
     Scale(ScaleArgs),
     /// All tokens and pairs of a theme.
+    #[command(
+        after_help = "Examples:\n  rhodon derive theme.rhodon.json\n  rhodon derive --brands \"#0f5c7a\" \"#e4572e\" --json"
+    )]
     Derive(DeriveArgs),
     /// Find what is wrong with a theme, and mend it.
+    #[command(
+        after_help = "Examples:\n  rhodon check theme.rhodon.json --fail-on warning\n  rhodon check theme.rhodon.json --format sarif > check.sarif\n  rhodon check theme.rhodon.json --fix --in-place"
+    )]
     Check(CheckArgs),
     /// Write a theme for its consumers.
+    #[command(
+        after_help = "Examples:\n  rhodon export theme.rhodon.json --target css > theme.css\n  rhodon export theme.rhodon.json --target css sass --set prefix=tern --out src/theme\n  rhodon export themes --family --target css --out dist\n  rhodon export theme.rhodon.json --target css --out src/theme --watch"
+    )]
     Export(ExportArgs),
     /// List the targets and their options.
     Targets,
     /// The colours of pictures, each with its share and the spot that it stands for.
+    #[command(after_help = "Examples:\n  rhodon extract logo.png --count 5")]
     Extract(ExtractArgs),
     /// Every colour in use in files or folders: how often, under which names, where.
+    #[command(after_help = "Examples:\n  rhodon inventory src")]
     Inventory(InventoryArgs),
     /// Files with other colours: only the colours change, each in its spelling.
+    #[command(
+        after_help = "Examples:\n  rhodon recolor src --from old.rhodon.json --to new.rhodon.json --kin --out recoloured"
+    )]
     Recolor(RecolorArgs),
     /// Fill a form that is no part of a document, or learn one from an example.
+    #[command(
+        after_help = "Examples:\n  rhodon fill theme.rhodon.json --form colors.ini.form > colors.ini\n  rhodon fill theme.rhodon.json --example colors.ini"
+    )]
     Fill(FillArgs),
     /// What differs between two themes, token by token.
+    #[command(after_help = "Examples:\n  rhodon diff before.rhodon.json after.rhodon.json")]
     Diff(DiffArgs),
     /// Read a saved document, design tokens, or any file with colours into a theme document.
+    #[command(
+        after_help = "Examples:\n  rhodon import tokens.json tokens.dark.json > theme.rhodon.json"
+    )]
     Import(ImportArgs),
     /// Publish a theme's style sheet under a name that changes with its content.
+    #[command(after_help = "Examples:\n  rhodon publish theme.rhodon.json --to public/themes")]
     Publish(PublishArgs),
     /// Print a new theme document.
+    #[command(
+        after_help = "Examples:\n  rhodon new --brands \"#0f5c7a,#e4572e\" --name \"Tern Line\" > theme.rhodon.json"
+    )]
     New(NewArgs),
     /// Print the JSON Schema of a theme document, or of the report of a check.
     Schema(SchemaArgs),
     /// Print the OpenAPI document of the server.
     Openapi,
+    /// Print what completes the commands in a shell.
+    Completions {
+        /// The shell.
+        shell: clap_complete::Shell,
+    },
+    /// Print the manual page.
+    Man,
     /// Run the web application.
+    #[command(
+        after_help = "Examples:\n  rhodon serve --demo\n  rhodon serve --workspace . --listen 127.0.0.1:8080"
+    )]
     Serve(ServeArgs),
     /// Sites that take a theme by name: list, register, apply, withdraw.
+    #[command(
+        after_help = "Examples:\n  rhodon site list\n  rhodon site register theme.rhodon.json --url https://themes.example/theme-3fa94c07.css\n  rhodon site apply timetable \"Tern Line\" --wait"
+    )]
     Site(SiteArgs),
     /// Run simulated services that stand in for outside ones: a community's sets and web fonts.
     Standin(StandinArgs),
@@ -436,4 +483,30 @@ pub struct StandinArgs {
     /// Address to listen on.
     #[arg(long, default_value = "127.0.0.1:4871")]
     pub listen: SocketAddr,
+}
+
+#[cfg(test)]
+mod tests {
+    use clap::CommandFactory;
+
+    use super::*;
+
+    /// Every example of the help is one that is understood.
+    #[test]
+    fn examples_are_commands() {
+        let whole = Cli::command();
+        let mut count = 0;
+        for command in whole.get_subcommands() {
+            let help = command.get_after_help().map(ToString::to_string);
+            for line in help.unwrap_or_default().lines().skip(1) {
+                let typed = line.split(['<', '>']).next().unwrap_or_default();
+                let words = shlex::split(typed).unwrap_or_default();
+                let parsed = Cli::try_parse_from(&words);
+                assert!(parsed.is_ok(), "{line}: {:?}", parsed.err());
+                assert_eq!(words[1], command.get_name());
+                count += 1;
+            }
+        }
+        assert!(count > 20, "{count}");
+    }
 }

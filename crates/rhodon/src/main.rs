@@ -8,7 +8,9 @@ mod command;
 mod document;
 mod input;
 mod output;
+mod progress;
 mod report;
+mod swatch;
 
 use std::process::ExitCode;
 
@@ -21,6 +23,7 @@ static ALLOCATOR: MiMalloc = MiMalloc;
 
 fn main() -> ExitCode {
     let cli = cli::Cli::parse();
+    cli.color.write_global();
     match command::run(cli) {
         Ok(outcome) => outcome.into(),
         Err(failure) => {

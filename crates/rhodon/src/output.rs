@@ -6,7 +6,11 @@ use std::io::{self, BufWriter, Stdout, Write};
 use std::path::{Component, Path};
 use std::process::ExitCode;
 
+use anstream::{AutoStream, ColorChoice};
 use serde::Serialize;
+
+use crate::command::pretty;
+use crate::swatch::with_swatches;
 
 /// How a command that ran to its end went.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -72,6 +76,8 @@ impl From<Failure> for ExitCode {
 pub struct Printer {
     out: BufWriter<Stdout>,
     json: bool,
+    /// Whether colours are shown beside their codes.
+    color: bool,
     bad: bool,
     failed: bool,
 }
@@ -82,6 +88,7 @@ impl Printer {
         Self {
             out: BufWriter::new(io::stdout()),
             json,
+            color: AutoStream::choice(&io::stdout()) != ColorChoice::Never,
             bad: false,
             failed: false,
         }
@@ -96,7 +103,21 @@ impl Printer {
         if self.json {
             self.line(value)
         } else {
-            writeln!(self.out, "{}", text()).map_err(written)
+            let text = text();
+            let shown = match self.color {
+                true => Cow::Owned(with_swatches(&text)),
+                false => Cow::Borrowed(&text),
+            };
+            writeln!(self.out, "{shown}").map_err(written)
+        }
+    }
+
+    /// A document that is kept in a file: as a JSON line, or laid out as it is.
+    pub fn document(&mut self, value: &serde_json::Value) -> Result<(), Failure> {
+        if self.json {
+            self.line(value)
+        } else {
+            self.raw(&pretty(value))
         }
     }
 

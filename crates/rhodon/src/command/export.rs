@@ -6,6 +6,8 @@ use rhodon_formats::{Handover, OptionError, Output, Source, Stamp, TARGETS, Targ
 use rhodon_theme::{Derived, Document, Resolved, derive};
 use serde::Serialize;
 
+use indexmap::IndexMap;
+
 use crate::cli::ExportArgs;
 use crate::document;
 use crate::input;
@@ -235,9 +237,7 @@ fn print(
             printer.result(&report, String::new)?;
             continue;
         }
-        for w in &output.warnings {
-            eprintln!("{target}: {}: {}", w.token, w.message);
-        }
+        tell(target, &output.warnings);
         match &whole.out {
             Some(folder) => {
                 for file in &output.files {
@@ -249,4 +249,24 @@ fn print(
         }
     }
     Ok(())
+}
+
+/// How many tokens are named in a sentence about several.
+const NAMED: usize = 6;
+
+/// What a target could not carry, each reason once.
+fn tell(target: &str, warnings: &[Warning]) {
+    let mut by_message: IndexMap<&str, Vec<&str>> = IndexMap::new();
+    for warning in warnings {
+        let tokens = by_message.entry(&warning.message).or_default();
+        tokens.push(&warning.token);
+    }
+    for (message, tokens) in by_message {
+        let named = tokens.iter().take(NAMED).copied().collect::<Vec<_>>();
+        let rest = match tokens.len().saturating_sub(NAMED) {
+            0 => String::new(),
+            rest => format!(" and {rest} more"),
+        };
+        eprintln!("{target}: {}{rest}: {message}", named.join(", "));
+    }
 }

@@ -10,6 +10,7 @@ use serde::Serialize;
 use crate::cli::{ExtractArgs, Toward};
 use crate::input;
 use crate::output::{Failure, Printer};
+use crate::progress;
 use crate::report::Refused;
 
 #[derive(Serialize)]
@@ -37,7 +38,9 @@ pub fn run(args: &ExtractArgs, printer: &mut Printer) -> Result<(), Failure> {
         .iter()
         .map(|p| p.display().to_string())
         .collect();
+    let bar = progress::bar(paths.len(), "pictures");
     input::given(&paths, |item| {
+        bar.inc(1);
         let read = bytes(&item.text).and_then(|b| Picture::read(&b).map_err(|e| e.to_string()));
         let picture = match read {
             Ok(picture) => picture,

@@ -5,7 +5,6 @@ use std::path::Path;
 use rhodon_formats::read::{InputFile, read};
 use rhodon_theme::Document;
 
-use super::pretty;
 use crate::cli::ImportArgs;
 use crate::input;
 use crate::output::{Failure, Printer};
@@ -31,7 +30,7 @@ pub fn run(args: &ImportArgs, printer: &mut Printer) -> Result<(), Failure> {
         return Ok(());
     };
     let value = named(spec, args.name.as_deref())?.to_json();
-    printer.result(&value, || pretty(&value).trim_end().to_owned())
+    printer.document(&value)
 }
 
 /// The document under the name that was asked for, checked like any document.

@@ -22,6 +22,8 @@ mod targets;
 mod vision;
 mod watch;
 
+use clap::CommandFactory;
+
 use crate::cli::{Cli, Command, SchemaOf};
 use crate::output::{Failure, Outcome, Printer};
 
@@ -52,11 +54,40 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
             SchemaOf::Report => rhodon_theme::CheckReport::schema(),
         }))?,
         Command::Openapi => printer.raw(&pretty(&rhodon_server::openapi()))?,
+        Command::Completions { shell } => {
+            let mut script = Vec::new();
+            clap_complete::generate(shell, &mut Cli::command(), "rhodon", &mut script);
+            printer.bytes(&script)?;
+        }
+        Command::Man => printer.bytes(&manual()?)?,
         Command::Serve(args) => serve::run(&args)?,
         Command::Site(args) => site::run(&args, &mut printer)?,
         Command::Standin(args) => standin::run(&args)?,
     }
     printer.finish()
+}
+
+/// The manual: one page, with a section for each command.
+fn manual() -> Result<Vec<u8>, Failure> {
+    let failed = |cause| Failure::Io {
+        place: "the manual".to_owned(),
+        cause,
+    };
+    let whole = Cli::command();
+    let mut page = Vec::new();
+    clap_mangen::Man::new(whole.clone())
+        .render(&mut page)
+        .map_err(failed)?;
+    for command in whole.get_subcommands() {
+        let name = format!("rhodon {}", command.get_name());
+        let man = clap_mangen::Man::new(command.clone().display_name(&name));
+        page.extend(format!(".SH \"{}\"\n", name.to_uppercase()).bytes());
+        man.render_synopsis_section(&mut page).map_err(failed)?;
+        man.render_description_section(&mut page).map_err(failed)?;
+        man.render_options_section(&mut page).map_err(failed)?;
+        man.render_extra_section(&mut page).map_err(failed)?;
+    }
+    Ok(page)
 }
 
 /// JSON for files that people read.

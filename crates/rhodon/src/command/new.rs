@@ -2,7 +2,6 @@
 
 use rhodon_theme::Document;
 
-use super::pretty;
 use crate::cli::NewArgs;
 use crate::input;
 use crate::output::{Failure, Printer};
@@ -14,5 +13,5 @@ pub fn run(args: &NewArgs, printer: &mut Printer) -> Result<(), Failure> {
     let checked =
         Document::read(&spec.to_json()).map_err(|p| crate::document::told("--name", &p))?;
     let value = checked.to_json();
-    printer.result(&value, || pretty(&value).trim_end().to_owned())
+    printer.document(&value)
 }

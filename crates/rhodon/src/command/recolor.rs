@@ -14,6 +14,7 @@ use super::diff::theme;
 use crate::cli::RecolorArgs;
 use crate::input;
 use crate::output::{Failure, Printer, write_into};
+use crate::progress;
 use crate::report::Refused;
 
 #[derive(Serialize)]
@@ -80,7 +81,8 @@ pub fn run(args: &RecolorArgs, printer: &mut Printer) -> Result<(), Failure> {
         )));
     }
     let mut written = HashSet::new();
-    for (file, path) in &files {
+    let bar = progress::bar(files.len(), "files");
+    for (file, path) in bar.wrap_iter(files.iter()) {
         let done = match changed(file, &plan) {
             Ok(done) => done,
             Err(why) => {

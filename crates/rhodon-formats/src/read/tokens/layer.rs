@@ -98,11 +98,11 @@ impl<'a> Resolver<'a, '_> {
                 out.has_dark |= out.dark != out.light;
                 let below = [out.light.clone(), out.dark.clone()];
                 for ((name, layers), below) in MORE.iter().zip(&mut out.more).zip(below) {
-                    let Some(own) = contexts.get(*name) else {
-                        continue;
-                    };
-                    let all = self.sources(Some(own), &format!("{place}/contexts"));
-                    layers.extend(all.into_iter().filter(|layer| !below.contains(layer)));
+                    let own = contexts.get(*name).and_then(Value::as_array);
+                    // The theme is complete without them: files that were not given are not missed.
+                    let all = own.into_iter().flatten();
+                    let all = all.filter_map(|s| self.find(s.get("$ref")?.as_str()?));
+                    layers.extend(all.filter(|layer| !below.contains(layer)));
                 }
             } else {
                 let sources = self.sources(part.get("sources"), &format!("{place}/sources"));

@@ -1,0 +1,14 @@
+//! How far long work is, on standard error where that is a terminal.
+
+use indicatif::{ProgressBar, ProgressStyle};
+
+/// A bar over `total` pieces of something, which goes away when it is dropped.
+pub fn bar(total: usize, what: &'static str) -> ProgressBar {
+    let style = ProgressStyle::with_template("{bar:30} {pos} of {len} {msg}");
+    let bar = ProgressBar::new(total as u64).with_message(what);
+    match style {
+        Ok(style) => bar.with_style(style),
+        // The template is our own.
+        Err(_) => bar,
+    }
+}

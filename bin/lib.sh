@@ -26,22 +26,47 @@ install_packages() {
     >"$state/apt.log" 2>&1 || fail "installing $* failed; the end of .rhodon/apt.log says why: $(tail -n 2 "$state/apt.log")"
 }
 
+# Whether `cargo --version` names a toolchain that is new enough.
+rust_oldest=1.95
+rust_is() {
+  local found
+  found=$(printf '%s' "$1" | sed -E 's/^cargo ([0-9]+\.[0-9]+).*/\1/')
+  [ "$(printf '%s\n%s\n' "$rust_oldest" "$found" | sort -V | head -n 1)" = "$rust_oldest" ]
+}
+
 need_tools() {
   local tool
   for tool in cargo node npm; do
-    command -v "$tool" >/dev/null || fail "$tool is missing: install $([ "$tool" = cargo ] && echo "Rust 1.95 or newer" || echo "Node 20.19 or newer with npm") and start again"
+    command -v "$tool" >/dev/null || fail "$tool is missing: install $([ "$tool" = cargo ] && echo "Rust $rust_oldest or newer" || echo "Node 20.19 or newer with npm") and start again"
   done
+  rust_is "$(cargo --version 2>/dev/null)" || fail "$(cargo --version) is too old: install Rust $rust_oldest or newer"
   node -e 'const [a,b]=process.versions.node.split(".").map(Number); process.exit(a>20||(a===20&&b>=19)?0:1)' \
     || fail "Node $(node --version) is too old: install 20.19 or newer"
   command -v cc >/dev/null || install_packages gcc libc6-dev
 }
 
-pg_bin() { ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1; }
+# Where systems put PostgreSQL's server programs, which are often not on the path.
+PG_PLACES=${PG_PLACES:-/usr/lib/postgresql/*/bin /usr/pgsql-*/bin /opt/homebrew/opt/postgresql@*/bin /usr/local/opt/postgresql@*/bin}
 
+# The folder of PostgreSQL's server programs: the newest in the usual places, else the one on the path.
+pg_bin() {
+  local place
+  # shellcheck disable=SC2086 # the places are patterns
+  for place in $(ls -d $PG_PLACES 2>/dev/null | sort -V -r) "$(dirname "$(command -v initdb || echo /nowhere/initdb)")"; do
+    if [ -x "$place/initdb" ] && [ -x "$place/pg_ctl" ]; then printf '%s\n' "$place"; return; fi
+  done
+}
+
+# Finds PostgreSQL $pg_oldest or newer, installs Debian's where there is none, and sets PGBIN.
+pg_oldest=14
 need_postgres() {
-  [ -n "$(pg_bin)" ] && [ -x "$(pg_bin)/initdb" ] || install_packages postgresql
+  local version
+  [ -n "$(pg_bin)" ] || install_packages postgresql
   PGBIN=$(pg_bin)
-  [ -n "$PGBIN" ] || fail "PostgreSQL was installed but its programs are not under /usr/lib/postgresql"
+  [ -n "$PGBIN" ] || fail "PostgreSQL was installed but initdb and pg_ctl are neither in the usual places nor on the path"
+  version=$("$PGBIN/pg_ctl" --version | sed -E 's/^[^0-9]*([0-9]+).*/\1/')
+  [ "$version" -ge "$pg_oldest" ] 2>/dev/null \
+    || fail "PostgreSQL $version in $PGBIN is too old: install $pg_oldest or newer, with its cube extension"
 }
 
 # Runs a PostgreSQL program as a user that PostgreSQL accepts: it refuses root.

@@ -2,6 +2,7 @@
 
 use std::collections::HashMap;
 use std::sync::{Arc, LazyLock};
+use std::time::Instant;
 
 use quick_cache::sync::Cache;
 use rhodon_store::{Store, StoreError};
@@ -9,6 +10,7 @@ use rhodon_theme::{Derived, Document, Problems, Resolved, Slug, derive};
 use serde_json::Value;
 
 use crate::error::ApiError;
+use crate::metrics;
 use crate::response_cache::{Question, is_worth_keeping};
 use crate::work::Work;
 
@@ -23,7 +25,9 @@ pub(crate) fn derived(theme: &Resolved) -> Result<Arc<Derived>, Problems> {
     if let Some(known) = DERIVED.get(&question) {
         return Ok(known);
     }
+    let begun = Instant::now();
     let made = Arc::new(derive(theme)?);
+    metrics::derived(begun);
     if is_worth_keeping(&theme.merged) {
         DERIVED.insert(question, made.clone());
     }

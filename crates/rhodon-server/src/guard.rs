@@ -5,11 +5,12 @@ use std::net::SocketAddr;
 use std::sync::Arc;
 
 use axum::extract::{Request, State};
-use axum::http::{StatusCode, Uri, header};
+use axum::http::{StatusCode, header};
 use axum::middleware::Next;
 use axum::response::{IntoResponse, Response};
 
 use crate::error::ApiError;
+use crate::front::{Front, SharedFront};
 
 /// The port that addresses leave away.
 const HTTP: u16 = 80;
@@ -19,10 +20,11 @@ const HTTP: u16 = 80;
 pub(crate) struct Hosts(Arc<[String]>);
 
 impl Hosts {
-    /// The address itself and, on loopback, its other names.
-    pub(crate) fn of(address: SocketAddr) -> Self {
+    /// The address itself, on loopback its other names, and those under which people reach it.
+    pub(crate) fn of(address: SocketAddr, front: &Front) -> Self {
         let port = address.port();
         let mut hosts = vec![address.to_string()];
+        hosts.extend(front.public.iter().map(|url| url.authority().to_owned()));
         if address.ip().is_loopback() || address.ip().is_unspecified() {
             hosts.extend(["127.0.0.1", "localhost", "[::1]"].map(|name| format!("{name}:{port}")));
         }
@@ -44,7 +46,11 @@ impl Hosts {
 }
 
 /// The layer.
-pub(crate) async fn check(State(hosts): State<Hosts>, request: Request, next: Next) -> Response {
+pub(crate) async fn check(
+    State((hosts, front)): State<(Hosts, SharedFront)>,
+    request: Request,
+    next: Next,
+) -> Response {
     let mut named = request.headers().get_all(header::HOST).iter();
     let (host, second) = (named.next().and_then(|h| h.to_str().ok()), named.next());
     let target = request.uri().authority().map(|a| a.as_str());
@@ -52,16 +58,25 @@ pub(crate) async fn check(State(hosts): State<Hosts>, request: Request, next: Ne
     let fine = second.is_none()
         && host.or(target).is_some()
         && host.is_none_or(|name| hosts.allow(name))
-        && target.is_none_or(|name| hosts.allow(name));
+        && target.is_none_or(|name| hosts.allow(name))
+        && front
+            .forwarded_host(&request)
+            .is_none_or(|name| hosts.allow(name));
     if fine {
-        next.run(request).await
-    } else {
-        refused(request.uri())
+        return next.run(request).await;
     }
+    tracing::warn!(
+        path = request.uri().path(),
+        client = ?front.client(&request),
+        host = host.or(target).unwrap_or("none"),
+        forwarded_host = front.forwarded_host(&request).unwrap_or("none"),
+        expected = %hosts.0.join(", "),
+        "refused a request for another host: a name is added with --public-url",
+    );
+    refused()
 }
 
-fn refused(uri: &Uri) -> Response {
-    tracing::warn!(path = uri.path(), "refused a request for another host");
+fn refused() -> Response {
     let detail = "expected the host that this server was started for";
     ApiError::new(
         StatusCode::MISDIRECTED_REQUEST,
@@ -78,18 +93,25 @@ mod tests {
 
     #[test]
     fn the_usual_port_may_be_left_away() {
-        let hosts = Hosts::of(SocketAddr::from(([127, 0, 0, 1], 80)));
+        let hosts = Hosts::of(SocketAddr::from(([127, 0, 0, 1], 80)), &Front::default());
         assert!(hosts.allow("localhost") && hosts.allow("127.0.0.1:80"));
         assert!(!hosts.allow("evil.example"));
     }
 
     #[test]
     fn only_the_served_names_are_allowed() {
-        let hosts = Hosts::of(SocketAddr::from(([127, 0, 0, 1], 4870)));
+        let hosts = Hosts::of(
+            SocketAddr::from(([127, 0, 0, 1], 4870)),
+            &Front {
+                public: vec!["https://themes.example".parse().unwrap()],
+                ..Front::default()
+            },
+        );
         for (host, fine) in [
             ("127.0.0.1:4870", true),
             ("LOCALHOST:4870", true),
             ("[::1]:4870", true),
+            ("themes.example", true),
             ("127.0.0.1", false),
             ("127.0.0.1:4871", false),
             ("evil.example:4870", false),

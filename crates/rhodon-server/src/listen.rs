@@ -3,7 +3,8 @@
 use std::pin::Pin;
 use std::time::Duration;
 
-use axum::Router;
+use axum::extract::ConnectInfo;
+use axum::{Extension, Router};
 use hyper_util::rt::{TokioExecutor, TokioIo, TokioTimer};
 use hyper_util::server::conn::auto::Builder;
 use hyper_util::server::graceful::GracefulShutdown;
@@ -36,7 +37,10 @@ pub(crate) async fn serve(listener: TcpListener, app: Router, stopped: impl Futu
             () = &mut stopped => break,
         };
         match accepted {
-            Ok((stream, _)) => connect(stream, &builder, &open, app.clone()),
+            Ok((stream, peer)) => {
+                let app = app.clone().layer(Extension(ConnectInfo(peer)));
+                connect(stream, &builder, &open, app);
+            }
             Err(cause) => {
                 // Too many open files, or a client that is gone again already.
                 tracing::warn!(%cause, "a connection could not be accepted");

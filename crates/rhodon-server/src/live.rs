@@ -65,6 +65,11 @@ impl Live {
         self.stopping.subscribe()
     }
 
+    /// How many windows are told.
+    pub(crate) fn streams(&self) -> usize {
+        self.changes.receiver_count()
+    }
+
     /// Ends every stream.
     pub(crate) fn stop(&self) {
         self.stopping.send_replace(true);

@@ -18,19 +18,21 @@ use tokio::net::TcpListener;
 use tower::ServiceBuilder;
 use tower_http::catch_panic::CatchPanicLayer;
 use tower_http::csrf::CsrfLayer;
+use tower_http::request_id::{MakeRequestUuid, PropagateRequestIdLayer, SetRequestIdLayer};
 use tower_http::timeout::RequestBodyTimeoutLayer;
 use tower_http::trace::TraceLayer;
 
 use crate::bench::Bench;
 use crate::demo::{self, DemoError};
 use crate::error::ApiError;
+use crate::front::{Front, SharedFront};
 use crate::guard::Hosts;
 use crate::live::Live;
 use crate::route::{AppState, published};
 use crate::service::{Addresses, Services};
 use crate::work::Work;
 use crate::workspace::Workspace;
-use crate::{asset, fault, guard, header, listen, openapi, own, route};
+use crate::{asset, fault, guard, header, listen, metrics, openapi, own, route};
 
 /// The largest request body, in bytes.
 const MAX_BODY: usize = 2 * 1024 * 1024;
@@ -56,13 +58,17 @@ pub struct Config {
     pub sites: Option<String>,
     /// What permits to change anything there.
     pub sites_token: String,
+    /// What stands between this server and people.
+    pub front: Front,
+    /// Where metrics are served, if anywhere.
+    pub metrics: Option<SocketAddr>,
 }
 
 /// Why the server could not start.
 #[derive(Debug, thiserror::Error)]
 pub enum ServeError {
     /// The port is taken or not allowed.
-    #[error("cannot listen on {address}: {cause}. Choose another with --listen or RHODON_PORT")]
+    #[error("cannot listen on {address}: {cause}. Choose another address")]
     Listen {
         /// The address.
         address: SocketAddr,
@@ -86,6 +92,9 @@ pub enum ServeError {
         /// Why not.
         cause: io::Error,
     },
+    /// Metrics cannot be counted.
+    #[error("cannot count metrics: {0}")]
+    Metrics(#[from] metrics_exporter_prometheus::BuildError),
     /// The demo could not be loaded.
     #[error(transparent)]
     Demo(#[from] DemoError),
@@ -96,13 +105,14 @@ pub enum ServeError {
 /// # Errors
 /// See [`ServeError`].
 pub async fn serve(config: Config, ready: impl FnOnce(SocketAddr)) -> Result<(), ServeError> {
-    let listen = |cause| ServeError::Listen {
-        address: config.listen,
-        cause,
+    let bind = async |address: SocketAddr| {
+        let failed = |cause| ServeError::Listen { address, cause };
+        let listener = TcpListener::bind(address).await.map_err(failed)?;
+        let address = listener.local_addr().map_err(failed)?;
+        Ok::<_, ServeError>((listener, address))
     };
     let services = Services::at(&config.services).map_err(ServeError::Service)?;
-    let listener = TcpListener::bind(config.listen).await.map_err(listen)?;
-    let address = listener.local_addr().map_err(listen)?;
+    let (listener, address) = bind(config.listen).await?;
     let store = Store::connect(&config.database).await?;
     store.migrate().await?;
     if config.demo {
@@ -112,7 +122,13 @@ pub async fn serve(config: Config, ready: impl FnOnce(SocketAddr)) -> Result<(),
     let app = App::new(store, live.clone(), services)
         .with_workspace(config.workspace)?
         .with_published(config.published.as_deref())?
-        .with_sites(config.sites.as_deref(), &config.sites_token)?;
+        .with_sites(config.sites.as_deref(), &config.sites_token)?
+        .behind(config.front);
+    if let Some(address) = config.metrics {
+        let (listener, _) = bind(address).await?;
+        let handle = metrics::recorder()?;
+        tokio::spawn(metrics::serve(listener, handle, app.0.clone()));
+    }
     ready(address);
     let streams = live.clone();
     let stopping = async move {
@@ -143,7 +159,14 @@ impl App {
             workspace: None,
             shelf: None,
             sites: None,
+            front: SharedFront::default(),
         })
+    }
+
+    /// Is reached under other addresses, by proxies.
+    pub fn behind(mut self, front: Front) -> Self {
+        self.0.front = front.into();
+        self
     }
 
     /// Ties themes to a project's folder, where one is given.
@@ -188,13 +211,17 @@ impl App {
 fn router(state: AppState, address: SocketAddr) -> Router {
     let (api, _) = route::api().split_for_parts();
     let document = openapi::openapi();
-    let origin = CsrfLayer::new().with_rejection_response(|_| other_origin());
+    let front = state.front.clone();
+    let origin = own_origins(&front).with_rejection_response(|_| other_origin());
+    let hosts = Hosts::of(address, &front);
     let layers = ServiceBuilder::new()
-        .layer(TraceLayer::new_for_http())
+        .layer(SetRequestIdLayer::x_request_id(MakeRequestUuid))
+        .layer(TraceLayer::new_for_http().make_span_with(span))
+        .layer(PropagateRequestIdLayer::x_request_id())
         .layer(axum::middleware::from_fn(header::add))
         .layer(CatchPanicLayer::custom(fault::answer))
         .layer(axum::middleware::from_fn_with_state(
-            Hosts::of(address),
+            (hosts, front),
             guard::check,
         ))
         .layer(origin)
@@ -216,9 +243,33 @@ fn router(state: AppState, address: SocketAddr) -> Router {
             "/api/openapi.json",
             get(move || async move { axum::Json(document) }),
         )
+        .route_layer(axum::middleware::from_fn(metrics::count))
         .method_not_allowed_fallback(other_method)
         .fallback(asset::serve)
         .layer(layers)
+}
+
+/// Pages of this server itself, under each of its addresses.
+fn own_origins(front: &Front) -> CsrfLayer {
+    let mut layer = CsrfLayer::new();
+    for url in &front.public {
+        match layer.clone().add_trusted_origin(url.to_string()) {
+            Ok(more) => layer = more,
+            Err(cause) => tracing::warn!(%url, %cause, "pages there cannot change anything"),
+        }
+    }
+    layer
+}
+
+/// What the log says beside everything that happens during a request.
+fn span<B>(request: &axum::http::Request<B>) -> tracing::Span {
+    let id = request.headers().get("x-request-id");
+    tracing::info_span!(
+        "request",
+        method = %request.method(),
+        path = request.uri().path(),
+        id = id.and_then(|id| id.to_str().ok()).unwrap_or_default(),
+    )
 }
 
 /// Ends what takes too long, in the one shape of refusals.

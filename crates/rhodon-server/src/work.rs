@@ -42,6 +42,11 @@ impl Work {
         }
     }
 
+    /// How many jobs wait.
+    pub(crate) fn waiting(&self) -> usize {
+        self.waiting.load(Ordering::Relaxed)
+    }
+
     /// Does a job once there is a place for it.
     ///
     /// # Errors

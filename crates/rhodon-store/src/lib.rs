@@ -4,6 +4,7 @@
 //! Saving adds a revision, undo and redo move the current one: nothing is overwritten or
 //! lost by editing, and deleting only marks.
 
+mod backup;
 mod entity;
 mod error;
 mod lineage;
@@ -19,6 +20,7 @@ mod store;
 mod tie;
 mod write;
 
+pub use backup::{BackupError, BackupReader, BackupWriter};
 pub use error::StoreError;
 pub use live::{Changes, Moved, News};
 pub use page::{PageFile, PageRecord};

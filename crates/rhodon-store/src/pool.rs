@@ -6,8 +6,8 @@ use std::time::Duration;
 use sea_orm::sqlx::postgres::{PgConnectOptions, PgPoolOptions};
 use sea_orm::sqlx::{Connection, Error};
 use sea_orm::{
-    ConnectionTrait, DatabaseConnection, DatabaseTransaction, DbErr, RuntimeErr,
-    SqlxPostgresConnector, TransactionTrait,
+    AccessMode, ConnectionTrait, DatabaseConnection, DatabaseTransaction, DbErr, IsolationLevel,
+    RuntimeErr, SqlxPostgresConnector, TransactionTrait,
 };
 use sea_orm_migration::MigratorTrait;
 
@@ -59,8 +59,37 @@ impl Pools {
         commit(tx).await
     }
 
+    /// Connections by kind of work: how many are open, and how many of those nobody uses.
+    pub(crate) fn connections(&self) -> [(&'static str, u32, usize); 3] {
+        let all = [
+            ("reads", &self.reads),
+            ("writes", &self.writes),
+            ("probe", &self.probe),
+        ];
+        all.map(|(kind, pool)| {
+            let pool = pool.get_postgres_connection_pool();
+            (kind, pool.size(), pool.num_idle())
+        })
+    }
+
+    /// Whether the schema is the one that this program knows.
+    pub(crate) async fn is_current(&self) -> Result<bool> {
+        Ok(Migrator::get_pending_migrations(&self.probe)
+            .await?
+            .is_empty())
+    }
+
     pub(crate) async fn ping(&self) -> Result<()> {
         Ok(self.probe.ping().await?)
+    }
+
+    pub(crate) async fn begin_at(
+        &self,
+        level: IsolationLevel,
+        mode: AccessMode,
+    ) -> Result<DatabaseTransaction> {
+        let begun = self.writes.begin_with_config(Some(level), Some(mode));
+        Ok(begun.await?)
     }
 
     pub(crate) async fn begin(&self) -> Result<DatabaseTransaction> {

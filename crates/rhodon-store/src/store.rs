@@ -55,6 +55,19 @@ impl Store {
         self.pools.migrate().await
     }
 
+    /// Whether the schema is the one that this program knows.
+    ///
+    /// # Errors
+    /// The database failed.
+    pub async fn is_current(&self) -> Result<bool> {
+        self.pools.is_current().await
+    }
+
+    /// Connections by kind of work: how many are open, and how many of those nobody uses.
+    pub fn connections(&self) -> [(&'static str, u32, usize); 3] {
+        self.pools.connections()
+    }
+
     /// Whether the server answers, whatever its other connections do.
     ///
     /// # Errors

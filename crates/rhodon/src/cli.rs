@@ -1,11 +1,12 @@
 //! What was typed.
 
-use std::net::SocketAddr;
+use std::net::{IpAddr, SocketAddr};
 use std::path::PathBuf;
 
 use chrono::NaiveDate;
 use clap::{Args, Parser, Subcommand, ValueEnum};
 use rhodon_formats::inventory::NEAR;
+use rhodon_server::PublicUrl;
 
 /// Turns brand colours into theme tokens, checks them, and writes them for any consumer.
 #[derive(Debug, Parser)]
@@ -104,6 +105,12 @@ pub enum Command {
         after_help = "Examples:\n  rhodon serve --demo\n  rhodon serve --workspace . --listen 127.0.0.1:8080"
     )]
     Serve(ServeArgs),
+    /// Everything that the database keeps, as one archive of open files.
+    #[command(after_help = "Examples:\n  rhodon backup --out rhodon.zip")]
+    Backup(BackupArgs),
+    /// Fill an empty database with a backup.
+    #[command(after_help = "Examples:\n  rhodon restore rhodon.zip")]
+    Restore(RestoreArgs),
     /// Sites that take a theme by name: list, register, apply, withdraw.
     #[command(
         after_help = "Examples:\n  rhodon site list\n  rhodon site register theme.rhodon.json --url https://themes.example/theme-3fa94c07.css\n  rhodon site apply timetable \"Tern Line\" --wait"
@@ -455,6 +462,26 @@ pub struct ServeArgs {
     /// Address to listen on.
     #[arg(long, default_value = "127.0.0.1:4870", env = "RHODON_LISTEN")]
     pub listen: SocketAddr,
+    /// Address under which people reach it, such as https://themes.example; may be given several times.
+    #[arg(
+        long,
+        env = "RHODON_PUBLIC_URL",
+        value_name = "URL",
+        value_delimiter = ','
+    )]
+    pub public_url: Vec<PublicUrl>,
+    /// Proxy whose forwarded headers are believed; may be given several times.
+    #[arg(long, env = "RHODON_PROXY", value_name = "IP", value_delimiter = ',')]
+    pub proxy: Vec<IpAddr>,
+    /// Address at which metrics are served in Prometheus' text form, apart from people.
+    #[arg(long, env = "RHODON_METRICS", value_name = "ADDRESS")]
+    pub metrics: Option<SocketAddr>,
+    /// What is logged: error, warn, info, debug or trace, also by module as in warn,rhodon_server=debug.
+    #[arg(long, env = "RHODON_LOG", default_value = "warn")]
+    pub log: String,
+    /// How the log is written.
+    #[arg(long, env = "RHODON_LOG_FORMAT", value_enum, default_value_t = LogFormat::Text)]
+    pub log_format: LogFormat,
     /// PostgreSQL server.
     #[arg(long, env = "DATABASE_URL", hide_env_values = true)]
     pub database: Option<String>,
@@ -476,6 +503,33 @@ pub struct ServeArgs {
     /// Service of web fonts, such as the one of `rhodon standin`.
     #[arg(long, env = "RHODON_FONTS")]
     pub fonts: Option<String>,
+}
+
+#[derive(Debug, Args)]
+pub struct BackupArgs {
+    /// PostgreSQL server.
+    #[arg(long, env = "DATABASE_URL", hide_env_values = true)]
+    pub database: String,
+    /// The archive, which takes the place of one that is there.
+    #[arg(long, value_name = "FILE")]
+    pub out: PathBuf,
+}
+
+#[derive(Debug, Args)]
+pub struct RestoreArgs {
+    /// The archive.
+    pub archive: PathBuf,
+    /// PostgreSQL server, without themes.
+    #[arg(long, env = "DATABASE_URL", hide_env_values = true)]
+    pub database: String,
+}
+
+#[derive(Clone, Copy, Debug, PartialEq, Eq, ValueEnum)]
+pub enum LogFormat {
+    /// Lines for people.
+    Text,
+    /// One JSON object a line.
+    Json,
 }
 
 #[derive(Debug, Args)]

@@ -371,7 +371,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Answers while the database answers. */
+        /** Ready: the database answers, and its schema is the one that this program knows. */
         get: operations["health"];
         put?: never;
         post?: never;

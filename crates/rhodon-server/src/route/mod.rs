@@ -39,6 +39,7 @@ use utoipa_axum::router::{OpenApiRouter, UtoipaMethodRouterExt};
 use utoipa_axum::routes;
 
 use crate::bench::Bench;
+use crate::front::SharedFront;
 use crate::live::Live;
 use crate::service::Services;
 use crate::workspace::Workspace;
@@ -53,6 +54,7 @@ pub(crate) struct AppState {
     pub workspace: Option<Workspace>,
     pub shelf: Option<Shelf>,
     pub sites: Option<Host>,
+    pub front: SharedFront,
 }
 
 /// The API without its state.

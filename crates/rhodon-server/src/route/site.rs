@@ -14,6 +14,7 @@ use super::published::{PLACE, published_now};
 use crate::bench::Bench;
 use crate::error::ApiError;
 use crate::family::derive_whole;
+use crate::front::SharedFront;
 use crate::json::JsonBody;
 use crate::path::Path;
 
@@ -127,6 +128,7 @@ pub(crate) async fn sites(
     State(bench): State<Bench>,
     State(shelf): State<Option<Shelf>>,
     State(host): State<Option<Host>>,
+    State(front): State<SharedFront>,
     Path(slug): Path<String>,
     headers: HeaderMap,
     JsonBody(body): JsonBody<SitesRequest>,
@@ -145,7 +147,7 @@ pub(crate) async fn sites(
     }
     let file = published_now(&bench, shelf, &slug).await?;
     let own = headers.get(header::HOST).and_then(|v| v.to_str().ok());
-    let address = format!("http://{}{PLACE}/{file}", own.unwrap_or_default());
+    let address = format!("{}{PLACE}/{file}", front.address(own));
     let slots = fitted
         .taken
         .iter()

@@ -1,8 +1,9 @@
 //! A picture that colours were taken from.
 
 use sea_orm::entity::prelude::*;
+use serde::{Deserialize, Serialize};
 
-#[derive(Clone, Debug, PartialEq, Eq, DeriveEntityModel)]
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, DeriveEntityModel)]
 #[sea_orm(table_name = "picture")]
 pub struct Model {
     /// Hash of what is kept.
@@ -15,6 +16,7 @@ pub struct Model {
     /// Codes that are written in it.
     #[sea_orm(column_type = "JsonBinary")]
     pub written: Json,
+    #[serde(skip)]
     pub webp: Vec<u8>,
     pub created_at: DateTimeWithTimeZone,
 }

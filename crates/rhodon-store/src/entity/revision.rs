@@ -1,8 +1,9 @@
 //! One saved state of a theme.
 
 use sea_orm::entity::prelude::*;
+use serde::{Deserialize, Serialize};
 
-#[derive(Clone, Debug, PartialEq, Eq, DeriveEntityModel)]
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, DeriveEntityModel)]
 #[sea_orm(table_name = "revision")]
 pub struct Model {
     #[sea_orm(primary_key, auto_increment = false)]

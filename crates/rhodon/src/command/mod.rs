@@ -1,5 +1,6 @@
 //! One file per command.
 
+mod backup;
 mod check;
 mod color;
 mod companions;
@@ -61,6 +62,8 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
         }
         Command::Man => printer.bytes(&manual()?)?,
         Command::Serve(args) => serve::run(&args)?,
+        Command::Backup(args) => backup::backup(&args, &mut printer)?,
+        Command::Restore(args) => backup::restore(&args, &mut printer)?,
         Command::Site(args) => site::run(&args, &mut printer)?,
         Command::Standin(args) => standin::run(&args)?,
     }

@@ -5200,6 +5200,14 @@ export interface operations {
                     "application/json": components["schemas"]["BelowView"][];
                 };
             };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             422: {
                 headers: {
                     [name: string]: unknown;

@@ -181,13 +181,17 @@ pub struct BelowView {
 #[utoipa::path(
     post, path = "/themes/{slug}/below", operation_id = "theme_below", params(("slug" = String, Path,)),
     request_body = BelowRequest,
-    responses((status = 200, body = Vec<BelowView>), (status = 422, body = ApiError))
+    responses(
+        (status = 200, body = Vec<BelowView>), (status = 404, body = ApiError), (status = 422, body = ApiError)
+    )
 )]
 pub(crate) async fn theme_below(
     State(bench): State<Bench>,
     Path(slug): Path<String>,
     JsonBody(body): JsonBody<BelowRequest>,
 ) -> Result<Json<Vec<BelowView>>, ApiError> {
+    // There may be none below it, but there is no below without it.
+    bench.store.get(&slug).await?;
     let before = match body.before {
         Some(before) => Some(bench.read_at("/before", before).await?),
         None => None,

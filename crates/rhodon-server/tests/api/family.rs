@@ -102,6 +102,9 @@ async fn what_a_change_moves_below_is_told_before_and_after() {
     let below = format!("{PARENT}/below");
     let (status, none) = server.post(&below, json!({ "spec": before })).await;
     assert_eq!((status, &none), (200.try_into().unwrap(), &json!([])));
+    let nobody = "/api/themes/nobody/below";
+    let (status, _) = server.post(nobody, json!({ "spec": before })).await;
+    assert_eq!(status, 404);
     let mut after = before.clone();
     after["roles"]["text.muted"] = json!({ "light": "#aaaaaa" });
     let (_, told) = server.post(&below, json!({ "spec": after })).await;

@@ -96,6 +96,10 @@ fn one(
     let parts = parts(&args.targets)?;
     let beside = match parts.iter().any(Handover::takes_family) {
         true => beside(args)?,
+        false if !args.with.is_empty() => {
+            let message = "--with: expected a target that takes several themes, such as switch";
+            return Err(Failure::bad(message));
+        }
         false => Vec::new(),
     };
     let beside: Vec<&Derived> = beside.iter().collect();

@@ -420,6 +420,26 @@ fn export_refuses_what_it_cannot_do() {
 }
 
 #[test]
+fn themes_beside_are_for_targets_that_take_them() {
+    let args = [
+        "export",
+        "night-crossing.rhodon.json",
+        "--target",
+        "css",
+        "--with",
+        "nowhere.json",
+    ];
+    let run = rhodon(&args, "");
+    assert_eq!(run.code, 2);
+    assert!(
+        run.err
+            .contains("expected a target that takes several themes"),
+        "{}",
+        run.err
+    );
+}
+
+#[test]
 fn targets_and_new_speak_json() {
     let targets = rhodon(&["targets", "--json"], "").lines();
     assert!(

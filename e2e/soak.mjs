@@ -121,8 +121,8 @@ async function client(number) {
     preview: () =>
       ask("preview", "/api/preview", json("POST", { spec: { ...spec, name: `Draft ${drawn(50)}` } })),
     read: () => ask("read", `/api/themes/${slug}`),
-    list: () => ask("read", "/api/themes"),
-    revisions: () => ask("read", `/api/themes/${slug}/revisions`),
+    list: () => ask("list", "/api/themes"),
+    revisions: () => ask("revisions", `/api/themes/${slug}/revisions`),
     export: () =>
       ask("export", "/api/export", json("POST", { spec, target: ["css", "sass", "apple"][drawn(3)] })),
     archive: () => ask("archive", "/api/archive", json("POST", { spec, targets: ["css", "tokens"] })),

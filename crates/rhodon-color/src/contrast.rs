@@ -35,7 +35,12 @@ impl ContrastOn {
 
     /// Contrast ratio of another colour, as [`contrast_ratio`].
     pub fn ratio(self, color: Rgb8) -> f64 {
-        let other = luminance(color);
+        self.between(Self::new(color))
+    }
+
+    /// The same of another colour that is prepared.
+    pub fn between(self, other: Self) -> f64 {
+        let other = other.luminance;
         (self.luminance.max(other) + 0.05) / (self.luminance.min(other) + 0.05)
     }
 }

@@ -1,13 +1,16 @@
 //! Revisions: list, read, undo, redo.
 
+use std::sync::{Arc, LazyLock};
+
 use axum::Json;
 use axum::extract::rejection::QueryRejection;
 use axum::extract::{Query, State};
 use axum::http::{HeaderMap, StatusCode};
 use axum::response::Response;
 use chrono::{DateTime, Utc};
+use quick_cache::sync::Cache;
 use rhodon_store::RevisionRecord;
-use rhodon_theme::{Document, Origin};
+use rhodon_theme::{Document, NamedScale, Origin, Resolved, derive};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
@@ -16,6 +19,7 @@ use super::theme::{ThemeView, answer};
 use crate::bench::Bench;
 use crate::error::ApiError;
 use crate::path::Path;
+use crate::response_cache::Question;
 use crate::saving::{self, Edit, base_revision, holds};
 
 /// How many revisions a list holds.
@@ -32,7 +36,8 @@ pub struct RevisionSummary {
     came_from: Option<i32>,
     created_at: DateTime<Utc>,
     /// Small pictures of its brand scales: codes from light to dark.
-    scales: Vec<Vec<String>>,
+    #[schema(value_type = Vec<Vec<String>>)]
+    scales: Scales,
 }
 
 /// A revision with its document.
@@ -48,7 +53,7 @@ pub struct RevisionView {
 }
 
 impl RevisionSummary {
-    fn new(r: RevisionRecord, scales: Vec<Vec<String>>) -> Self {
+    fn new(r: RevisionRecord, scales: Scales) -> Self {
         Self {
             revision: r.number,
             label: r.label,
@@ -59,20 +64,42 @@ impl RevisionSummary {
     }
 }
 
+/// Codes of scales, from light to dark.
+type Scales = Arc<Vec<Vec<String>>>;
+
+/// How many pictures are kept: lists are asked for again and again, and what was saved stays as it is.
+const KEPT: usize = 2000;
+
+static PICTURES: LazyLock<Cache<Question, Scales>> = LazyLock::new(|| Cache::new(KEPT));
+
 /// Codes of the scales that the user brought; none where an old document can no longer be derived.
-async fn picture(bench: &Bench, spec: &Value) -> Vec<Vec<String>> {
-    let Ok((_, theme)) = bench.derive(spec.clone()).await else {
-        return Vec::new();
+async fn picture(bench: &Bench, spec: &Value) -> Scales {
+    let Ok(theme) = bench.read(spec.clone()).await else {
+        return Scales::default();
     };
-    let own = theme.scales.iter().filter(|s| s.origin != Origin::Derived);
-    own.map(|s| {
+    let question = Question::of(&theme);
+    if let Some(known) = PICTURES.get(&question) {
+        return known;
+    }
+    // Old states are not kept as a whole: they would take the place of what is at work.
+    let drawn = bench.work.run(move || drawn(&theme)).await;
+    let drawn = Scales::new(drawn.unwrap_or_default());
+    PICTURES.insert(question, drawn.clone());
+    drawn
+}
+
+fn drawn(theme: &Resolved) -> Vec<Vec<String>> {
+    let derived = derive(theme);
+    let scales = derived.iter().flat_map(|d| &d.scales);
+    let own = scales.filter(|s| s.origin != Origin::Derived);
+    let codes = |s: &NamedScale| {
         s.scale
             .steps
             .iter()
             .map(|step| step.color.to_string())
             .collect()
-    })
-    .collect()
+    };
+    own.map(codes).collect()
 }
 
 impl From<RevisionRecord> for RevisionView {

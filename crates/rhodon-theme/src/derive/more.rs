@@ -107,26 +107,51 @@ fn finish(
     tokens: &[Token],
     painted: [Painted; 2],
 ) -> Result<More, Problems> {
+    let mut cells = Vec::new();
+    // Roles come in the same order at every level.
+    let raised = painted[0].roles.iter().zip(&painted[1].roles);
+    let roles = tokens.iter().filter(|t| t.section == Section::Roles);
+    for (usual, ((_, light), (_, dark))) in roles.zip(raised) {
+        differing(usual, [light, dark], &mut cells);
+    }
+    if !theme.merged.tokens.is_empty() {
+        own_tokens(theme, on, tokens, &painted, &mut cells)?;
+    }
+    let pairs = painted.into_iter().flat_map(|p| p.pairs).collect();
+    Ok(More { cells, pairs })
+}
+
+/// What own tokens come to that refer to roles with other values.
+fn own_tokens(
+    theme: &Resolved,
+    on: &Backdrop<'_>,
+    tokens: &[Token],
+    painted: &[Painted; 2],
+    cells: &mut Vec<MoreCell>,
+) -> Result<(), Problems> {
     let count = tokens.len() - theme.merged.tokens.len();
     let mut all: Vec<Token> = tokens[..count].to_vec();
-    // Roles come in the same order at every level.
     let raised = painted[0].roles.iter().zip(&painted[1].roles);
     let roles = all.iter_mut().filter(|t| t.section == Section::Roles);
     for (token, ((_, light), (_, dark))) in roles.zip(raised) {
         token.cells = Cells::Each(Box::new([light.clone(), dark.clone()]));
     }
     crate::custom_token::tokens(theme, on.overrides, &mut all)?;
-    let mut cells = Vec::new();
-    for (usual, more) in tokens.iter().zip(&all) {
-        cells.extend(Mode::BOTH.into_iter().filter_map(|mode| {
-            let cell = more.cell(mode);
-            (cell.value != usual.cell(mode).value).then(|| MoreCell {
-                path: more.path.clone(),
+    for (usual, own) in tokens.iter().zip(&all).skip(count) {
+        differing(usual, Mode::BOTH.map(|mode| own.cell(mode)), cells);
+    }
+    Ok(())
+}
+
+/// Adds the values of a token that are others than usual.
+fn differing(usual: &Token, raised: [&Cell; 2], cells: &mut Vec<MoreCell>) {
+    for (mode, cell) in Mode::BOTH.into_iter().zip(raised) {
+        if cell.value != usual.cell(mode).value {
+            cells.push(MoreCell {
+                path: usual.path.clone(),
                 mode,
                 cell: cell.clone(),
-            })
-        }));
+            });
+        }
     }
-    let pairs = painted.into_iter().flat_map(|p| p.pairs).collect();
-    Ok(More { cells, pairs })
 }

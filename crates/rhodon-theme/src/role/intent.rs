@@ -1,7 +1,7 @@
 //! What every intent offers: a fill with its states and text, a tint with its text, an edge,
 //! and the far end of a gradient.
 
-use rhodon_color::Rgb8;
+use rhodon_color::{ContrastOn, Rgb8};
 
 use super::painter::{Choice, Painter, RoleId};
 use super::pick::{Needs, Reach};
@@ -85,7 +85,7 @@ fn state_choice(
         let tone = (from + distance).clamp(0.0, 100.0);
         let reason = Reason::State { distance };
         let choice = p.at(scale, tone, reason);
-        let ratio = rhodon_color::contrast_ratio(choice.color.code, p.code(text));
+        let ratio = p.ground(text).ratio(choice.color.code);
         if ratio >= p.text() || distance.abs() < 1.0 {
             return choice;
         }
@@ -137,11 +137,11 @@ fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
 impl Painter<'_> {
     /// The exact colour of the scale where it can be read, else the step nearest a tone.
     pub(crate) fn fill_or_tone(&self, scale: &NamedScale, tone: f64, needs: Needs<'_>) -> Choice {
-        let base = scale.scale.base_step().color;
+        let base = ContrastOn::new(scale.scale.base_step().color);
         let reads = needs
             .on
             .iter()
-            .all(|id| rhodon_color::contrast_ratio(base, self.code(*id)) >= needs.ratio);
+            .all(|id| self.ground(*id).between(base) >= needs.ratio);
         if reads {
             return scale.choice(
                 scale.scale.base,

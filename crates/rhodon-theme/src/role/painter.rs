@@ -3,7 +3,7 @@
 use std::collections::HashMap;
 use std::sync::Arc;
 
-use rhodon_color::{Rgb8, contrast_ratio};
+use rhodon_color::{ContrastOn, Lab65, Rgb8, lab_d65, lab_difference};
 
 use crate::level::Level;
 use crate::overrides::Overrides;
@@ -62,8 +62,12 @@ pub(crate) struct Painter<'a> {
     pub on: &'a Backdrop<'a>,
     /// The four surfaces, once painted.
     pub surfaces: Vec<RoleId>,
+    /// Their colours, prepared for many differences.
+    surface_labs: Vec<Lab65>,
     ahead: &'a Ahead,
     roles: Vec<(Arc<str>, Cell)>,
+    /// Their colours, prepared for many contrasts.
+    grounds: Vec<ContrastOn>,
     declared: Vec<Declared>,
     /// Overrides that refer to a role painted later.
     waiting: Vec<(RoleId, Arc<str>)>,
@@ -77,7 +81,9 @@ impl<'a> Painter<'a> {
             on,
             ahead,
             surfaces: Vec::new(),
+            surface_labs: Vec::new(),
             roles: Vec::with_capacity(128),
+            grounds: Vec::with_capacity(128),
             declared: Vec::with_capacity(192),
             waiting: Vec::new(),
         }
@@ -129,7 +135,23 @@ impl<'a> Painter<'a> {
             }
         }
         self.roles.push((path, cell));
+        self.grounds.push(ContrastOn::new(self.code(id)));
         id
+    }
+
+    /// Adds a surface.
+    pub(crate) fn put_surface(&mut self, role: Role, choice: Choice) {
+        let id = self.put(role, choice);
+        self.surfaces.push(id);
+        self.surface_labs.push(lab_d65(self.code(id)));
+    }
+
+    /// The surface from which a colour is told worst, and the CIEDE2000 between them.
+    pub(crate) fn nearest_surface(&self, code: Rgb8) -> Option<(RoleId, f64)> {
+        let own = lab_d65(code);
+        let surfaces = self.surfaces.iter().zip(&self.surface_labs);
+        let all = surfaces.map(|(id, lab)| (*id, lab_difference(own, *lab)));
+        all.min_by(|a, b| a.1.total_cmp(&b.1))
     }
 
     /// Adds a role that is another one under a name of its own.
@@ -157,6 +179,16 @@ impl<'a> Painter<'a> {
 
     pub(crate) fn path(&self, id: RoleId) -> &Arc<str> {
         &self.roles[id.0].0
+    }
+
+    /// What others are read on.
+    pub(crate) fn ground(&self, id: RoleId) -> ContrastOn {
+        self.grounds[id.0]
+    }
+
+    /// Contrast ratio of two roles.
+    pub(crate) fn contrast(&self, a: RoleId, b: RoleId) -> f64 {
+        self.ground(a).between(self.ground(b))
     }
 
     pub(crate) fn code(&self, id: RoleId) -> Rgb8 {
@@ -205,13 +237,14 @@ impl<'a> Painter<'a> {
             };
             let color = self.value(found);
             self.roles[id.0].1.value = Value::Color(color);
+            self.grounds[id.0] = ContrastOn::new(color.code);
             awaited.insert(role, color);
         }
         let pairs = self
             .declared
             .iter()
             .map(|d| {
-                let ratio = contrast_ratio(self.code(d.fg), self.code(d.bg));
+                let ratio = self.contrast(d.fg, d.bg);
                 Pair {
                     mode: self.mode,
                     fg: self.path(d.fg).clone(),

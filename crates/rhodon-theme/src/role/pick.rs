@@ -40,12 +40,11 @@ impl Painter<'_> {
         reach: Reach,
         needs: Needs<'_>,
     ) -> Choice {
-        let grounds: Vec<ContrastOn> = needs
-            .on
-            .iter()
-            .map(|id| ContrastOn::new(self.code(*id)))
-            .collect();
-        let reads = |code: Rgb8| grounds.iter().all(|g| g.ratio(code) >= needs.ratio);
+        let grounds: Vec<ContrastOn> = needs.on.iter().map(|id| self.ground(*id)).collect();
+        let reads = |code: Rgb8| {
+            let code = ContrastOn::new(code);
+            grounds.iter().all(|g| g.between(code) >= needs.ratio)
+        };
         let mut order: Vec<usize> = (0..scale.scale.steps.len())
             .filter(|i| (scale.scale.steps[*i].lightness - tone).abs() <= reach.0)
             .collect();
@@ -71,7 +70,8 @@ impl Painter<'_> {
 
     /// The ground on which a colour is read worst.
     fn hardest(&self, code: Rgb8, grounds: &[ContrastOn], needs: Needs<'_>) -> Option<Arc<str>> {
-        let ratio = |i: &usize| grounds[*i].ratio(code);
+        let code = ContrastOn::new(code);
+        let ratio = |i: &usize| grounds[*i].between(code);
         let worst = (0..grounds.len()).min_by(|a, b| ratio(a).total_cmp(&ratio(b)))?;
         Some(self.path(needs.on[worst]).clone())
     }
@@ -118,7 +118,7 @@ impl Painter<'_> {
             needs
                 .on
                 .iter()
-                .map(|id| ContrastOn::new(self.code(*id)).ratio(code))
+                .map(|id| self.ground(*id).ratio(code))
                 .fold(f64::INFINITY, f64::min)
         };
         let best = if least(Rgb8::BLACK) > least(Rgb8::WHITE) {
@@ -143,7 +143,7 @@ impl Painter<'_> {
     pub(crate) fn text_on(&self, fill: RoleId) -> Choice {
         let neutral = self.neutral();
         let steps = &neutral.scale.steps;
-        let on = ContrastOn::new(self.code(fill));
+        let on = self.ground(fill);
         let because = |which| Reason::TextOn {
             which,
             ground: self.path(fill).clone(),

@@ -24,7 +24,6 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
                 ratio: 1.0,
             },
         );
-        let id = p.put(role, choice);
-        p.surfaces.push(id);
+        p.put_surface(role, choice);
     }
 }

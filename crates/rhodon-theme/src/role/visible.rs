@@ -1,7 +1,7 @@
 //! Fills that can be told from their page. Navy, black, cream and white, of which brand sheets are
 //! full, would vanish in one of the two modes (engine document, "Roles").
 
-use rhodon_color::{ContrastOn, Rgb8, VisionKind, difference};
+use rhodon_color::{ContrastOn, Lab65, Rgb8, VisionKind, lab_d65, lab_difference};
 
 use super::painter::{Choice, Painter, RoleId};
 use super::pick::{Needs, Reach, may_read};
@@ -22,13 +22,6 @@ const GREY_TONES: (f64, f64) = (15.0, 88.0);
 pub(crate) const GREY: f64 = 0.02;
 
 impl Painter<'_> {
-    /// The surface from which a colour is told worst, and the CIEDE2000 between them.
-    fn nearest_surface(&self, code: Rgb8) -> Option<(RoleId, f64)> {
-        let distance = |id: &RoleId| (*id, difference(code, self.code(*id)));
-        let all = self.surfaces.iter().map(distance);
-        all.min_by(|a, b| a.1.total_cmp(&b.1))
-    }
-
     /// What [`Painter::visible_fill`] gives, moved as little as it must be until text can be read on it,
     /// and as it is told from `others` by every eye.
     pub(crate) fn fill_for_text(
@@ -38,6 +31,10 @@ impl Painter<'_> {
         others: &[RoleId],
     ) -> Choice {
         let usual = self.visible_fill(scale, reason);
+        if self.level == Level::Usual {
+            return usual;
+        }
+        let others = Apart::from(others.iter().map(|other| self.code(*other)));
         let carries = |code: Rgb8| {
             let on = ContrastOn::new(code);
             [Rgb8::WHITE, Rgb8::BLACK]
@@ -46,8 +43,8 @@ impl Painter<'_> {
         };
         let is_told = |code| self.nearest_surface(code).is_none_or(|(_, d)| d >= VISIBLE);
         // What is quickly known comes first.
-        let fits = |code| carries(code) && is_told(code) && self.least_apart(code, others) >= APART;
-        if self.level == Level::Usual || fits(usual.color.code) {
+        let fits = |code| carries(code) && is_told(code) && others.least(code) >= APART;
+        if fits(usual.color.code) {
             return usual;
         }
         let reason = || Reason::Carries {
@@ -83,17 +80,6 @@ impl Painter<'_> {
         }
     }
 
-    /// CIEDE2000 to the nearest of other roles, in the kind of vision in which it is nearest.
-    fn least_apart(&self, code: Rgb8, others: &[RoleId]) -> f64 {
-        let eyes = VisionKind::ALL.map(VisionKind::full);
-        let all = others.iter().flat_map(|other| {
-            let other = self.code(*other);
-            eyes.iter()
-                .map(move |eye| difference(eye.see(code), eye.see(other)))
-        });
-        all.fold(f64::INFINITY, f64::min)
-    }
-
     /// The exact colour of a scale where it can be told from every surface, else its step at a tone
     /// that can, which has the contrast of a part on each.
     pub(crate) fn visible_fill(&self, scale: &NamedScale, reason: Reason) -> Choice {
@@ -123,4 +109,28 @@ impl Painter<'_> {
         };
         Choice { reason, ..choice }
     }
+}
+
+/// Colours from which another must be told, as the three kinds of vision see them.
+struct Apart(Vec<[Lab65; 3]>);
+
+impl Apart {
+    fn from(others: impl Iterator<Item = Rgb8>) -> Self {
+        Self(others.map(seen).collect())
+    }
+
+    /// CIEDE2000 to the nearest of them, in the kind of vision in which it is nearest.
+    fn least(&self, code: Rgb8) -> f64 {
+        if self.0.is_empty() {
+            return f64::INFINITY;
+        }
+        let own = seen(code);
+        let all = self.0.iter().flatten().zip(own.iter().cycle());
+        all.map(|(other, own)| lab_difference(*own, *other))
+            .fold(f64::INFINITY, f64::min)
+    }
+}
+
+fn seen(code: Rgb8) -> [Lab65; 3] {
+    VisionKind::ALL.map(|kind| lab_d65(kind.full().see(code)))
 }

@@ -99,7 +99,7 @@ impl Painter<'_> {
                 lightness += away;
                 continue;
             }
-            let code = scale.scale.at_lightness(lightness);
+            let code = self.between(scale, lightness);
             if reads(code) {
                 let reason = Reason::Between {
                     scale: scale.name.clone(),
@@ -177,7 +177,7 @@ impl Painter<'_> {
         match step {
             Some(i) => scale.choice(i, reason),
             None => Choice {
-                color: ColorValue::opaque(scale.scale.at_lightness(tone)),
+                color: ColorValue::opaque(self.between(scale, tone)),
                 alias: None,
                 reason,
             },

@@ -20,7 +20,7 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
         } else {
             p.by_mode(light, dark)
         };
-        let code = neutral.scale.at_lightness(p.by_mode(tone, 2.0));
+        let code = p.between(neutral, p.by_mode(tone, 2.0));
         let color = ColorValue {
             code,
             alpha,

@@ -68,7 +68,7 @@ impl Painter<'_> {
                     .iter()
                     .any(|text| may_read(*tone, &[*text], self.text()))
             })
-            .map(|tone| scale.scale.at_lightness(tone));
+            .map(|tone| self.between(scale, tone));
         let found = codes.into_iter().find(|code| fits(*code));
         match found {
             Some(code) => Choice {

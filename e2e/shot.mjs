@@ -33,12 +33,19 @@ const VIEWS = {
       await page.waitForTimeout(500);
     },
   },
-  "brand-faces": {
-    path: `${theme}/brand?source=faces`,
+  sites: {
+    path: "/themes/night-crossing/handoff?side=sites",
     act: async (page) => {
-      const faces = page.getByRole("list", { name: "Faces" });
-      await faces.evaluate((node) => node.scrollIntoView({ block: "center" }));
-      await page.waitForTimeout(600);
+      await page.getByRole("button", { name: "Publish and register" }).click();
+      await page
+        .getByText(/as Night Crossing|registered/)
+        .first()
+        .waitFor();
+      await page
+        .getByRole("table")
+        .first()
+        .evaluate((node) => node.scrollIntoView({ block: "end" }));
+      await page.waitForTimeout(800);
     },
   },
   "brand-library": {
@@ -95,10 +102,11 @@ const VIEWS = {
   check: { path: `${theme}/check?page=parts` },
   family: { path: "/family", act: (page) => page.waitForTimeout(1200) },
   "more-contrast": {
-    path: `${theme}/check?page=parts`,
+    path: `${theme}/check?page=parts&proof=light`,
     act: async (page) => {
       await page.getByRole("button", { name: "contrast", exact: true }).click();
-      await page.waitForTimeout(500);
+      await page.getByLabel("Compare with").selectOption({ label: "more contrast" });
+      await page.waitForTimeout(1200);
     },
   },
   eyes: {

@@ -194,7 +194,7 @@ test("every room knows the level: limits, matrix, a value set for it, and itself
   await saved(page, 3);
   expect((await savedSpec(request, slug)).contrast?.roles).toBeUndefined();
 
-  await page.getByRole("combobox", { name: "Compare with" }).selectOption({ label: "its own more contrast" });
+  await page.getByRole("combobox", { name: "Compare with" }).selectOption({ label: "more contrast" });
   await expect(page.locator('iframe[title="timetable, light"]')).toHaveCount(2);
   const ink = (side: number) =>
     page

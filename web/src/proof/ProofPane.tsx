@@ -102,7 +102,7 @@ export function ProofPane() {
           onChange={(e) => compare(e.currentTarget.value)}
         >
           <option value="">compare …</option>
-          {hasMore && <option value={AT_MORE}>its own more contrast</option>}
+          {hasMore && <option value={AT_MORE}>more contrast</option>}
           {against?.startsWith("rev-") && <option value={against}>{against.replace("-", " ")}</option>}
           {themes
             .filter((t) => t.slug !== theme.slug)

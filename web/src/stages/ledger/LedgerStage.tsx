@@ -156,7 +156,9 @@ function Rows({ rows, empty, names, chosen, onChoose, head }: RowsProps) {
             <th scope="col">{head}</th>
             <th scope="col">Light</th>
             <th scope="col">Dark</th>
-            <th scope="col">Ratio</th>
+            <th scope="col">
+              Ratio <small>light, dark</small>
+            </th>
             <th scope="col">Origin</th>
           </tr>
         </thead>

@@ -70,5 +70,9 @@ pub(crate) fn answered<E>(
     question: Question,
     answer: impl FnOnce() -> Result<Bytes, E>,
 ) -> Result<Bytes, E> {
-    ANSWERS.get_or_insert_with(&question, answer)
+    // What is kept has no room to grow: bytes that were written piece by piece may hold ten times as much
+    // memory as they have length, which the cache would not know.
+    ANSWERS.get_or_insert_with(&question, || {
+        answer().map(|bytes| Bytes::copy_from_slice(&bytes))
+    })
 }

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { type Member, pictureQuery } from "../api/family";
 import { paintPage } from "../proof/adopt";
 import type { PageName } from "../proof/pages";
+import { useTurn } from "../ui/useTurn";
 import classes from "./Family.module.css";
 
 interface Props {
@@ -16,6 +17,7 @@ export function ThemePicture({ member, page, mode }: Props) {
   const frame = useRef<HTMLIFrameElement>(null);
   const [loads, setLoads] = useState(0);
   const { data: sheets } = useQuery(pictureQuery(member.slug, member.revision));
+  const turn = useTurn();
   const painted = loads > 0 && sheets !== undefined;
   useEffect(() => {
     const target = frame.current?.contentWindow as (Window & typeof globalThis) | null | undefined;
@@ -24,15 +26,17 @@ export function ThemePicture({ member, page, mode }: Props) {
   }, [loads, sheets]);
   return (
     <div className={classes.picture} data-painted={painted || undefined}>
-      <iframe
-        ref={frame}
-        style={{ colorScheme: mode }}
-        src={`/proof.html?mode=${mode}&page=${page}`}
-        title={`${member.name}: ${page}, ${mode}`}
-        aria-hidden="true"
-        tabIndex={-1}
-        onLoad={() => setLoads((n) => n + 1)}
-      />
+      {turn && (
+        <iframe
+          ref={frame}
+          style={{ colorScheme: mode }}
+          src={`/proof.html?mode=${mode}&page=${page}`}
+          title={`${member.name}: ${page}, ${mode}`}
+          aria-hidden="true"
+          tabIndex={-1}
+          onLoad={() => setLoads((n) => n + 1)}
+        />
+      )}
     </div>
   );
 }

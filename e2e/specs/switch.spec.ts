@@ -138,3 +138,67 @@ test("without a script the system's mode holds, and storage that is refused brea
   await page.getByRole("combobox", { name: "Mode" }).selectOption("light");
   await expect.poll(() => ground(page)).not.toBe(scheme);
 });
+
+/** Colours as a browser computes them, by name. */
+async function painted(page: Page, colors: [name: string, css: string][]): Promise<Record<string, string>> {
+  return page.evaluate((colors) => {
+    const box = document.body.appendChild(document.createElement("i"));
+    const of = (css: string) => {
+      box.style.color = css;
+      return getComputedStyle(box).color;
+    };
+    return Object.fromEntries(colors.map(([name, css]) => [name, of(css)]));
+  }, colors);
+}
+
+interface Color {
+  kind: string;
+  css: string;
+  light: { value: string };
+  dark?: { value: string };
+}
+
+for (const asked of ["system", "attribute"] as const) {
+  test(`with more contrast by ${asked} every theme has the values of that level in both modes`, async ({
+    page,
+    slug,
+    request,
+    context,
+  }) => {
+    const written = await files(request, slug);
+    await serve(context, written, "");
+    await page.emulateMedia({ contrast: asked === "system" ? "more" : "no-preference" });
+    await page.goto(ORIGIN);
+    const slugs = [...(written["switch.d.ts"] ?? "").matchAll(/"([\w-]+)"/g)].map((m) => m[1] ?? "");
+    const themes = await (await request.get("/api/themes")).json();
+    for (const theme of slugs.filter((s) => themes.some((t: { slug: string }) => t.slug === s))) {
+      const { spec } = await (await request.get(`/api/themes/${theme}`)).json();
+      for (const level of ["more", "usual"]) {
+        const { tokens } = await (await request.post("/api/derive", { data: { spec, level } })).json();
+        const colors: Color[] = tokens.filter((t: Color) => t.kind === "color");
+        for (const mode of ["light", "dark"] as const) {
+          await page.evaluate(
+            ([theme, mode, contrast]) => {
+              const root = document.documentElement;
+              root.setAttribute("data-theme", theme ?? "");
+              root.setAttribute("data-mode", mode ?? "");
+              root.removeAttribute("data-contrast");
+              if (contrast) root.setAttribute("data-contrast", contrast);
+            },
+            [theme, mode, level === "usual" ? "usual" : asked === "attribute" ? "more" : ""],
+          );
+          const found = await painted(
+            page,
+            colors.map((t) => [t.css, `var(${t.css})`]),
+          );
+          const expected = await painted(
+            page,
+            colors.map((t) => [t.css, (t[mode] ?? t.light).value]),
+          );
+          expect(found, `${theme} ${mode} ${level}`).toEqual(expected);
+        }
+      }
+    }
+    expect(slugs.length).toBeGreaterThanOrEqual(3);
+  });
+}

@@ -33,13 +33,11 @@ pub(crate) static TARGET: Target = Target {
         "theme-select",
         "customElements",
     ],
-    usage: "Load switch.css before your own styles and put switch.head.html into the head, so that nothing flashes. switch.js sets and remembers data-theme, data-mode, data-primary and data-surface on the root element; <theme-select> is a ready field. Without a script the system's mode holds.",
+    usage: "Load switch.css before your own styles and put switch.head.html into the head: nothing flashes. switch.js sets and remembers data-theme, data-mode, data-primary and data-surface on the root; <theme-select> is a field. Without script the system's mode holds.",
     token_name: Some(|s, t| Some(name::css_reference(s.get(&TargetOption::PREFIX), &t.path))),
     carries_kept: false,
     takes_family: true,
-    more: MoreContrast::Written(
-        " data-contrast=\"more\" asks for more contrast where the system does not, data-contrast=\"usual\" for none where it does.",
-    ),
+    more: MoreContrast::Written(" data-contrast=\"more\" asks for contrast."),
     write,
 };
 

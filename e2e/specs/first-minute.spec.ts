@@ -56,7 +56,8 @@ test("codes copy at a click", async ({ page, slug }) => {
   await open(page, slug, "stave");
   await page.getByRole("button", { name: "#0f5c7a" }).click();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe("#0f5c7a");
-  await page.getByRole("button", { name: "Copy the name --petrol-600" }).click();
+  await page.getByRole("button", { name: "Petrol 600 change or copy" }).click();
+  await page.getByRole("button", { name: "Copy --petrol-600" }).click();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe("--petrol-600");
 });
 

@@ -1,6 +1,6 @@
 // What a newcomer ran into: nothing lost, nothing told wrong, nothing stuck.
 import type { Page } from "@playwright/test";
-import { expect, half, open, openBrand, openSource, saved, savedSpec, test } from "./rhodon";
+import { expect, half, open, openBrand, openSource, pinStep, saved, savedSpec, test } from "./rhodon";
 
 test("a removed colour takes what hangs on it along, and later changes go on", async ({
   page,
@@ -188,7 +188,7 @@ test("a bad slug marks the field of the slug, and hex without # is taken by the 
 
 test("an undo says what it undid", async ({ page, slug }) => {
   await open(page, slug, "stave");
-  await page.getByRole("button", { name: "Pin Petrol 100" }).click();
+  await pinStep(page, "Petrol 100");
   await saved(page, 2);
   await page.keyboard.press("Control+z");
   await saved(page, 1);

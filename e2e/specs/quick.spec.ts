@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, open, saved, savedSpec, test } from "./rhodon";
+import { expect, open, pinStep, saved, savedSpec, test } from "./rhodon";
 
 /** Every save takes a while, and every file, as over a long line. */
 async function slowly(page: Page) {
@@ -55,8 +55,8 @@ test("steps changed faster than they are saved are all kept", async ({ page, slu
   await step("300").press("ArrowRight");
   await step("300").press("ArrowRight");
   await step("400").press("ArrowLeft");
-  await page.getByRole("button", { name: "Pin Petrol 100" }).click();
-  await page.getByRole("button", { name: "Pin Petrol 200" }).click();
+  await pinStep(page, "Petrol 100");
+  await pinStep(page, "Petrol 200");
   await saved(page, 5);
   const { lightness, pins } = (await savedSpec(request, slug)).scales.petrol;
   expect(Object.keys(lightness)).toEqual(["300", "400"]);
@@ -70,13 +70,13 @@ test("a change made while an undo is on its way stands on what the undo left", a
   request,
 }) => {
   await open(page, slug, "stave");
-  await page.getByRole("button", { name: "Pin Petrol 100" }).click();
+  await pinStep(page, "Petrol 100");
   await saved(page, 2);
   await slowly(page);
-  await page.getByRole("button", { name: "Pin Petrol 200" }).click();
+  await pinStep(page, "Petrol 200");
   await page.keyboard.press("Control+z");
   await saved(page, 2);
-  await page.getByRole("button", { name: "Pin Petrol 300" }).click();
+  await pinStep(page, "Petrol 300");
   await expect
     .poll(async () => Object.keys((await savedSpec(request, slug)).scales.petrol.pins))
     .toEqual(["100", "300"]);

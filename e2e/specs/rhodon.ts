@@ -78,3 +78,9 @@ export async function savedSpec(request: APIRequestContext, slug: string) {
 export async function saved(page: Page, revision: number) {
   await expect(page.getByText(`rev ${revision} · saved`)).toBeVisible();
 }
+
+/** Holds a step of the open scale where it is. */
+export async function pinStep(page: Page, step: string) {
+  await page.getByRole("button", { name: `${step} change or copy` }).click();
+  await page.getByRole("button", { name: "Pin it here" }).click();
+}

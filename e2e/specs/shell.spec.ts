@@ -1,5 +1,5 @@
 // What stands around every stage: the bar, the rail, the wake, the address, sizes of the window.
-import { expect, open, saved, test } from "./rhodon";
+import { expect, open, pinStep, saved, test } from "./rhodon";
 
 const STAGES = ["brand", "stave", "ledger", "handoff"] as const;
 
@@ -35,7 +35,7 @@ test("the room is dark or light, and stays so", async ({ page, slug }) => {
 
 test("undo and redo by keys leave a field alone", async ({ page, slug }) => {
   await open(page, slug, "stave");
-  await page.getByRole("button", { name: "Pin Petrol 100" }).click();
+  await pinStep(page, "Petrol 100");
   await saved(page, 2);
   await page.keyboard.press("3");
   const find = page.getByRole("textbox").first();

@@ -1,6 +1,6 @@
 // A server that is away, slow or refuses: it is told, and nothing is lost.
 import type { Page } from "@playwright/test";
-import { buttonColor, expect, open, openBrand, saved, savedSpec, test } from "./rhodon";
+import { buttonColor, expect, open, openBrand, pinStep, saved, savedSpec, test } from "./rhodon";
 
 /** Cuts the line to the server for writes; the result mends it. */
 async function cut(page: Page): Promise<() => Promise<void>> {
@@ -14,10 +14,10 @@ async function cut(page: Page): Promise<() => Promise<void>> {
 test("changes made while the server is away are saved once it is back", async ({ page, slug, request }) => {
   await open(page, slug, "stave");
   const mend = await cut(page);
-  await page.getByRole("button", { name: "Pin Petrol 100" }).click();
+  await pinStep(page, "Petrol 100");
   await expect(page.getByText("rev 1 · not saved")).toBeVisible();
   await expect(page.getByText("The server does not answer.")).toBeVisible();
-  await page.getByRole("button", { name: "Pin Petrol 200" }).click();
+  await pinStep(page, "Petrol 200");
   await expect(page.getByText("rev 1 · not saved")).toBeVisible();
   expect((await savedSpec(request, slug)).scales).toBeUndefined();
   await mend();
@@ -110,7 +110,7 @@ test("a window is not closed over what only it has, without a question", async (
   });
   await open(page, slug, "stave");
   const mend = await cut(page);
-  await page.getByRole("button", { name: "Pin Petrol 100" }).click();
+  await pinStep(page, "Petrol 100");
   await expect(page.getByText("rev 1 · not saved")).toBeVisible();
   await page.close({ runBeforeUnload: true });
   await expect.poll(() => asked).toEqual(["beforeunload"]);
@@ -131,10 +131,10 @@ test("a change that was saved while its answer got lost is not taken for somebod
     },
     { times: 1 },
   );
-  await page.getByRole("button", { name: "Pin Petrol 100" }).click();
+  await pinStep(page, "Petrol 100");
   await expect(page.getByText("rev 1 · not saved")).toBeVisible();
   await saved(page, 2);
   await expect(page.getByRole("dialog")).toBeHidden();
-  await page.getByRole("button", { name: "Pin Petrol 200" }).click();
+  await pinStep(page, "Petrol 200");
   await saved(page, 3);
 });

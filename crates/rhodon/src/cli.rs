@@ -106,10 +106,14 @@ pub enum Command {
     )]
     Serve(ServeArgs),
     /// Everything that the database keeps, as one archive of open files.
-    #[command(after_help = "Examples:\n  rhodon backup --out rhodon.zip")]
+    #[command(
+        after_help = "Examples:\n  rhodon backup --database postgres://rhodon@localhost/rhodon --out rhodon.zip"
+    )]
     Backup(BackupArgs),
     /// Fill an empty database with a backup.
-    #[command(after_help = "Examples:\n  rhodon restore rhodon.zip")]
+    #[command(
+        after_help = "Examples:\n  rhodon restore rhodon.zip --database postgres://rhodon@localhost/empty"
+    )]
     Restore(RestoreArgs),
     /// Sites that take a theme by name: list, register, apply, withdraw.
     #[command(

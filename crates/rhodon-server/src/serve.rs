@@ -68,7 +68,9 @@ pub struct Config {
 #[derive(Debug, thiserror::Error)]
 pub enum ServeError {
     /// The port is taken or not allowed.
-    #[error("cannot listen on {address}: {cause}. Choose another address")]
+    #[error(
+        "cannot listen on {address}: {cause}. Choose another with --listen, --metrics or RHODON_PORT"
+    )]
     Listen {
         /// The address.
         address: SocketAddr,

@@ -3,14 +3,13 @@
 use std::collections::HashSet;
 use std::io::{Cursor, Write};
 
-use indexmap::IndexMap;
 use zip::result::{ZipError, ZipResult};
 use zip::write::{SimpleFileOptions, ZipWriter};
 use zip::{CompressionMethod, DateTime};
 
 use crate::handover::{Handover, Written};
 use crate::stamp::comment_safe;
-use crate::target::{ExportError, File, Output, Source};
+use crate::target::{ExportError, File, Loss, Output, Source};
 
 /// Smaller files are stored as they are: setting up compression costs more than it saves, and an
 /// asset catalogue has hundreds of them.
@@ -128,8 +127,9 @@ fn page(source: &Source<'_>, written: &[Written], failures: &Failures) -> String
         out.push_str(&format!("\n{usage}\n"));
         if !output.warnings.is_empty() {
             out.push_str("\nNot everything fits in here:\n\n");
-            for (message, tokens) in by_message(output) {
-                out.push_str(&format!("- {message}: {}\n", tokens.join(", ")));
+            for loss in Loss::of(&output.warnings) {
+                let tokens = loss.tokens.join(", ");
+                out.push_str(&format!("- {}: {tokens}\n", loss.message));
             }
         }
         out.push_str(&format!("\n```\n{command}\n```\n"));
@@ -139,17 +139,6 @@ fn page(source: &Source<'_>, written: &[Written], failures: &Failures) -> String
         for (id, error) in failures {
             out.push_str(&format!("- {id}: {error}\n"));
         }
-    }
-    out
-}
-
-/// Tokens by what happens to them.
-fn by_message(output: &Output) -> IndexMap<&str, Vec<&str>> {
-    let mut out: IndexMap<&str, Vec<&str>> = IndexMap::new();
-    for warning in &output.warnings {
-        out.entry(&warning.message)
-            .or_default()
-            .push(&warning.token);
     }
     out
 }

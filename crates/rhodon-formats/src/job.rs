@@ -3,7 +3,7 @@
 use std::cell::OnceCell;
 
 use foldhash::HashMap;
-use rhodon_theme::{ColorValue, Derived, Mode, NamedScale, Resolved, Token, TokenKind, Value};
+use rhodon_theme::{ColorValue, Derived, Mode, NamedScale, Resolved, Token, TokenKind};
 
 use crate::option::{Settings, TargetOption};
 use crate::stamp::Stamp;
@@ -52,20 +52,13 @@ impl<'a> Job<'a> {
         }
     }
 
-    /// Tokens that exports carry and that have another value in a mode of this theme than of another
-    /// one with the same tokens.
-    pub(crate) fn differing<'b>(
-        &'b self,
-        usual: &'b Derived,
-        mode: Mode,
-    ) -> impl Iterator<Item = &'a Token> + 'b {
-        let values = usual
-            .tokens
-            .iter()
-            .map(move |t| (&*t.path, &t.cell(mode).value));
-        let values: HashMap<&str, &Value> = values.collect();
-        self.tokens()
-            .filter(move |t| values.get(&*t.path) != Some(&&t.cell(mode).value))
+    /// Tokens that exports carry and that have another value in a mode of this theme than in the same
+    /// theme at another level, which has the same tokens in the same order.
+    pub(crate) fn differing(&self, usual: &Derived, mode: Mode) -> impl Iterator<Item = &'a Token> {
+        let both = self.theme.tokens.iter().zip(&usual.tokens);
+        both.filter(move |(raised, usual)| raised.cell(mode).value != usual.cell(mode).value)
+            .map(|(raised, _)| raised)
+            .filter(|token| self.carries(token))
     }
 
     /// A token by its path, left out of exports or not.
@@ -76,12 +69,12 @@ impl<'a> Job<'a> {
 
     /// Tokens that exports carry, less the sections that the `groups` option leaves out.
     pub(crate) fn tokens(&self) -> impl Iterator<Item = &'a Token> {
-        self.theme.tokens.iter().filter(|t| {
-            !t.omitted
-                && self
-                    .settings
-                    .includes(&TargetOption::GROUPS, t.section.id())
-        })
+        self.theme.tokens.iter().filter(|t| self.carries(t))
+    }
+
+    fn carries(&self, token: &Token) -> bool {
+        let section = token.section.id();
+        !token.omitted && self.settings.includes(&TargetOption::GROUPS, section)
     }
 
     /// Of those, the colours.

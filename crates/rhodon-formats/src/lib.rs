@@ -24,5 +24,5 @@ pub use handover::{Handover, Written, style_sheet};
 pub use name::css_name;
 pub use option::{OptionError, OptionKind, Settings, TargetOption};
 pub use stamp::Stamp;
-pub use target::{ExportError, File, Group, INTO, Output, Source, Target, Warning, find};
+pub use target::{ExportError, File, Group, INTO, Loss, Output, Source, Target, Warning, find};
 pub use write::{PaintRule, TARGETS, paint_rules};

@@ -1,5 +1,6 @@
 //! What a target is, and the one way to write one.
 
+use indexmap::IndexMap;
 use rhodon_theme::{Derived, Mode, Resolved, Token, TokenKind, Value};
 use serde::Serialize;
 
@@ -100,6 +101,40 @@ impl Warning {
         Self {
             token: token.to_owned(),
             message: message.into(),
+        }
+    }
+}
+
+/// A reason, with every token that it holds for.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct Loss<'a> {
+    /// What happens to them.
+    pub message: &'a str,
+    /// Their paths.
+    pub tokens: Vec<&'a str>,
+}
+
+impl<'a> Loss<'a> {
+    /// Warnings by what they say, in the order in which they came.
+    pub fn of(warnings: &'a [Warning]) -> Vec<Self> {
+        let mut by_message: IndexMap<&str, Vec<&str>> = IndexMap::new();
+        for warning in warnings {
+            let tokens = by_message.entry(&warning.message).or_default();
+            tokens.push(&warning.token);
+        }
+        let losses = by_message.into_iter();
+        losses
+            .map(|(message, tokens)| Self { message, tokens })
+            .collect()
+    }
+
+    /// The first of its tokens, and how many more there are: `a, b and 3 more`.
+    pub fn named(&self, most: usize) -> String {
+        let first = &self.tokens[..most.min(self.tokens.len())];
+        let named = first.join(", ");
+        match self.tokens.len() - first.len() {
+            0 => named,
+            more => format!("{named} and {more} more"),
         }
     }
 }

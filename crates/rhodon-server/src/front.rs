@@ -40,7 +40,10 @@ impl FromStr for PublicUrl {
             Some("http") => "http",
             _ => return Err(refused()),
         };
+        // Browsers leave the usual port away.
+        let usual = if scheme == "https" { ":443" } else { ":80" };
         let authority = uri.authority().map(|a| a.as_str().to_ascii_lowercase());
+        let authority = authority.map(|a| a.strip_suffix(usual).unwrap_or(&a).to_owned());
         let bare = matches!(uri.path(), "" | "/") && uri.query().is_none();
         match authority {
             Some(authority) if bare && !authority.contains('@') => Ok(Self { scheme, authority }),
@@ -111,7 +114,12 @@ mod tests {
                 "HTTPS://Themes.Example:8443/",
                 Some("https://themes.example:8443"),
             ),
-            ("http://[::1]:80", Some("http://[::1]:80")),
+            ("http://[::1]:80", Some("http://[::1]")),
+            ("https://themes.example:443", Some("https://themes.example")),
+            (
+                "https://themes.example:80",
+                Some("https://themes.example:80"),
+            ),
             ("themes.example", None),
             ("ftp://themes.example", None),
             ("https://themes.example/rhodon", None),

@@ -10,18 +10,21 @@ use axum::middleware::Next;
 use axum::response::{IntoResponse, Response};
 
 use crate::error::ApiError;
-use crate::front::{Front, SharedFront};
+use crate::front::SharedFront;
 
 /// The port that addresses leave away.
 const HTTP: u16 = 80;
 
 /// The hosts under which this server may be called.
 #[derive(Clone, Debug)]
-pub(crate) struct Hosts(Arc<[String]>);
+pub(crate) struct Hosts {
+    names: Arc<[String]>,
+    front: SharedFront,
+}
 
 impl Hosts {
     /// The address itself, on loopback its other names, and those under which people reach it.
-    pub(crate) fn of(address: SocketAddr, front: &Front) -> Self {
+    pub(crate) fn of(address: SocketAddr, front: SharedFront) -> Self {
         let port = address.port();
         let mut hosts = vec![address.to_string()];
         hosts.extend(front.public.iter().map(|url| url.authority().to_owned()));
@@ -37,20 +40,20 @@ impl Hosts {
                 .collect();
             hosts.extend(bare);
         }
-        Self(hosts.into())
+        Self {
+            names: hosts.into(),
+            front,
+        }
     }
 
     fn allow(&self, host: &str) -> bool {
-        self.0.iter().any(|h| h.eq_ignore_ascii_case(host))
+        self.names.iter().any(|h| h.eq_ignore_ascii_case(host))
     }
 }
 
 /// The layer.
-pub(crate) async fn check(
-    State((hosts, front)): State<(Hosts, SharedFront)>,
-    request: Request,
-    next: Next,
-) -> Response {
+pub(crate) async fn check(State(hosts): State<Hosts>, request: Request, next: Next) -> Response {
+    let forwarded = hosts.front.forwarded_host(&request);
     let mut named = request.headers().get_all(header::HOST).iter();
     let (host, second) = (named.next().and_then(|h| h.to_str().ok()), named.next());
     let target = request.uri().authority().map(|a| a.as_str());
@@ -59,18 +62,17 @@ pub(crate) async fn check(
         && host.or(target).is_some()
         && host.is_none_or(|name| hosts.allow(name))
         && target.is_none_or(|name| hosts.allow(name))
-        && front
-            .forwarded_host(&request)
-            .is_none_or(|name| hosts.allow(name));
+        && forwarded.is_none_or(|name| hosts.allow(name));
     if fine {
         return next.run(request).await;
     }
+    let client = hosts.front.client(&request).map(|ip| ip.to_string());
     tracing::warn!(
         path = request.uri().path(),
-        client = ?front.client(&request),
+        client = client.as_deref().unwrap_or("unknown"),
         host = host.or(target).unwrap_or("none"),
-        forwarded_host = front.forwarded_host(&request).unwrap_or("none"),
-        expected = %hosts.0.join(", "),
+        forwarded_host = forwarded.unwrap_or("none"),
+        expected = %hosts.names.join(", "),
         "refused a request for another host: a name is added with --public-url",
     );
     refused()
@@ -90,23 +92,23 @@ fn refused() -> Response {
 #[cfg(test)]
 mod tests {
     use super::*;
+    use crate::front::Front;
 
     #[test]
     fn the_usual_port_may_be_left_away() {
-        let hosts = Hosts::of(SocketAddr::from(([127, 0, 0, 1], 80)), &Front::default());
+        let here = SocketAddr::from(([127, 0, 0, 1], 80));
+        let hosts = Hosts::of(here, SharedFront::default());
         assert!(hosts.allow("localhost") && hosts.allow("127.0.0.1:80"));
         assert!(!hosts.allow("evil.example"));
     }
 
     #[test]
     fn only_the_served_names_are_allowed() {
-        let hosts = Hosts::of(
-            SocketAddr::from(([127, 0, 0, 1], 4870)),
-            &Front {
-                public: vec!["https://themes.example".parse().unwrap()],
-                ..Front::default()
-            },
-        );
+        let front = Front {
+            public: vec!["https://themes.example".parse().unwrap()],
+            ..Front::default()
+        };
+        let hosts = Hosts::of(SocketAddr::from(([127, 0, 0, 1], 4870)), front.into());
         for (host, fine) in [
             ("127.0.0.1:4870", true),
             ("LOCALHOST:4870", true),

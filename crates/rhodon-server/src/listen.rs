@@ -1,5 +1,6 @@
 //! Connections: accepted, watched by the clock, and ended within a while when the server stops.
 
+use std::net::SocketAddr;
 use std::pin::Pin;
 use std::time::Duration;
 
@@ -11,6 +12,7 @@ use hyper_util::server::graceful::GracefulShutdown;
 use hyper_util::service::TowerToHyperService;
 use tokio::net::{TcpListener, TcpStream};
 use tokio_io_timeout::TimeoutStream;
+use tower::Layer;
 
 /// The longest that the head of a request may take, or a connection be idle.
 const HEAD_TIME: Duration = Duration::from_secs(15);
@@ -38,7 +40,8 @@ pub(crate) async fn serve(listener: TcpListener, app: Router, stopped: impl Futu
         };
         match accepted {
             Ok((stream, peer)) => {
-                let app = app.clone().layer(Extension(ConnectInfo(peer)));
+                // Around the whole application: a layer of the router's own would wrap every route anew.
+                let app = Extension(ConnectInfo(peer)).layer(app.clone());
                 connect(stream, &builder, &open, app);
             }
             Err(cause) => {
@@ -57,11 +60,14 @@ pub(crate) async fn serve(listener: TcpListener, app: Router, stopped: impl Futu
     }
 }
 
+/// The application as one peer meets it.
+type Served = <Extension<ConnectInfo<SocketAddr>> as Layer<Router>>::Service;
+
 fn connect(
     stream: TcpStream,
     builder: &Builder<TokioExecutor>,
     open: &GracefulShutdown,
-    app: Router,
+    app: Served,
 ) {
     // Small answers go out at once.
     let _ = stream.set_nodelay(true);

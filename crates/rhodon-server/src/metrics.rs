@@ -1,7 +1,6 @@
 //! Figures for whoever watches over a server, in the text form of Prometheus, at an address of its own.
 
-use std::net::SocketAddr;
-use std::time::Instant;
+use std::time::{Duration, Instant};
 
 use axum::Router;
 use axum::extract::{MatchedPath, Request};
@@ -27,6 +26,9 @@ const CLASSES: [f64; 12] = [
     0.001, 0.0025, 0.005, 0.01, 0.025, 0.05, 0.1, 0.25, 0.5, 1.0, 5.0, 30.0,
 ];
 
+/// How often what was counted is put into its classes.
+const UPKEEP: Duration = Duration::from_secs(5);
+
 /// Begins to count.
 ///
 /// # Errors
@@ -45,7 +47,7 @@ pub(crate) fn recorder() -> Result<PrometheusHandle, BuildError> {
     Ok(handle)
 }
 
-/// Counts a request and its time under the route that answered it.
+/// Counts a request and its time under the route that answered it. Only methods that a route has come here.
 pub(crate) async fn count(request: Request, next: Next) -> Response {
     let begun = Instant::now();
     let method = request.method().as_str().to_owned();
@@ -66,6 +68,15 @@ pub(crate) fn derived(begun: Instant) {
 
 /// Answers at an address until the server ends.
 pub(crate) async fn serve(listener: TcpListener, handle: PrometheusHandle, state: AppState) {
+    // What was counted since is put into its classes also where nobody asks.
+    let kept = handle.clone();
+    tokio::spawn(async move {
+        let mut ticks = tokio::time::interval(UPKEEP);
+        loop {
+            ticks.tick().await;
+            kept.run_upkeep();
+        }
+    });
     let show = move || {
         for (kind, open, idle) in state.store.connections() {
             gauge!(CONNECTIONS, "kind" => kind).set(f64::from(open));
@@ -73,16 +84,10 @@ pub(crate) async fn serve(listener: TcpListener, handle: PrometheusHandle, state
         }
         gauge!(STREAMS).set(state.live.streams() as f64);
         gauge!(WAITING).set(state.bench.work.waiting() as f64);
-        handle.run_upkeep();
         std::future::ready(handle.render())
     };
     let app = Router::new().route("/metrics", get(show));
-    if let Err(cause) = axum::serve(
-        listener,
-        app.into_make_service_with_connect_info::<SocketAddr>(),
-    )
-    .await
-    {
+    if let Err(cause) = axum::serve(listener, app).await {
         tracing::error!(%cause, "metrics are not served any more");
     }
 }

@@ -213,19 +213,15 @@ impl App {
 fn router(state: AppState, address: SocketAddr) -> Router {
     let (api, _) = route::api().split_for_parts();
     let document = openapi::openapi();
-    let front = state.front.clone();
-    let origin = own_origins(&front).with_rejection_response(|_| other_origin());
-    let hosts = Hosts::of(address, &front);
+    let origin = own_origins(&state.front).with_rejection_response(|_| other_origin());
+    let hosts = Hosts::of(address, state.front.clone());
     let layers = ServiceBuilder::new()
         .layer(SetRequestIdLayer::x_request_id(MakeRequestUuid))
         .layer(TraceLayer::new_for_http().make_span_with(span))
         .layer(PropagateRequestIdLayer::x_request_id())
         .layer(axum::middleware::from_fn(header::add))
         .layer(CatchPanicLayer::custom(fault::answer))
-        .layer(axum::middleware::from_fn_with_state(
-            (hosts, front),
-            guard::check,
-        ))
+        .layer(axum::middleware::from_fn_with_state(hosts, guard::check))
         .layer(origin)
         .layer(axum::middleware::from_fn(in_time))
         .layer(RequestBodyTimeoutLayer::new(listen::BODY_TIME))

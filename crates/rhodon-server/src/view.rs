@@ -5,8 +5,7 @@ use std::fmt::Display;
 use rhodon_color::{ContrastOn, HueSlice, Rgb8, ink_on, lightness_limits};
 use rhodon_formats::css_name;
 use rhodon_theme::{
-    Cell, Derived, Level, Mode, More, NamedScale, Origin, Pair, Reason, Role, Section, Share,
-    Token, Value,
+    Cell, Derived, Mode, More, NamedScale, Origin, Pair, Reason, Role, Section, Share, Token, Value,
 };
 use serde::{Serialize, Serializer};
 use utoipa::ToSchema;
@@ -329,11 +328,9 @@ fn page(theme: &Derived, mode: Mode) -> Rgb8 {
 fn guide(theme: &Derived, mode: Mode) -> GuideView {
     let page = page(theme, mode);
     let dark_page = page.lightness() < 50.0;
-    let lines = match theme.level {
-        Level::Usual => &LINES[..],
-        Level::More => &LINES[1..],
-    };
-    let lines = lines.iter().filter_map(|ratio| {
+    // Less than a part must have tells nothing.
+    let lines = LINES.iter().filter(|r| **r >= theme.level.graphic());
+    let lines = lines.filter_map(|ratio| {
         let (darker, lighter) = lightness_limits(page, *ratio);
         let lightness = if dark_page { lighter } else { darker };
         lightness.map(|lightness| LineView {

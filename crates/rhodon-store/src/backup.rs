@@ -7,7 +7,7 @@ use sea_orm::entity::prelude::Uuid;
 use sea_orm::{
     AccessMode, ColumnTrait, ConnectionTrait, DatabaseTransaction, DbBackend, DbErr, EntityTrait,
     FromQueryResult, IntoActiveModel, IsolationLevel, PaginatorTrait, QueryFilter, QueryOrder,
-    Statement,
+    QuerySelect, Statement,
 };
 use serde::Serialize;
 use serde::de::DeserializeOwned;
@@ -21,9 +21,16 @@ use crate::store::Store;
 /// Why a backup could not be read or written.
 #[derive(Debug, thiserror::Error)]
 pub enum BackupError {
-    /// What comes back would stand among other themes.
-    #[error("the database holds {0} themes already: expected an empty one")]
-    NotEmpty(u64),
+    /// What comes back would stand among what is there.
+    #[error(
+        "the database holds {themes} themes, {sets} sets and {pictures} pictures already: expected an empty one"
+    )]
+    #[allow(missing_docs)]
+    NotEmpty {
+        themes: u64,
+        sets: u64,
+        pictures: u64,
+    },
     /// A part is not what was written there.
     #[error("{place}: {cause}")]
     Part {
@@ -74,12 +81,19 @@ impl Store {
     /// Begins to write everything into an empty database.
     ///
     /// # Errors
-    /// Themes are there already, or the database failed.
+    /// It is not empty, or it failed.
     pub async fn write_backup(&self) -> Result<BackupWriter> {
         let tx = self.pools.begin().await?;
-        match theme::Entity::find().count(&tx).await? {
+        let themes = theme::Entity::find().count(&tx).await?;
+        let sets = color_set::Entity::find().count(&tx).await?;
+        let pictures = picture::Entity::find().count(&tx).await?;
+        match themes + sets + pictures {
             0 => Ok(BackupWriter(tx)),
-            there => Err(BackupError::NotEmpty(there)),
+            _ => Err(BackupError::NotEmpty {
+                themes,
+                sets,
+                pictures,
+            }),
         }
     }
 }
@@ -123,14 +137,26 @@ impl BackupReader {
         Ok(out)
     }
 
-    /// Pictures that colours were taken from, without themselves.
+    /// Ids of the pictures that colours were taken from.
     ///
     /// # Errors
     /// The database failed.
-    pub async fn pictures(&self) -> Result<Vec<(Value, Vec<u8>)>> {
-        let all = picture::Entity::find().order_by_asc(picture::Column::Id);
-        let pictures = all.all(&self.0).await?.into_iter();
-        pictures.map(|p| Ok((row(&p)?, p.webp))).collect()
+    pub async fn pictures(&self) -> Result<Vec<String>> {
+        let ids = picture::Entity::find()
+            .select_only()
+            .column(picture::Column::Id);
+        let ids = ids.order_by_asc(picture::Column::Id).into_tuple();
+        Ok(ids.all(&self.0).await?)
+    }
+
+    /// A picture: what is known of it, and itself.
+    ///
+    /// # Errors
+    /// The database failed.
+    pub async fn picture(&self, id: &str) -> Result<(Value, Vec<u8>)> {
+        let found = picture::Entity::find_by_id(id).one(&self.0).await?;
+        let found = found.ok_or_else(|| StoreError::NoPicture(id.to_owned()))?;
+        Ok((row(&found)?, found.webp))
     }
 
     /// Pages of one's own.

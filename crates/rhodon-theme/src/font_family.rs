@@ -10,6 +10,7 @@ use cssparser::{BasicParseError, ParseError, Parser, ParserInput};
 /// use rhodon_theme::font_families;
 /// assert_eq!(font_families("\"Harbour, Grotesk\", 'Anlow' , serif"), ["Harbour, Grotesk", "Anlow", "serif"]);
 /// assert_eq!(font_families("2nd  Berth, serif"), ["2nd  Berth", "serif"]);
+/// assert_eq!(font_families("'Quay\\1  side', '\\1 '"), ["Quay side"]);
 /// ```
 pub fn font_families(text: &str) -> Vec<String> {
     let mut input = ParserInput::new(text);
@@ -23,8 +24,17 @@ pub fn font_families(text: &str) -> Vec<String> {
     let names: Vec<String> = parsed.unwrap_or_else(|_| plain());
     names
         .into_iter()
+        .map(printable)
         .filter(|name| !name.trim().is_empty())
         .collect()
+}
+
+/// A name without controls, which an escape can hold: no face is called so, and no document holds them.
+fn printable(name: String) -> String {
+    match name.contains(char::is_control) {
+        true => name.replace(char::is_control, ""),
+        false => name,
+    }
 }
 
 /// What CSS reads as more than a name.

@@ -374,7 +374,7 @@ async fn it_is_watched_by_figures_and_by_a_log_that_names_each_request() {
         .map(|l| serde_json::from_str::<Value>(l).unwrap());
     let told: Vec<Value> = told.filter(|l| l["host"] == "evil.example").collect();
     assert_eq!(told.len(), 1, "{log}");
-    assert_eq!(told[0]["client"], "Some(127.0.0.1)");
+    assert_eq!(told[0]["client"], "127.0.0.1");
     assert!(told[0]["expected"].as_str().unwrap().contains("localhost"));
     let wrong = Command::new(BINARY)
         .args(["serve", "--log", "loud=very"])

@@ -3,7 +3,7 @@ import { create } from "zustand";
 import { answer, api, type Derived } from "../api/client";
 import { numberOf } from "../api/numberOf";
 import { useEditorState } from "./EditorProvider";
-import { derivedOf, documentOf } from "./selectors";
+import { derivedOf, documentOf, hasMoreOf } from "./selectors";
 
 export type Level = "usual" | "more";
 
@@ -16,7 +16,7 @@ export const toggleContrast = () =>
 /** The level that is shown; the usual one where the theme makes no other. */
 export function useLevel(): Level {
   const { level } = useChoice();
-  const isMade = useEditorState((s) => s.preview?.derived.more != null);
+  const isMade = useEditorState(hasMoreOf);
   return isMade ? level : "usual";
 }
 

@@ -8,3 +8,5 @@ export const scalesOf = (s: EditorState) => s.preview?.derived.scales;
 export const tokensOf = (s: EditorState) => s.preview?.derived.tokens;
 export const pairsOf = (s: EditorState) => s.preview?.derived.pairs;
 export const intentsOf = (s: EditorState) => s.preview?.derived.intents;
+/** Whether the theme makes a level of more contrast. */
+export const hasMoreOf = (s: EditorState) => s.preview?.derived.more != null;

@@ -7,7 +7,7 @@ import type { Token } from "../api/client";
 import { themesQuery, vocabularyQuery } from "../api/queries";
 import { useEditorState } from "../editor/EditorProvider";
 import { type Level, toggleContrast, useLevel } from "../editor/level";
-import { documentOf, themeOf, tokensOf } from "../editor/selectors";
+import { documentOf, hasMoreOf, themeOf, tokensOf } from "../editor/selectors";
 import { Swatch } from "../ui/Swatch";
 import { useGoTo } from "../ui/useGoTo";
 import { WakeList } from "../ui/WakeList";
@@ -41,7 +41,7 @@ export function ProofPane() {
   const { data: themes = [] } = useQuery(themesQuery);
   const [listed, setListed] = useState(false);
   const ofLevel = against === AT_MORE;
-  const hasMore = useEditorState((s) => s.preview?.derived.more != null);
+  const hasMore = useEditorState(hasMoreOf);
   const comparing = against !== undefined && other !== undefined;
   const navigate = useNavigate();
   const goTo = useGoTo();

@@ -9,6 +9,7 @@ import { toggleContrast } from "../editor/level";
 import { themeOf } from "../editor/selectors";
 import { seeWith } from "../proof/eyes";
 import { PAGE_NAMES } from "../proof/pages";
+import { AT_MORE } from "../proof/useOther";
 import { toggleWide } from "../proof/wide";
 import { STAGES } from "../stages";
 import { useGoTo } from "../ui/useGoTo";
@@ -203,6 +204,17 @@ export function useActions(): Action[] {
         name: "Proof: more contrast, and back",
         words: "accessibility level high 7 aaa prefers-contrast",
         run: toggleContrast,
+      },
+      {
+        id: "compare-contrast",
+        group: "Proof",
+        name: "Proof: beside its own more contrast, and back",
+        words: "compare difference level accessibility",
+        run: () =>
+          void navigate({
+            to: ".",
+            search: (s) => ({ ...s, against: s.against === AT_MORE ? undefined : AT_MORE }),
+          }),
       },
       ...halves,
       ...pages,

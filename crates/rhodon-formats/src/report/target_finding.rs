@@ -1,9 +1,8 @@
 //! Findings of the targets that a theme is handed to: names that clash, and what they cannot carry.
 
-use indexmap::IndexMap;
 use rhodon_theme::{Finding, Severity};
 
-use crate::target::{ExportError, Source, Target};
+use crate::target::{ExportError, Loss, Source, Target, Warning};
 use crate::write::losses::NO_MORE;
 
 /// How many tokens are named in one sentence.
@@ -34,35 +33,17 @@ fn name(target: &Target, error: &ExportError) -> Finding {
 }
 
 /// One finding for each thing that a target cannot carry, with the tokens it happens to.
-fn losses(target: &Target, warnings: &[crate::target::Warning]) -> Vec<Finding> {
-    let mut by_message: IndexMap<&str, Vec<&str>> = IndexMap::new();
-    for warning in warnings {
-        by_message
-            .entry(&warning.message)
-            .or_default()
-            .push(&warning.token);
-    }
-    let finding = |(message, tokens): (&str, Vec<&str>)| {
+fn losses(target: &Target, warnings: &[Warning]) -> Vec<Finding> {
+    let finding = |loss: Loss<'_>| {
         // What most consumers have no word for is good to know and nobody's mistake.
-        let severity = match message {
+        let severity = match loss.message {
             NO_MORE => Severity::Note,
             _ => Severity::Warning,
         };
-        let named = tokens
-            .iter()
-            .take(NAMED)
-            .copied()
-            .collect::<Vec<_>>()
-            .join(", ");
-        let more = tokens.len().saturating_sub(NAMED);
-        let more = if more > 0 {
-            format!(" and {more} more")
-        } else {
-            String::new()
-        };
-        let message = format!("{}: {named}{more}: {message}.", target.name);
+        let named = loss.named(NAMED);
+        let message = format!("{}: {named}: {}.", target.name, loss.message);
         let rule = "nothing is dropped in silence";
-        Finding::told("loss", severity, message, &tokens, rule)
+        Finding::told("loss", severity, message, &loss.tokens, rule)
     };
-    by_message.into_iter().map(finding).collect()
+    Loss::of(warnings).into_iter().map(finding).collect()
 }

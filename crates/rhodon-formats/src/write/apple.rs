@@ -1,6 +1,5 @@
 //! `apple`: an asset catalogue with both appearances, and constants in Swift.
 
-use foldhash::HashMap;
 use rhodon_color::Space;
 use rhodon_theme::{ColorValue, IntentScale, Level, Mode, Token, TokenKind};
 use serde::Serialize;
@@ -100,19 +99,14 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         all.extend(more.iter().flat_map(|theme| accent(&job.of(theme), intent)));
         files.push(catalogue(path, Some(all)));
     }
-    let raised = more
-        .iter()
-        .flat_map(|theme| &theme.tokens)
-        .map(|t| (&*t.path, t));
-    let raised: HashMap<&str, &Token> = raised.collect();
+    let raised = more.as_ref().map(|theme| job.of(theme));
     for token in job.colors() {
         let path = format!(
             "Theme.xcassets/{}.colorset/Contents.json",
             names[&*token.path]
         );
-        let more = raised
-            .get(&*token.path)
-            .filter(|more| more.cells != token.cells);
+        let more = raised.as_ref().and_then(|raised| raised.token(&token.path));
+        let more = more.filter(|more| more.cells != token.cells);
         let mut all = entries(token, Level::Usual);
         all.extend(more.into_iter().flat_map(|more| entries(more, Level::More)));
         files.push(catalogue(&path, Some(all)));

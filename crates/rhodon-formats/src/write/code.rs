@@ -46,6 +46,23 @@ pub(crate) fn members<'a>(
     out
 }
 
+/// What differs in each mode where more contrast is asked for, under the title of its class or object.
+pub(crate) fn members_of_more(
+    style: &impl CodeStyle,
+    usual: &Job<'_>,
+    raised: &Job<'_>,
+    names: &Names<'_>,
+) -> [(&'static str, String); 2] {
+    let titles = [
+        ("LightMoreColors", Mode::Light),
+        ("DarkMoreColors", Mode::Dark),
+    ];
+    titles.map(|(title, mode)| {
+        let own = raised.differing(usual.theme, mode);
+        (title, members(style, own, names, mode))
+    })
+}
+
 fn value_text(style: &impl CodeStyle, path: &str, value: &Value) -> String {
     match value {
         Value::Color(c) => style.color(c),

@@ -114,12 +114,8 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let more = job.theme.at_more();
     let raised = more.as_ref().map(|theme| job.of(theme));
     if let Some(raised) = &raised {
-        for (title, mode) in [
-            ("LightMoreColors", Mode::Light),
-            ("DarkMoreColors", Mode::Dark),
-        ] {
-            let own = raised.differing(job.theme, mode);
-            object(title, code::members(&Kotlin, own, &names, mode));
+        for (title, members) in code::members_of_more(&Kotlin, job, raised, &names) {
+            object(title, members);
         }
     }
     body.extend(Mode::BOTH.map(|mode| scheme(job, mode, "")));

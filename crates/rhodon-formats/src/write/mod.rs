@@ -10,6 +10,7 @@ mod code;
 mod css;
 mod css_classes;
 mod css_components;
+mod css_toggle;
 mod css_tree;
 mod css_value;
 mod dart;

@@ -57,7 +57,12 @@ impl Element {
     }
 
     fn put(&self, writer: &mut Writer<&mut Vec<u8>>) -> io::Result<()> {
-        let attributes = self.attributes.iter().map(|(k, v)| (*k, &**v));
+        let attributes: Vec<(&str, Cow<'_, str>)> = self
+            .attributes
+            .iter()
+            .map(|(k, v)| (*k, plain(v)))
+            .collect();
+        let attributes = attributes.iter().map(|(k, v)| (*k, &**v));
         let element = writer.create_element(self.name).with_attributes(attributes);
         match &self.inner {
             Inner::Nothing => element.write_empty().map(|_| ()),
@@ -72,10 +77,12 @@ impl Element {
 }
 
 /// Text without what XML 1.0 (2.2, "Characters") cannot hold.
-fn plain(text: &str) -> String {
-    text.chars()
-        .filter(|c| (*c == '\n' || !c.is_control()) && !matches!(c, '\u{fffe}' | '\u{ffff}'))
-        .collect()
+fn plain(text: &str) -> Cow<'_, str> {
+    let is_none = |c: char| (c != '\n' && c.is_control()) || matches!(c, '\u{fffe}' | '\u{ffff}');
+    match text.contains(is_none) {
+        true => text.replace(is_none, "").into(),
+        false => text.into(),
+    }
 }
 
 /// The first line of an XML file.

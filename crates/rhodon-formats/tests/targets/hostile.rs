@@ -8,7 +8,9 @@ use serde_json::{Value, json};
 use super::support::{Made, demo, folder, lay, node, parse, theme};
 
 /// Texts that end comments, strings and elements, that other scripts write, and that are long.
-const TEXTS: [&str; 16] = [
+const TEXTS: [&str; 18] = [
+    "'\\1 ",
+    "'quay\\fffe side'",
     "*/ \"quotes\" </x> {{ }}",
     "--> <!-- ]]>",
     "'; DROP TABLE themes; --",

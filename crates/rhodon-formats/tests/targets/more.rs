@@ -147,6 +147,34 @@ fn what_was_changed_in_the_files_of_more_contrast_becomes_a_decision_of_that_lev
     }
 }
 
+/// What is wrong in a file of more contrast is told at its place, and the rest is read.
+#[test]
+fn damage_in_the_files_of_more_contrast_is_told_and_loses_nothing_else() {
+    let demo = demo();
+    for (damage, told) in [
+        (json!("no colour"), "text.muted"),
+        (json!("{nowhere.50}"), "text.muted"),
+        (
+            json!({ "colorSpace": "srgb", "components": [2] }),
+            "text.muted",
+        ),
+    ] {
+        let files = demo.files("tokens", &[]).into_iter().map(|f| {
+            let mut content: Value = serde_json::from_str(&f.text).unwrap();
+            if f.path == "tokens.light-more.json" {
+                content["text"]["muted"]["$value"] = damage.clone();
+            }
+            InputFile::text(f.path, content.to_string())
+        });
+        let import = read(&files.collect::<Vec<_>>());
+        assert_eq!(import.problems.len(), 1, "{damage}: {:?}", import.problems);
+        let problem = &import.problems[0];
+        assert_eq!(problem.file, "tokens.light-more.json");
+        assert!(problem.place.contains(told), "{problem:?}");
+        assert_eq!(import.spec.unwrap(), demo.decided.merged, "{damage}");
+    }
+}
+
 #[test]
 fn a_catalogue_has_the_appearances_of_high_contrast() {
     let demo = demo();

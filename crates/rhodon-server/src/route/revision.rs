@@ -82,10 +82,15 @@ async fn picture(bench: &Bench, spec: &Value) -> Scales {
         return known;
     }
     // Old states are not kept as a whole: they would take the place of what is at work.
-    let drawn = bench.work.run(move || drawn(&theme)).await;
-    let drawn = Scales::new(drawn.unwrap_or_default());
-    PICTURES.insert(question, drawn.clone());
-    drawn
+    match bench.work.run(move || drawn(&theme)).await {
+        Ok(drawn) => {
+            let drawn = Scales::new(drawn);
+            PICTURES.insert(question, drawn.clone());
+            drawn
+        }
+        // There was no place for it now; the next list asks again.
+        Err(_) => Scales::default(),
+    }
 }
 
 fn drawn(theme: &Resolved) -> Vec<Vec<String>> {

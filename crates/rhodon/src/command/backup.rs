@@ -1,4 +1,4 @@
-//! `rhodon backup` and `rhodon restore`: everything that is kept, as one archive of open files.
+//! `rhodon backup`: everything that is kept, as one archive of open files.
 //!
 //! ```text
 //! backup.json                            what it holds
@@ -9,40 +9,75 @@
 //! pictures/ID.json, pictures/ID.webp     pictures that colours were taken from
 //! pages/ID/page.json, pages/ID/files/…   pages of one's own
 //! ```
-
-use std::borrow::Cow;
 use std::collections::HashSet;
 use std::fs::{self, File};
-use std::io::{BufReader, BufWriter, Read, Write};
-use std::path::Path;
+use std::io::{BufWriter, Write};
+use std::path::PathBuf;
 
-use rhodon_store::{BackupError, BackupReader, BackupWriter, Store};
+use clap::Args;
+use rhodon_store::{BackupError, BackupReader, Store};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
+use zip::ZipWriter;
 use zip::write::SimpleFileOptions;
-use zip::{ZipArchive, ZipWriter};
 
 use super::serve::runtime;
-use crate::cli::{BackupArgs, RestoreArgs};
 use crate::output::{Failure, Printer};
+
+/// Shown below the help.
+const EXAMPLES: &str = "\
+Examples:
+  rhodon backup --database postgres://rhodon@localhost/rhodon --out rhodon.zip";
+
+#[derive(Debug, Args)]
+#[command(after_help = EXAMPLES)]
+pub struct BackupArgs {
+    /// PostgreSQL server.
+    #[arg(long, env = "DATABASE_URL", hide_env_values = true)]
+    pub database: String,
+    /// The archive, which takes the place of one that is there.
+    #[arg(long, value_name = "FILE")]
+    pub out: PathBuf,
+}
 
 /// What an archive holds.
 #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize)]
-struct Contents {
+pub(super) struct Contents {
     /// Shape of the archive.
-    format: u32,
-    themes: usize,
-    revisions: usize,
-    sets: usize,
-    pictures: usize,
-    pages: usize,
+    pub format: u32,
+    pub themes: usize,
+    pub revisions: usize,
+    pub sets: usize,
+    pub pictures: usize,
+    pub pages: usize,
 }
 
-const FORMAT: u32 = 1;
-const CONTENTS: &str = "backup.json";
-const SETS: &str = "sets.json";
+impl Contents {
+    /// Nothing yet.
+    pub(super) fn none() -> Self {
+        Self {
+            format: FORMAT,
+            ..Self::default()
+        }
+    }
 
-pub fn backup(args: &BackupArgs, printer: &mut Printer) -> Result<(), Failure> {
+    /// What is where, in words.
+    pub(super) fn told(&self, place: &str) -> String {
+        format!(
+            "{place}: {} themes with {} revisions, {} sets, {} pictures, {} pages",
+            self.themes, self.revisions, self.sets, self.pictures, self.pages
+        )
+    }
+}
+
+/// The shape of archives that this program writes and reads.
+pub(super) const FORMAT: u32 = 1;
+/// Where an archive says what it holds.
+pub(super) const CONTENTS: &str = "backup.json";
+/// Where it has the sets.
+pub(super) const SETS: &str = "sets.json";
+
+pub fn run(args: &BackupArgs, printer: &mut Printer) -> Result<(), Failure> {
     let place = args.out.display().to_string();
     let part = args.out.with_extension("zip.part");
     let made = runtime()?.block_on(async {
@@ -58,7 +93,7 @@ pub fn backup(args: &BackupArgs, printer: &mut Printer) -> Result<(), Failure> {
     match made {
         Ok(contents) => {
             fs::rename(&part, &args.out).map_err(|cause| io(&place, cause))?;
-            printer.result(&contents, || told(&contents, &place))
+            printer.result(&contents, || contents.told(&place))
         }
         Err(failure) => {
             let _ = fs::remove_file(&part);
@@ -67,49 +102,22 @@ pub fn backup(args: &BackupArgs, printer: &mut Printer) -> Result<(), Failure> {
     }
 }
 
-pub fn restore(args: &RestoreArgs, printer: &mut Printer) -> Result<(), Failure> {
-    let place = args.archive.display().to_string();
-    let file = File::open(&args.archive).map_err(|cause| io(&place, cause))?;
-    let archive = ZipArchive::new(BufReader::new(file));
-    let archive =
-        archive.map_err(|cause| Failure::bad(format!("{place}: {cause}: expected a backup")))?;
-    let mut unpacking = Unpacking {
-        place: place.clone(),
-        archive,
-    };
-    let contents = runtime()?.block_on(async {
-        let store = connect(&args.database).await?;
-        let writer = store.write_backup().await.map_err(database)?;
-        let contents = unpacking.everything(&writer).await?;
-        writer.finish().await.map_err(database)?;
-        Ok::<_, Failure>(contents)
-    })?;
-    printer.result(&contents, || told(&contents, &args.database_name()))
-}
-
-async fn connect(address: &str) -> Result<Store, Failure> {
+pub(super) async fn connect(address: &str) -> Result<Store, Failure> {
     let store = Store::connect(address).await.map_err(database)?;
     store.migrate().await.map_err(database)?;
     Ok(store)
 }
 
-fn database(error: impl Into<BackupError>) -> Failure {
+pub(super) fn database(error: impl Into<BackupError>) -> Failure {
     let error = error.into();
     Failure::bad(format!("the database: {error}"))
 }
 
-fn io(place: &str, cause: std::io::Error) -> Failure {
+pub(super) fn io(place: &str, cause: std::io::Error) -> Failure {
     Failure::Io {
         place: place.to_owned(),
         cause,
     }
-}
-
-fn told(c: &Contents, place: &str) -> String {
-    format!(
-        "{place}: {} themes with {} revisions, {} sets, {} pictures, {} pages",
-        c.themes, c.revisions, c.sets, c.pictures, c.pages
-    )
 }
 
 /// An archive that is being written.
@@ -117,10 +125,7 @@ struct Packing(ZipWriter<BufWriter<File>>);
 
 impl Packing {
     async fn everything(&mut self, reader: &BackupReader) -> Result<Contents, Failure> {
-        let mut contents = Contents {
-            format: FORMAT,
-            ..Contents::default()
-        };
+        let mut contents = Contents::none();
         let mut taken = HashSet::new();
         for theme in reader.themes().await.map_err(database)? {
             let id = text(&theme, "id");
@@ -145,8 +150,9 @@ impl Packing {
         let sets = reader.sets().await.map_err(database)?;
         contents.sets = sets.len();
         self.json(SETS, &sets.into())?;
-        for (picture, webp) in reader.pictures().await.map_err(database)? {
-            let path = format!("pictures/{}", text(&picture, "id"));
+        for id in reader.pictures().await.map_err(database)? {
+            let (picture, webp) = reader.picture(&id).await.map_err(database)?;
+            let path = format!("pictures/{id}");
             self.json(&format!("{path}.json"), &picture)?;
             self.file(&format!("{path}.webp"), &webp)?;
             contents.pictures += 1;
@@ -188,128 +194,7 @@ fn text<'a>(row: &'a Value, key: &str) -> &'a str {
     row[key].as_str().unwrap_or_default()
 }
 
-fn uuid(text: &str) -> Result<uuid::Uuid, Failure> {
+pub(super) fn uuid(text: &str) -> Result<uuid::Uuid, Failure> {
     text.parse()
         .map_err(|_| Failure::bad(format!("expected an identity, found {text:?}")))
-}
-
-/// An archive that is being read.
-struct Unpacking {
-    place: String,
-    archive: ZipArchive<BufReader<File>>,
-}
-
-impl Unpacking {
-    async fn everything(&mut self, writer: &BackupWriter) -> Result<Contents, Failure> {
-        let told = self.contents()?;
-        let names = self.archive.file_names();
-        let names: Result<Vec<String>, _> = names.map(|n| n.map(Cow::into_owned)).collect();
-        let names = names.map_err(|cause| self.refused("its names", &cause.to_string()))?;
-        let mut found = Contents {
-            format: FORMAT,
-            ..Contents::default()
-        };
-        let of = |start: &'static str, end: &'static str| {
-            let fits = move |n: &&String| n.starts_with(start) && n.ends_with(end);
-            names.iter().filter(fits)
-        };
-        for name in of("themes/", "/theme.json") {
-            let theme = self.json(name)?;
-            self.at(name, writer.theme(theme).await)?;
-            found.themes += 1;
-        }
-        let is_document = |name: &&String| name.ends_with(".rhodon.json");
-        for name in of("themes/", ".json").filter(|n| n.contains("/revisions/") && !is_document(n))
-        {
-            let mut revision = self.json(name)?;
-            let spec = self.json(&name.replace(".json", ".rhodon.json"))?;
-            if let Some(row) = revision.as_object_mut() {
-                row.insert("spec".to_owned(), spec);
-            }
-            self.at(name, writer.revision(revision).await)?;
-            found.revisions += 1;
-        }
-        let Value::Array(sets) = self.json(SETS)? else {
-            return Err(self.refused(SETS, "expected a list"));
-        };
-        for set in sets {
-            self.at(SETS, writer.set(set).await)?;
-            found.sets += 1;
-        }
-        for name in of("pictures/", ".json") {
-            let picture = self.json(name)?;
-            let webp = self.bytes(&name.replace(".json", ".webp"))?;
-            self.at(name, writer.picture(picture, webp).await)?;
-            found.pictures += 1;
-        }
-        for name in of("pages/", "/page.json") {
-            let page = self.json(name)?;
-            self.at(name, writer.page(page).await)?;
-            found.pages += 1;
-        }
-        for name in of("pages/", "") {
-            let Some((id, path)) = name["pages/".len()..].split_once("/files/") else {
-                continue;
-            };
-            let bytes = self.bytes(name)?;
-            let done = writer.page_file(uuid(id)?, path.to_owned(), bytes).await;
-            self.at(name, done)?;
-        }
-        if found != told {
-            let message = format!("expected {told:?}, found {found:?}: a part of it is missing");
-            return Err(self.refused(CONTENTS, &message));
-        }
-        Ok(found)
-    }
-
-    fn contents(&mut self) -> Result<Contents, Failure> {
-        let value = self.json(CONTENTS)?;
-        match serde_json::from_value::<Contents>(value) {
-            Ok(contents) if contents.format == FORMAT => Ok(contents),
-            Ok(contents) => {
-                let message = format!("expected format {FORMAT}, found {}", contents.format);
-                Err(self.refused(CONTENTS, &message))
-            }
-            Err(cause) => Err(self.refused(CONTENTS, &cause.to_string())),
-        }
-    }
-
-    fn json(&mut self, name: &str) -> Result<Value, Failure> {
-        let bytes = self.bytes(name)?;
-        serde_json::from_slice(&bytes).map_err(|cause| self.refused(name, &cause.to_string()))
-    }
-
-    fn bytes(&mut self, name: &str) -> Result<Vec<u8>, Failure> {
-        let mut bytes = Vec::new();
-        let read = match self.archive.by_name(name) {
-            Ok(mut file) => file
-                .read_to_end(&mut bytes)
-                .map_err(|cause| cause.to_string()),
-            Err(cause) => Err(cause.to_string()),
-        };
-        match read {
-            Ok(_) => Ok(bytes),
-            Err(cause) => Err(self.refused(name, &format!("{cause}: expected a backup"))),
-        }
-    }
-
-    fn at(&self, name: &str, done: Result<(), BackupError>) -> Result<(), Failure> {
-        done.map_err(|error| self.refused(name, &error.to_string()))
-    }
-
-    fn refused(&self, name: &str, message: &str) -> Failure {
-        Failure::bad(format!("{}: {name}: {message}", self.place))
-    }
-}
-
-impl RestoreArgs {
-    /// What was filled, without its password.
-    fn database_name(&self) -> String {
-        let name = Path::new(&self.database).file_name().unwrap_or_default();
-        name.to_string_lossy()
-            .split('?')
-            .next()
-            .unwrap_or_default()
-            .to_owned()
-    }
 }

@@ -1,18 +1,65 @@
 //! `rhodon check`
-
 use std::fs;
 use std::path::Path;
 
+use clap::{Args, ValueEnum};
 use rhodon_formats::report::{check as checked, html, sarif};
 use rhodon_theme::{
     CheckReport, Derived, Document, FindingReport, Resolved, Severity, derive, mend_all,
 };
 
-use crate::cli::{CheckArgs, CheckFormat, FailOn};
 use crate::document;
 use crate::input::{self, Item};
 use crate::output::{Failure, Printer};
 use crate::report::Refused;
+
+/// Shown below the help.
+const EXAMPLES: &str = "\
+Examples:
+  rhodon check theme.rhodon.json --fail-on warning
+  rhodon check theme.rhodon.json --format sarif > check.sarif
+  rhodon check theme.rhodon.json --fix --in-place";
+
+#[derive(Debug, Args)]
+#[command(after_help = EXAMPLES)]
+pub struct CheckArgs {
+    /// Theme documents; `-` or none reads one from standard input. With `--brands` the colours of one
+    /// brand, or lines of colours separated by tabs from standard input.
+    pub values: Vec<String>,
+    /// The values are brand colours.
+    #[arg(long)]
+    pub brands: bool,
+    /// How the report is written; a page and SARIF are of one document.
+    #[arg(long, value_enum, default_value_t = CheckFormat::Text, conflicts_with = "brands")]
+    pub format: CheckFormat,
+    /// Write the document with every fix of errors and warnings applied.
+    #[arg(long, conflicts_with = "brands")]
+    pub fix: bool,
+    /// With --fix: over the file instead of to standard output.
+    #[arg(long, requires = "fix")]
+    pub in_place: bool,
+    /// From which severity on a finding fails the check.
+    #[arg(long, value_enum, default_value_t = FailOn::Error)]
+    pub fail_on: FailOn,
+}
+
+#[derive(Clone, Copy, Debug, PartialEq, Eq, ValueEnum)]
+pub enum CheckFormat {
+    /// Sentences for people.
+    Text,
+    /// SARIF 2.1.0.
+    Sarif,
+    /// One page that needs nothing else.
+    Html,
+}
+
+#[derive(Clone, Copy, Debug, PartialEq, Eq, ValueEnum)]
+pub enum FailOn {
+    /// Errors alone.
+    Error,
+    /// Errors and warnings.
+    Warning,
+}
 
 pub fn run(args: &CheckArgs, printer: &mut Printer) -> Result<(), Failure> {
     if args.brands {

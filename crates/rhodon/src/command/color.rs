@@ -1,5 +1,4 @@
 //! `rhodon color`
-
 use rhodon_color::{Color, Notation};
 
 use crate::input;

@@ -1,12 +1,21 @@
 //! `rhodon companions`
-
+use clap::Args;
 use rhodon_color::{Color, RELATIONS, companions};
 use serde::Serialize;
 
-use crate::cli::CompanionsArgs;
+use crate::cli::Inputs;
 use crate::input;
 use crate::output::{Failure, Printer};
 use crate::report::Refused;
+
+#[derive(Debug, Args)]
+pub struct CompanionsArgs {
+    /// complementary, analogous, split, triad or square.
+    #[arg(long)]
+    pub relation: String,
+    #[command(flatten)]
+    pub inputs: Inputs,
+}
 
 #[derive(Serialize)]
 struct Report<'a> {

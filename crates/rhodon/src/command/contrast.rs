@@ -1,5 +1,4 @@
 //! `rhodon contrast`
-
 use rhodon_color::{Color, contrast_ratio, difference};
 use serde::Serialize;
 

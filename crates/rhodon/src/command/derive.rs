@@ -1,14 +1,29 @@
 //! `rhodon derive`
-
 use std::path::Path;
 
+use clap::Args;
 use rhodon_theme::{Derived, Document, Mode, Resolved, derive};
 
-use crate::cli::DeriveArgs;
 use crate::document;
 use crate::input::{self, Item};
 use crate::output::{Failure, Printer};
 use crate::report::{DeriveRefused, DeriveReport, Refused};
+
+/// Shown below the help.
+const EXAMPLES: &str = "\
+Examples:
+  rhodon derive theme.rhodon.json
+  rhodon derive --brands \"#0f5c7a\" \"#e4572e\" --json";
+
+#[derive(Debug, Args)]
+#[command(after_help = EXAMPLES)]
+pub struct DeriveArgs {
+    /// Each line is a brand: one to eight colours separated by tabs. As arguments: one brand.
+    #[arg(long)]
+    pub brands: bool,
+    /// A theme document, or colours with --brands; `-` or none reads standard input.
+    pub values: Vec<String>,
+}
 
 pub fn run(args: &DeriveArgs, printer: &mut Printer) -> Result<(), Failure> {
     if args.brands {

@@ -1,13 +1,27 @@
 //! `rhodon diff`
-
 use std::path::Path;
+use std::path::PathBuf;
 
+use clap::Args;
 use rhodon_theme::{Change, Derived, Mode, derive, diff};
 use serde::Serialize;
 
-use crate::cli::DiffArgs;
 use crate::document;
 use crate::output::{Failure, Printer};
+
+/// Shown below the help.
+const EXAMPLES: &str = "\
+Examples:
+  rhodon diff before.rhodon.json after.rhodon.json";
+
+#[derive(Debug, Args)]
+#[command(after_help = EXAMPLES)]
+pub struct DiffArgs {
+    /// The theme document before.
+    pub before: PathBuf,
+    /// The theme document after.
+    pub after: PathBuf,
+}
 
 #[derive(Serialize)]
 struct Report {

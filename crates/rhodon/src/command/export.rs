@@ -1,17 +1,61 @@
 //! `rhodon export`
-
 use std::path::{Path, PathBuf};
 
-use rhodon_formats::{Handover, OptionError, Output, Source, Stamp, TARGETS, Target, Warning};
+use chrono::NaiveDate;
+use clap::Args;
+use rhodon_formats::{
+    Handover, Loss, OptionError, Output, Source, Stamp, TARGETS, Target, Warning,
+};
 use rhodon_theme::{Derived, Document, Resolved, derive};
 use serde::Serialize;
 
-use indexmap::IndexMap;
-
-use crate::cli::ExportArgs;
 use crate::document;
 use crate::input;
 use crate::output::{Failure, Printer, write_into};
+
+/// Shown below the help.
+const EXAMPLES: &str = "\
+Examples:
+  rhodon export theme.rhodon.json --target css > theme.css
+  rhodon export theme.rhodon.json --target css sass --set prefix=tern --out src/theme
+  rhodon export themes --family --target css --out dist
+  rhodon export theme.rhodon.json --target css --out src/theme --watch";
+
+#[derive(Debug, Args)]
+#[command(after_help = EXAMPLES)]
+pub struct ExportArgs {
+    /// A theme document; `-` reads standard input.
+    #[arg(required_unless_present = "brands", conflicts_with = "brands")]
+    pub spec: Option<PathBuf>,
+    /// Brand colours instead of a document.
+    #[arg(long)]
+    pub brands: Option<String>,
+    /// Every document of a folder instead, each into a folder of its slug.
+    #[arg(long, requires = "out", conflicts_with_all = ["brands", "watch"])]
+    pub family: bool,
+    /// Target id, or form:NAME for a form of the document; may be given several times, or `all`.
+    #[arg(long = "target", required = true, num_args = 1..)]
+    pub targets: Vec<String>,
+    /// Documents beside it, for targets that take several themes; without them those in its folder that
+    /// extend it.
+    #[arg(long, num_args = 1.., conflicts_with = "family")]
+    pub with: Vec<PathBuf>,
+    /// An option of the target, key=value.
+    #[arg(long = "set")]
+    pub set: Vec<String>,
+    /// Folder for the files.
+    #[arg(long)]
+    pub out: Option<PathBuf>,
+    /// Write again whenever the document or one that it extends changes, until it is stopped.
+    #[arg(long, requires = "out", conflicts_with = "brands")]
+    pub watch: bool,
+    /// Number of the saved revision, told at the head of the files.
+    #[arg(long)]
+    pub revision: Option<i32>,
+    /// The day on which that was saved, as 2026-11-25, told by what is printed.
+    #[arg(long)]
+    pub date: Option<NaiveDate>,
+}
 
 #[derive(Serialize)]
 struct Report<'a> {
@@ -260,17 +304,7 @@ const NAMED: usize = 6;
 
 /// What a target could not carry, each reason once.
 fn tell(target: &str, warnings: &[Warning]) {
-    let mut by_message: IndexMap<&str, Vec<&str>> = IndexMap::new();
-    for warning in warnings {
-        let tokens = by_message.entry(&warning.message).or_default();
-        tokens.push(&warning.token);
-    }
-    for (message, tokens) in by_message {
-        let named = tokens.iter().take(NAMED).copied().collect::<Vec<_>>();
-        let rest = match tokens.len().saturating_sub(NAMED) {
-            0 => String::new(),
-            rest => format!(" and {rest} more"),
-        };
-        eprintln!("{target}: {}{rest}: {message}", named.join(", "));
+    for loss in Loss::of(warnings) {
+        eprintln!("{target}: {}: {}", loss.named(NAMED), loss.message);
     }
 }

@@ -1,17 +1,48 @@
 //! `rhodon extract`
-
 use std::fs;
 use std::io::{self, Read};
+use std::path::PathBuf;
 
+use clap::{Args, ValueEnum};
 use rhodon_picture::{Lean, MAX_BYTES, Picture};
 use rhodon_theme::color_look;
 use serde::Serialize;
 
-use crate::cli::{ExtractArgs, Toward};
 use crate::input;
 use crate::output::{Failure, Printer};
 use crate::progress;
 use crate::report::Refused;
+
+/// Shown below the help.
+const EXAMPLES: &str = "\
+Examples:
+  rhodon extract logo.png --count 5";
+
+#[derive(Debug, Args)]
+#[command(after_help = EXAMPLES)]
+pub struct ExtractArgs {
+    /// PNG, JPEG, WebP, GIF or SVG files; `-` reads one from standard input.
+    #[arg(required = true)]
+    pub pictures: Vec<PathBuf>,
+    /// How many colours at most.
+    #[arg(long, default_value_t = 8, value_parser = clap::value_parser!(u8).range(1..=12))]
+    pub count: u8,
+    /// Which colours are preferred.
+    #[arg(long, value_enum)]
+    pub lean: Option<Toward>,
+}
+
+#[derive(Clone, Copy, Debug, PartialEq, Eq, ValueEnum)]
+pub enum Toward {
+    /// Light ones.
+    Lighter,
+    /// Dark ones.
+    Darker,
+    /// Strong ones.
+    Stronger,
+    /// Soft ones.
+    Softer,
+}
 
 #[derive(Serialize)]
 struct Report<'a> {

@@ -1,7 +1,8 @@
 //! `rhodon fill`
-
 use std::path::Path;
+use std::path::PathBuf;
 
+use clap::Args;
 use indexmap::IndexMap;
 use rhodon_formats::form::{fill, learn};
 use rhodon_theme::{Derived, Form};
@@ -9,9 +10,31 @@ use serde_json::json;
 
 use super::diff::theme;
 use super::pretty;
-use crate::cli::FillArgs;
 use crate::input;
 use crate::output::{Failure, Printer};
+
+/// Shown below the help.
+const EXAMPLES: &str = "\
+Examples:
+  rhodon fill theme.rhodon.json --form colors.ini.form > colors.ini
+  rhodon fill theme.rhodon.json --example colors.ini";
+
+#[derive(Debug, Args)]
+#[command(after_help = EXAMPLES)]
+pub struct FillArgs {
+    /// A theme document; `-` reads standard input.
+    pub spec: PathBuf,
+    /// The form: a text with places such as {{ token("primary.fill") | hex }}.
+    #[arg(long, required_unless_present = "example")]
+    pub form: Option<PathBuf>,
+    /// A file in the in-house format instead: prints the form that gives it back, as JSON of a document's
+    /// `forms`.
+    #[arg(long, conflicts_with_all = ["form", "family"])]
+    pub example: Option<PathBuf>,
+    /// Theme documents that `family` goes over; this one alone where none is given.
+    #[arg(long, num_args = 1..)]
+    pub family: Vec<PathBuf>,
+}
 
 pub fn run(args: &FillArgs, printer: &mut Printer) -> Result<(), Failure> {
     let own = theme(&args.spec)?;

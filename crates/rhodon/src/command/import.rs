@@ -1,13 +1,29 @@
 //! `rhodon import`
-
 use std::path::Path;
+use std::path::PathBuf;
 
+use clap::Args;
 use rhodon_formats::read::{InputFile, read};
 use rhodon_theme::Document;
 
-use crate::cli::ImportArgs;
 use crate::input;
 use crate::output::{Failure, Printer};
+
+/// Shown below the help.
+const EXAMPLES: &str = "\
+Examples:
+  rhodon import tokens.json tokens.dark.json > theme.rhodon.json";
+
+#[derive(Debug, Args)]
+#[command(after_help = EXAMPLES)]
+pub struct ImportArgs {
+    /// Files that belong together, such as tokens.json, tokens.dark.json and theme.resolver.json;
+    /// `-` or none reads one file from standard input.
+    pub files: Vec<PathBuf>,
+    /// Name of the theme, where the files hold none.
+    #[arg(long)]
+    pub name: Option<String>,
+}
 
 pub fn run(args: &ImportArgs, printer: &mut Printer) -> Result<(), Failure> {
     let files = if args.files.is_empty() || args.files == [Path::new("-")] {

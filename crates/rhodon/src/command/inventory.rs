@@ -1,12 +1,39 @@
 //! `rhodon inventory`
+use std::path::PathBuf;
 
+use clap::Args;
 use rhodon_formats::color_use::finder_for;
+use rhodon_formats::inventory::NEAR;
 use rhodon_formats::inventory::{Used, inventory};
 use serde::Serialize;
 
-use crate::cli::InventoryArgs;
 use crate::input;
 use crate::output::{Failure, Printer};
+
+/// Shown below the help.
+const EXAMPLES: &str = "\
+Examples:
+  rhodon inventory src";
+
+#[derive(Debug, Args)]
+#[command(after_help = EXAMPLES)]
+pub struct InventoryArgs {
+    /// Files, and folders whose files are taken; node_modules and build output are passed over.
+    #[arg(required = true)]
+    pub files: Vec<PathBuf>,
+    /// CIEDE2000 up to which two colours are nearly the same.
+    #[arg(long, default_value_t = NEAR, value_parser = near)]
+    pub near: f64,
+}
+
+fn near(text: &str) -> Result<f64, String> {
+    let expected = || format!("expected a number from 0 to 20, found {text:?}");
+    let value: f64 = text.parse().map_err(|_| expected())?;
+    (0.0..=20.0)
+        .contains(&value)
+        .then_some(value)
+        .ok_or_else(expected)
+}
 
 #[derive(Serialize)]
 struct Report<'a> {

@@ -1,31 +1,31 @@
 //! One file per command.
 
-mod backup;
-mod check;
+pub(crate) mod backup;
+pub(crate) mod check;
 mod color;
-mod companions;
+pub(crate) mod companions;
 mod contrast;
-mod derive;
-mod diff;
-mod export;
-mod extract;
-mod fill;
-mod import;
-mod inventory;
-mod new;
-mod publish;
-mod recolor;
-mod scale;
-mod serve;
-mod site;
-mod standin;
+pub(crate) mod derive;
+pub(crate) mod diff;
+pub(crate) mod export;
+pub(crate) mod extract;
+pub(crate) mod fill;
+pub(crate) mod import;
+pub(crate) mod inventory;
+mod manual;
+pub(crate) mod new;
+pub(crate) mod publish;
+pub(crate) mod recolor;
+pub(crate) mod restore;
+pub(crate) mod scale;
+pub(crate) mod schema;
+pub(crate) mod serve;
+pub(crate) mod site;
+pub(crate) mod standin;
 mod targets;
-mod vision;
+pub(crate) mod vision;
 mod watch;
-
-use clap::CommandFactory;
-
-use crate::cli::{Cli, Command, SchemaOf};
+use crate::cli::{Cli, Command};
 use crate::output::{Failure, Outcome, Printer};
 
 /// Runs what was typed.
@@ -50,47 +50,17 @@ pub fn run(cli: Cli) -> Result<Outcome, Failure> {
         Command::Import(args) => import::run(&args, &mut printer)?,
         Command::Publish(args) => publish::run(&args, &mut printer)?,
         Command::New(args) => new::run(&args, &mut printer)?,
-        Command::Schema(args) => printer.raw(&pretty(&match args.of {
-            SchemaOf::Document => rhodon_theme::Document::schema(),
-            SchemaOf::Report => rhodon_theme::CheckReport::schema(),
-        }))?,
+        Command::Schema(args) => schema::run(&args, &mut printer)?,
         Command::Openapi => printer.raw(&pretty(&rhodon_server::openapi()))?,
-        Command::Completions { shell } => {
-            let mut script = Vec::new();
-            clap_complete::generate(shell, &mut Cli::command(), "rhodon", &mut script);
-            printer.bytes(&script)?;
-        }
-        Command::Man => printer.bytes(&manual()?)?,
+        Command::Completions { shell } => manual::completions(shell, &mut printer)?,
+        Command::Man => manual::run(&mut printer)?,
         Command::Serve(args) => serve::run(&args)?,
-        Command::Backup(args) => backup::backup(&args, &mut printer)?,
-        Command::Restore(args) => backup::restore(&args, &mut printer)?,
+        Command::Backup(args) => backup::run(&args, &mut printer)?,
+        Command::Restore(args) => restore::run(&args, &mut printer)?,
         Command::Site(args) => site::run(&args, &mut printer)?,
         Command::Standin(args) => standin::run(&args)?,
     }
     printer.finish()
-}
-
-/// The manual: one page, with a section for each command.
-fn manual() -> Result<Vec<u8>, Failure> {
-    let failed = |cause| Failure::Io {
-        place: "the manual".to_owned(),
-        cause,
-    };
-    let whole = Cli::command();
-    let mut page = Vec::new();
-    clap_mangen::Man::new(whole.clone())
-        .render(&mut page)
-        .map_err(failed)?;
-    for command in whole.get_subcommands() {
-        let name = format!("rhodon {}", command.get_name());
-        let man = clap_mangen::Man::new(command.clone().display_name(&name));
-        page.extend(format!(".SH \"{}\"\n", name.to_uppercase()).bytes());
-        man.render_synopsis_section(&mut page).map_err(failed)?;
-        man.render_description_section(&mut page).map_err(failed)?;
-        man.render_options_section(&mut page).map_err(failed)?;
-        man.render_extra_section(&mut page).map_err(failed)?;
-    }
-    Ok(page)
 }
 
 /// JSON for files that people read.

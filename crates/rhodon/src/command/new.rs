@@ -1,10 +1,25 @@
 //! `rhodon new`
-
+use clap::Args;
 use rhodon_theme::Document;
 
-use crate::cli::NewArgs;
 use crate::input;
 use crate::output::{Failure, Printer};
+
+/// Shown below the help.
+const EXAMPLES: &str = "\
+Examples:
+  rhodon new --brands \"#0f5c7a,#e4572e\" --name \"Tern Line\" > theme.rhodon.json";
+
+#[derive(Debug, Args)]
+#[command(after_help = EXAMPLES)]
+pub struct NewArgs {
+    /// Brand colours.
+    #[arg(long)]
+    pub brands: String,
+    /// Name of the theme.
+    #[arg(long, default_value = "Theme")]
+    pub name: String,
+}
 
 pub fn run(args: &NewArgs, printer: &mut Printer) -> Result<(), Failure> {
     let colors = input::brand(&args.brands).map_err(|e| Failure::bad(format!("--brands: {e}")))?;

@@ -1,16 +1,36 @@
 //! `rhodon publish`
-
 use std::path::{Path, PathBuf};
 
+use clap::Args;
 use rhodon_formats::{Source, Stamp, style_sheet};
 use rhodon_publish::Shelf;
 use rhodon_theme::{Slug, derive};
 use serde_json::json;
 
 use super::serve::runtime;
-use crate::cli::PublishArgs;
 use crate::document::{self, ENDING};
 use crate::output::{Failure, Printer};
+
+/// Shown below the help.
+const EXAMPLES: &str = "\
+Examples:
+  rhodon publish theme.rhodon.json --to public/themes";
+
+#[derive(Debug, Args)]
+#[command(after_help = EXAMPLES)]
+pub struct PublishArgs {
+    /// A theme document, or with --family a folder of them.
+    pub spec: PathBuf,
+    /// A folder, or s3://bucket/folder with the usual AWS_… variables.
+    #[arg(long)]
+    pub to: String,
+    /// Every document of the folder.
+    #[arg(long)]
+    pub family: bool,
+    /// Number of the saved revision, told at the head of the file and in the index.
+    #[arg(long)]
+    pub revision: Option<i32>,
+}
 
 pub fn run(args: &PublishArgs, printer: &mut Printer) -> Result<(), Failure> {
     let shelf = Shelf::at(&args.to).map_err(|e| Failure::bad(format!("--to: {e}")))?;

@@ -1,8 +1,9 @@
 //! `rhodon recolor`
-
 use std::collections::HashSet;
+use std::path::PathBuf;
 use std::path::{Component, Path};
 
+use clap::Args;
 use rhodon_color::Rgb8;
 use rhodon_formats::color_use::finder_for;
 use rhodon_formats::read::InputFile;
@@ -11,11 +12,45 @@ use rhodon_picture::{Repainted, repaint};
 use serde::Serialize;
 
 use super::diff::theme;
-use crate::cli::RecolorArgs;
 use crate::input;
 use crate::output::{Failure, Printer, write_into};
 use crate::progress;
 use crate::report::Refused;
+
+/// Shown below the help.
+const EXAMPLES: &str = "\
+Examples:
+  rhodon recolor src --from old.rhodon.json --to new.rhodon.json --kin --out recoloured";
+
+#[derive(Debug, Args)]
+#[command(after_help = EXAMPLES)]
+pub struct RecolorArgs {
+    /// Style sheets, markup, JSON, resources, code, palettes and pictures, and folders of them.
+    #[arg(required = true)]
+    pub files: Vec<PathBuf>,
+    /// Which colours become which: {"#0f5c7a": "#1f6f4a", …}; a new colour may be a reference with its
+    /// colour, var(--brand, #1f6f4a).
+    #[arg(long, required_unless_present = "from", conflicts_with_all = ["from", "to"])]
+    pub map: Option<PathBuf>,
+    /// The theme document whose colours the files have.
+    #[arg(long, requires = "to")]
+    pub from: Option<PathBuf>,
+    /// The theme document whose colours they get, token by token.
+    #[arg(long, requires = "from")]
+    pub to: Option<PathBuf>,
+    /// Take along relatives of brand colours that no token has: hover shades, tints, borders.
+    #[arg(long)]
+    pub kin: bool,
+    /// Change the colours that comments mention too.
+    #[arg(long)]
+    pub comments: bool,
+    /// Refer to tokens by var(--…) where a style sheet can.
+    #[arg(long)]
+    pub to_variables: bool,
+    /// Folder for the files; without it one file goes to standard output.
+    #[arg(long)]
+    pub out: Option<PathBuf>,
+}
 
 #[derive(Serialize)]
 struct Report<'a> {

@@ -1,14 +1,39 @@
 //! `rhodon scale`
-
+use clap::Args;
 use rhodon_color::Color;
 use rhodon_theme::StepLabel;
 use rhodon_theme::scale::{self, Method, Pin, Request, Scale, default_labels};
 use serde::Serialize;
 
-use crate::cli::ScaleArgs;
+use crate::cli::Inputs;
 use crate::input;
 use crate::output::{Failure, Printer};
 use crate::report::{Refused, StepReport};
+
+/// Shown below the help.
+const EXAMPLES: &str = "\
+Examples:
+  rhodon scale \"#0f5c7a\"
+  rhodon scale --steps 1,2,3,4,5,6,7,8,9 --pin 6 \"#0f5c7a\"";
+
+#[derive(Debug, Args)]
+#[command(after_help = EXAMPLES)]
+pub struct ScaleArgs {
+    /// Step labels, light to dark, separated by commas.
+    #[arg(long)]
+    pub steps: Option<String>,
+    /// natural, aligned or mix.
+    #[arg(long, default_value = "natural")]
+    pub method: String,
+    /// The step that holds the colour.
+    #[arg(long)]
+    pub pin: Option<String>,
+    /// Degrees of hue, -20 to 20, that dark steps are turned.
+    #[arg(long, default_value_t = 0.0, allow_hyphen_values = true)]
+    pub turn: f64,
+    #[command(flatten)]
+    pub inputs: Inputs,
+}
 
 #[derive(Serialize)]
 struct Report<'a> {

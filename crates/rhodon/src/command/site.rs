@@ -1,16 +1,82 @@
 //! `rhodon site`
-
 use std::collections::BTreeMap;
+use std::path::PathBuf;
 use std::time::Duration;
 
+use clap::{Args, Subcommand};
 use rhodon_publish::site::{Fit, Host, SiteError, SiteView, fit};
 use rhodon_theme::derive;
 use serde_json::json;
 
 use super::serve::runtime;
-use crate::cli::{SiteArgs, SiteCommand, SiteRegister};
 use crate::document;
 use crate::output::{Failure, Printer};
+
+/// Shown below the help.
+const EXAMPLES: &str = "\
+Examples:
+  rhodon site list
+  rhodon site register theme.rhodon.json --url https://themes.example/theme-3fa94c07.css
+  rhodon site apply timetable \"Tern Line\" --wait";
+
+#[derive(Debug, Args)]
+#[command(after_help = EXAMPLES)]
+pub struct SiteArgs {
+    /// Address of the host of the sites, such as the one of `rhodon standin`.
+    #[arg(long, env = "RHODON_SITES", default_value = "http://127.0.0.1:4871")]
+    pub host: String,
+    /// What permits to change anything there.
+    #[arg(long, env = "RHODON_SITES_TOKEN", hide_env_values = true)]
+    pub token: Option<String>,
+    #[command(subcommand)]
+    pub command: SiteCommand,
+}
+
+#[derive(Debug, Subcommand)]
+pub enum SiteCommand {
+    /// What the sites take, and what each shows.
+    List,
+    /// Register a theme, or give the one of its name other values.
+    Register(SiteRegister),
+    /// Have a site show a registered theme, and read its page back.
+    Apply {
+        /// The site.
+        site: String,
+        /// Name of the theme.
+        name: String,
+        /// Wait until the page shows it.
+        #[arg(long)]
+        wait: bool,
+    },
+    /// Have a site show no theme.
+    Withdraw {
+        /// The site.
+        site: String,
+    },
+    /// Forget a theme that no site shows.
+    Remove {
+        /// Name of the theme.
+        name: String,
+    },
+}
+
+#[derive(Debug, Args)]
+pub struct SiteRegister {
+    /// A theme document.
+    pub spec: PathBuf,
+    /// Address of its published style sheet.
+    #[arg(long)]
+    pub url: String,
+    /// Its name there; without it the theme's own.
+    #[arg(long)]
+    pub name: Option<String>,
+    /// Which token a slot takes, slot=token.path.
+    #[arg(long = "slot")]
+    pub slots: Vec<String>,
+    /// Only tell what would be sent.
+    #[arg(long)]
+    pub dry_run: bool,
+}
 
 /// How often a page is read back while it is waited for.
 const AGAIN: Duration = Duration::from_secs(2);

@@ -1,8 +1,17 @@
 //! `rhodon standin`
+use std::net::SocketAddr;
+
+use clap::Args;
 
 use super::serve::runtime;
-use crate::cli::StandinArgs;
 use crate::output::Failure;
+
+#[derive(Debug, Args)]
+pub struct StandinArgs {
+    /// Address to listen on.
+    #[arg(long, default_value = "127.0.0.1:4871")]
+    pub listen: SocketAddr,
+}
 
 pub fn run(args: &StandinArgs) -> Result<(), Failure> {
     let served = rhodon_standin::serve(args.listen, |address| {

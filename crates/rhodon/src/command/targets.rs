@@ -1,5 +1,4 @@
 //! `rhodon targets`
-
 use rhodon_formats::{TARGETS, TargetOption};
 use serde::Serialize;
 

@@ -1,12 +1,24 @@
 //! `rhodon vision`
-
+use clap::Args;
 use rhodon_color::{Color, Vision, VisionKind};
 use serde::Serialize;
 
-use crate::cli::VisionArgs;
+use crate::cli::Inputs;
 use crate::input;
 use crate::output::{Failure, Printer};
 use crate::report::Refused;
+
+#[derive(Debug, Args)]
+pub struct VisionArgs {
+    /// protan, deutan or tritan.
+    #[arg(long)]
+    pub kind: String,
+    /// From 0, none, to 1, full.
+    #[arg(long, default_value_t = 1.0)]
+    pub severity: f64,
+    #[command(flatten)]
+    pub inputs: Inputs,
+}
 
 #[derive(Serialize)]
 struct Report<'a> {

@@ -1,5 +1,4 @@
 //! `rhodon export --watch`: the writing half of a tie to a project.
-
 use std::collections::HashSet;
 use std::ffi::OsString;
 use std::path::Path;
@@ -9,7 +8,7 @@ use std::time::Duration;
 use notify::{Event, RecursiveMode, Watcher};
 
 use super::export;
-use crate::cli::ExportArgs;
+use super::export::ExportArgs;
 use crate::document::{self, ENDING};
 use crate::output::{Failure, Printer};
 

@@ -5,7 +5,7 @@ import { answer, api, type Token } from "../../api/client";
 import { numberOf } from "../../api/numberOf";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { useLevel, useShown } from "../../editor/level";
-import { documentOf, tokensOf } from "../../editor/selectors";
+import { documentOf, hasMoreOf, tokensOf } from "../../editor/selectors";
 import type { EditorState } from "../../editor/store";
 import { useWhole } from "../../lineage/useLineage";
 import { counted } from "../../ui/counted";
@@ -59,7 +59,7 @@ export default function CheckStage() {
   const spec = useSettled(documentOf);
   const tokens = useSettled(tokensOf) ?? NONE;
   const level = useLevel();
-  const hasMore = useEditorState((s) => s.preview?.derived.more != null);
+  const hasMore = useEditorState(hasMoreOf);
   const { derived } = useShown();
   const { data } = useQuery({
     queryKey: ["check", level, numberOf(spec)],

@@ -5,6 +5,7 @@ import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } f
 import type { Target } from "../../api/client";
 import { useEditorState } from "../../editor/EditorProvider";
 import { toggleContrast, useShown } from "../../editor/level";
+import { hasMoreOf } from "../../editor/selectors";
 import { useLineage } from "../../lineage/useLineage";
 import { AddToken } from "./AddToken";
 import classes from "./Ledger.module.css";
@@ -25,7 +26,7 @@ const BEYOND = 12;
 /** Every token in both modes, to read, to search and to edit in place. */
 export default function LedgerStage() {
   const { level, derived } = useShown();
-  const hasMore = useEditorState((s) => s.preview?.derived.more != null);
+  const hasMore = useEditorState(hasMoreOf);
   const { token: chosen, failing } = useSearch({ from: "/themes/$slug" });
   const navigate = useNavigate();
   const [own, setFilter] = useState<Omit<Filter, "failing">>({ word: "", origin: "", group: "" });

@@ -55,6 +55,8 @@ test("a site takes what it has slots for, shows the theme and goes back to what 
   await line.fill("border.strong");
   await line.blur();
   await expect(row("line")).toContainText(/#[0-9a-f]{6}/);
+  // Everybody who opens the theme sees the choice, in whatever browser.
+  await page.evaluate(() => localStorage.clear());
   await page.reload();
   await expect(line).toHaveValue("border.strong");
 
@@ -66,6 +68,17 @@ test("a site takes what it has slots for, shows the theme and goes back to what 
   await expect(sites.getByRole("status")).toContainText(`Port Anlow shows ${name}: its page was read back`);
   const shown = await (await request.get(`${process.env.RHODON_SERVICES}/sites/port-anlow/page`)).text();
   expect(shown).toMatch(/href="http:[^"]*\/published\/site-[^"]*\.css"/);
+
+  // Renamed while a site shows it: its old name is told, and deleting it says who shows it.
+  const newer = { spec: { ...theme.spec, name: `${name} again` }, label: "renamed" };
+  await request.put(`/api/themes/${own}`, { headers: { "if-match": "*" }, data: newer });
+  await expect(anlow).toContainText(`shows ${name}, as this theme was called before`);
+  await expect(sites).toContainText(`it was registered as ${name}`);
+  await page.getByRole("button", { name: new RegExp(`^${name} again`) }).click();
+  await page.getByRole("menuitem", { name: /^Delete/ }).click();
+  const asked = page.getByRole("dialog", { name: /^Delete/ });
+  await expect(asked).toContainText("Port Anlow shows it and will go on doing so");
+  await asked.getByRole("button", { name: "Keep it" }).click();
   await anlow.getByRole("button", { name: "Bring Harbour 2024 back" }).click();
   await expect(anlow).toContainText("shows Harbour 2024");
   await expect(sites.getByRole("status")).toContainText("shows it within a minute");

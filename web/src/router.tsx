@@ -15,7 +15,7 @@ import { isPageName, type PageName } from "./proof/pages";
 import { EmptyPage } from "./shell/EmptyPage";
 import { FailedPage } from "./shell/FailedPage";
 import { Frame } from "./shell/Frame";
-import { StagePage } from "./shell/StagePage";
+import { loadStage, StagePage } from "./shell/StagePage";
 import { STAGES } from "./stages";
 
 export interface View {
@@ -31,10 +31,12 @@ export interface View {
   page?: PageName;
   /** Whether the proof shows a page of one's own. */
   own?: boolean;
-  /** What the proof compares with: `rev-12` of this theme, or the slug of another. */
+  /** What the proof compares with: `rev-12` of this theme, `level:more` of it, or the slug of another. */
   against?: string;
   /** Whether the ledger shows only what is below its limit. */
   failing?: boolean;
+  /** The finding that was looked for, as `findingKey` tells it. */
+  finding?: string;
   /** Path of the token that the ledger shows. */
   token?: string;
   /** Which side of the handoff is shown. */
@@ -90,6 +92,7 @@ const themeRoute = createRoute({
     own: search.own === true ? true : undefined,
     against: typeof search.against === "string" ? search.against : undefined,
     failing: search.failing === true ? true : undefined,
+    finding: typeof search.finding === "string" ? search.finding : undefined,
     token: typeof search.token === "string" ? search.token : undefined,
     side: typeof search.side === "string" ? search.side : undefined,
     target: typeof search.target === "string" ? search.target : undefined,
@@ -113,6 +116,7 @@ const stageRoute = createRoute({
   beforeLoad: ({ params }) => {
     if (!STAGES.some((stage) => stage.id === params.stage)) throw notFound();
   },
+  loader: ({ params }) => loadStage(params.stage),
   notFoundComponent: () => (
     <FailedPage error={new Error("There is no such stage.")} reset={() => undefined} />
   ),

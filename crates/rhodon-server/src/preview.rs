@@ -26,7 +26,9 @@ pub struct Preview<'a> {
 #[derive(Debug, Serialize, ToSchema)]
 pub struct WakeView {
     changes: Vec<ChangeView>,
-    /// Pairs that can no longer be read, as `foreground on background (mode)`.
+    /// What moves where more contrast is asked for, and not usually.
+    more: Vec<ChangeView>,
+    /// Pairs that can no longer be read, as `foreground on background (mode)`; those of more contrast say so.
     unreadable: Vec<String>,
 }
 
@@ -39,6 +41,8 @@ pub struct ChangeView {
     mode: Option<&'static str>,
     before: Option<String>,
     after: Option<String>,
+    /// CIEDE2000 between the two, to a hundredth, where both are colours.
+    difference: Option<f64>,
 }
 
 impl From<Change> for ChangeView {
@@ -48,22 +52,34 @@ impl From<Change> for ChangeView {
             mode: change.mode.map(|m| m.id()),
             before: change.before,
             after: change.after,
+            difference: change.difference.map(|d| (d * 100.0).round() / 100.0),
         }
     }
 }
 
-/// A pair in words, as `foreground on background (mode)`.
-pub(crate) fn pair_told(pair: &Pair) -> String {
-    format!("{} on {} ({})", pair.fg, pair.bg, pair.mode.id())
+/// Pairs that a change made unreadable, in words.
+pub(crate) fn lost_told(diff: &Diff) -> Vec<String> {
+    let told = |pair: &Pair| format!("{} on {} ({})", pair.fg, pair.bg, pair.mode.id());
+    let told_at_more = |pair: &Pair| {
+        let mode = pair.mode.id();
+        format!("{} on {} ({mode}, more contrast)", pair.fg, pair.bg)
+    };
+    let at_more = diff.unreadable_at_more.iter().map(told_at_more);
+    diff.unreadable.iter().map(told).chain(at_more).collect()
 }
 
 impl From<Diff> for WakeView {
     fn from(diff: Diff) -> Self {
         Self {
-            changes: diff.changes.into_iter().map(ChangeView::from).collect(),
-            unreadable: diff.unreadable.iter().map(pair_told).collect(),
+            unreadable: lost_told(&diff),
+            changes: told(diff.changes),
+            more: told(diff.more),
         }
     }
+}
+
+pub(crate) fn told(changes: Vec<Change>) -> Vec<ChangeView> {
+    changes.into_iter().map(ChangeView::from).collect()
 }
 
 /// Targets whose files paint the proof.

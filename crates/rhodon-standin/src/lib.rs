@@ -1,7 +1,7 @@
 //! Small simulated services that stand in for outside ones, so that everything can be used and tried
 //! without a network: a community that shares sets of colours, a service of web fonts,
 //! and a host of sites that show a theme. What they
-//! hold is made up and forgotten when they end.
+//! hold is made up and forgotten when they end, but for what sites show, where a file keeps it.
 
 mod answer;
 mod community;
@@ -11,6 +11,7 @@ mod sites;
 mod trouble;
 
 use std::net::SocketAddr;
+use std::path::Path;
 
 use axum::routing::get;
 use axum::{Json, Router};
@@ -19,31 +20,39 @@ use tokio::net::TcpListener;
 
 use crate::trouble::Trouble;
 
-/// All services under one address.
-pub fn router() -> Router {
+/// All services under one address; what sites show is kept in a file where one is given.
+///
+/// # Errors
+/// The file is there and cannot be read.
+pub fn router(kept: Option<&Path>) -> std::io::Result<Router> {
     let trouble = Trouble::default();
     let services = Router::new()
         .merge(community::routes())
         .merge(fonts::routes())
-        .merge(sites::routes())
+        .merge(sites::routes(kept)?)
         .layer(axum::middleware::from_fn_with_state(
             trouble.clone(),
             trouble::make,
         ));
-    Router::new()
+    Ok(Router::new()
         .route("/", get(description))
         .merge(trouble::routes(trouble))
-        .merge(services)
+        .merge(services))
 }
 
 /// Serves until the process ends; `ready` is called once with the address.
 ///
 /// # Errors
-/// The address is taken or not allowed.
-pub async fn serve(listen: SocketAddr, ready: impl FnOnce(SocketAddr)) -> std::io::Result<()> {
+/// The address is taken or not allowed; the file of the sites cannot be read.
+pub async fn serve(
+    listen: SocketAddr,
+    kept: Option<&Path>,
+    ready: impl FnOnce(SocketAddr),
+) -> std::io::Result<()> {
+    let router = router(kept)?;
     let listener = TcpListener::bind(listen).await?;
     ready(listener.local_addr()?);
-    axum::serve(listener, router()).await
+    axum::serve(listener, router).await
 }
 
 /// What can be asked here.

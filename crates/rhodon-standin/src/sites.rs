@@ -3,6 +3,7 @@
 //! minute, and themes in use that cannot be removed.
 
 use std::collections::{BTreeMap, HashMap};
+use std::path::Path as FilePath;
 use std::sync::{Arc, Mutex, MutexGuard, PoisonError};
 use std::time::{Duration, Instant};
 
@@ -50,30 +51,63 @@ struct Theme {
     slots: BTreeMap<String, String>,
 }
 
+#[derive(Deserialize, Serialize)]
 struct Site {
-    id: &'static str,
-    name: &'static str,
+    id: String,
+    name: String,
     theme: Option<String>,
     /// Counts what was applied.
     version: u64,
+    #[serde(skip)]
     kept: Option<(Instant, String)>,
 }
 
+#[derive(Deserialize, Serialize)]
 struct Held {
     sites: Vec<Site>,
     themes: BTreeMap<String, Theme>,
 }
 
 #[derive(Clone)]
-struct Host(Arc<Mutex<Held>>);
+struct Host {
+    held: Arc<Mutex<Held>>,
+    /// Where it is written, for the next start.
+    file: Option<Arc<FilePath>>,
+}
 
 impl Host {
+    /// As it was left in a file, or as it is made up.
+    fn kept_in(file: Option<&FilePath>) -> std::io::Result<Self> {
+        let held = match file.map(std::fs::read).transpose() {
+            Ok(Some(bytes)) => serde_json::from_slice(&bytes)?,
+            Err(error) if error.kind() != std::io::ErrorKind::NotFound => return Err(error),
+            _ => made_up(),
+        };
+        Ok(Self {
+            held: Arc::new(Mutex::new(held)),
+            file: file.map(Arc::from),
+        })
+    }
+
     fn held(&self) -> MutexGuard<'_, Held> {
-        self.0.lock().unwrap_or_else(PoisonError::into_inner)
+        self.held.lock().unwrap_or_else(PoisonError::into_inner)
+    }
+
+    /// Writes what changed before it is acknowledged: the file is the old one or the new one, whole.
+    fn keep(&self, held: &Held) -> Result<(), Refusal> {
+        let Some(file) = &self.file else {
+            return Ok(());
+        };
+        let write = || -> std::io::Result<()> {
+            let beside = file.with_extension("new");
+            std::fs::write(&beside, serde_json::to_vec(held)?)?;
+            std::fs::rename(&beside, file)
+        };
+        write().map_err(|e| Refusal(StatusCode::INTERNAL_SERVER_ERROR, e.to_string()))
     }
 }
 
-pub(crate) fn routes() -> Router {
+fn made_up() -> Held {
     let old = Theme {
         url: "/sites/port-anlow/old.css".to_owned(),
         slots: [
@@ -85,25 +119,33 @@ pub(crate) fn routes() -> Router {
         .into(),
     };
     let site = |id, name, theme| Site {
-        id,
-        name,
+        id: String::from(id),
+        name: String::from(name),
         theme,
         version: 1,
         kept: None,
     };
-    let held = Held {
+    Held {
         sites: vec![
             site("port-anlow", "Port Anlow", Some("Harbour 2024".to_owned())),
             site("skerry-holm", "Skerry Holm", None),
         ],
         themes: [("Harbour 2024".to_owned(), old)].into(),
-    };
-    Router::new()
+    }
+}
+
+/// The host, as it was left in a file where one is given.
+///
+/// # Errors
+/// The file is there and cannot be read.
+pub(crate) fn routes(kept: Option<&FilePath>) -> std::io::Result<Router> {
+    let host = Host::kept_in(kept)?;
+    Ok(Router::new()
         .route("/sites", get(list))
         .route("/sites/{id}/page", get(page))
         .route("/sites/{id}/theme", put(apply))
         .route("/site-themes/{name}", put(register).delete(remove))
-        .with_state(Host(Arc::new(Mutex::new(held))))
+        .with_state(host))
 }
 
 async fn list(State(host): State<Host>) -> Json<Value> {
@@ -124,7 +166,7 @@ async fn list(State(host): State<Host>) -> Json<Value> {
         .collect();
     let used = |name: &String| -> Vec<&str> {
         let by = held.sites.iter().filter(|s| s.theme.as_ref() == Some(name));
-        by.map(|s| s.id).collect()
+        by.map(|s| s.id.as_str()).collect()
     };
     let themes: Vec<Value> = held
         .themes
@@ -148,7 +190,7 @@ async fn page(State(host): State<Host>, Path(id): Path<String>) -> Result<Respon
     let kept = site.kept.take().filter(|(at, _)| is_fresh(at));
     let (at, html) = kept.unwrap_or_else(|| {
         let theme = site.theme.as_ref().and_then(|name| themes.get(name));
-        (Instant::now(), written(site.name, theme))
+        (Instant::now(), written(&site.name, theme))
     });
     let headers = [
         (header::AGE, at.elapsed().as_secs().to_string()),
@@ -227,7 +269,9 @@ async fn register(
             _ => {}
         }
     }
-    host.held().themes.insert(name, theme);
+    let mut held = host.held();
+    held.themes.insert(name, theme);
+    host.keep(&held)?;
     Ok(StatusCode::NO_CONTENT)
 }
 
@@ -242,10 +286,11 @@ async fn remove(
         let why = format!("{} shows {name}: a theme in use stays", site.name);
         return Err(Refusal(StatusCode::CONFLICT, why));
     }
-    match held.themes.remove(&name) {
-        Some(_) => Ok(StatusCode::NO_CONTENT),
-        None => Err(missing("theme", &name)),
+    if held.themes.remove(&name).is_none() {
+        return Err(missing("theme", &name));
     }
+    host.keep(&held)?;
+    Ok(StatusCode::NO_CONTENT)
 }
 
 #[derive(Deserialize)]
@@ -283,5 +328,7 @@ async fn apply(
     }
     let before = std::mem::replace(&mut site.theme, wanted.name);
     site.version += 1;
-    Ok(Json(json!({ "before": before, "version": site.version })))
+    let version = site.version;
+    host.keep(&held)?;
+    Ok(Json(json!({ "before": before, "version": version })))
 }

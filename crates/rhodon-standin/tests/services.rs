@@ -13,7 +13,9 @@ impl Services {
     async fn start() -> Self {
         let listener = tokio::net::TcpListener::bind("127.0.0.1:0").await.unwrap();
         let address = format!("http://{}", listener.local_addr().unwrap());
-        tokio::spawn(async move { axum::serve(listener, rhodon_standin::router()).await });
+        tokio::spawn(
+            async move { axum::serve(listener, rhodon_standin::router(None).unwrap()).await },
+        );
         Self {
             address,
             client: Client::new(),

@@ -32,6 +32,8 @@ pub struct RevisionRecord {
     pub number: i32,
     /// What was changed, in words.
     pub label: String,
+    /// What somebody calls it.
+    pub name: Option<String>,
     /// Number of the revision it was made from.
     pub came_from: Option<i32>,
     /// The document as it was saved, with the slug that its parent has today.
@@ -80,6 +82,7 @@ impl RevisionRecord {
         Self {
             number: m.number,
             label: m.label,
+            name: m.name,
             came_from: m.came_from,
             spec,
             created_at: m.created_at.with_timezone(&Utc),

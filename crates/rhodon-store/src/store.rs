@@ -3,6 +3,7 @@
 use std::collections::HashMap;
 
 use rhodon_theme::Document;
+use sea_orm::sea_query::Expr;
 use sea_orm::{
     ColumnTrait, ConnectionTrait, DatabaseTransaction, EntityTrait, QueryFilter, QueryOrder,
     QuerySelect,
@@ -14,6 +15,17 @@ use crate::error::StoreError;
 use crate::lineage::children_of;
 use crate::pool::Pools;
 use crate::record::{RevisionRecord, Saved, ThemeRecord};
+
+/// Which revisions of a theme are looked for.
+#[derive(Clone, Copy, Debug)]
+pub struct Revisions<'a> {
+    /// The most there may be.
+    pub limit: u64,
+    /// Only those with a smaller number.
+    pub before: Option<i32>,
+    /// Words that stand in what was changed, in the name or in the number of each.
+    pub words: &'a str,
+}
 
 pub(crate) type Result<T> = std::result::Result<T, StoreError>;
 
@@ -141,20 +153,30 @@ impl Store {
         shown(db, revision_of(db, &found, number).await?).await
     }
 
-    /// The newest revisions, at most `limit`, newest first.
+    /// Revisions that are looked for, newest first.
     ///
     /// # Errors
     /// No theme has that slug.
-    pub async fn revisions(&self, slug: &str, limit: u64) -> Result<Vec<RevisionRecord>> {
+    pub async fn revisions(
+        &self,
+        slug: &str,
+        wanted: &Revisions<'_>,
+    ) -> Result<Vec<RevisionRecord>> {
         let db = &self.pools.reads;
         let found = live(db, slug).await?;
-        let rows = revision::Entity::find()
+        let mut rows = revision::Entity::find()
             .filter(revision::Column::ThemeId.eq(found.id))
             .filter(revision::Column::Replaced.eq(false))
             .order_by_desc(revision::Column::Number)
-            .limit(limit)
-            .all(db)
-            .await?;
+            .limit(wanted.limit);
+        if let Some(before) = wanted.before {
+            rows = rows.filter(revision::Column::Number.lt(before));
+        }
+        for word in wanted.words.split_whitespace() {
+            let holds = "strpos(lower(concat_ws(' ', label, name, number::text)), lower($1)) > 0";
+            rows = rows.filter(Expr::cust_with_values(holds, [word]));
+        }
+        let rows = rows.all(db).await?;
         let slugs = slugs_of(db, rows.iter().filter_map(|r| r.parent_id).collect()).await?;
         let named = |id: Option<Uuid>| id.and_then(|id| slugs.get(&id).cloned());
         Ok(rows
@@ -211,7 +233,7 @@ impl Store {
 
 /// A revision is the current one of its theme.
 fn is_current() -> sea_orm::sea_query::Expr {
-    use sea_orm::sea_query::{Expr, ExprTrait};
+    use sea_orm::sea_query::ExprTrait;
     let number = Expr::col((revision::Entity, revision::Column::Number));
     number.equals((theme::Entity, theme::Column::Current))
 }

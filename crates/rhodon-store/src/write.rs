@@ -13,7 +13,7 @@ use crate::error::StoreError;
 use crate::lineage::{self, check_parents, children_of, kept_parent, parent_named};
 use crate::live as news;
 use crate::pool::{self, commit};
-use crate::record::{Saved, ThemeRecord};
+use crate::record::{RevisionRecord, Saved, ThemeRecord};
 use crate::slug::{free_slug, named, slug_for};
 use crate::store::{
     Result, Save, Store, find_revision, live, locked, next_revision, revision_of, shown, standing,
@@ -141,6 +141,25 @@ impl Store {
         Ok(saved)
     }
 
+    /// Gives a revision a name, or takes it away.
+    ///
+    /// # Errors
+    /// No theme has that slug, or it has no such revision.
+    pub async fn name_revision(
+        &self,
+        slug: &str,
+        number: i32,
+        name: Option<&str>,
+    ) -> Result<RevisionRecord> {
+        let tx = self.pools.begin().await?;
+        let found = live(&tx, slug).await?;
+        let mut row: revision::ActiveModel = revision_of(&tx, &found, number).await?.into();
+        row.name = Set(name.map(str::to_owned));
+        let named = shown(&tx, row.update(&tx).await?).await?;
+        commit(tx).await?;
+        Ok(named)
+    }
+
     /// Marks a theme as deleted; [`Store::restore`] brings it back.
     ///
     /// # Errors
@@ -239,6 +258,7 @@ async fn create_in(tx: &DatabaseTransaction, spec: &Document, label: &str) -> Re
         created_at: Set(Utc::now().into()),
         updated_at: Set(Utc::now().into()),
         deleted_at: Set(None),
+        site_slots: Set(serde_json::json!({})),
     };
     let theme = row.insert(tx).await.map_err(|e| named(e, slug.as_str()))?;
     let first = NewRevision {
@@ -334,14 +354,15 @@ struct NewRevision<'a> {
 }
 
 /// Where a new revision comes from: the current one, or, where that one is of the same topic, what
-/// it came from. The replaced one stays, but in no list.
+/// it came from. The replaced one stays, but in no list. What has a name is never replaced.
 async fn continued(
     tx: &DatabaseTransaction,
     theme: &theme::Model,
     topic: Option<&str>,
 ) -> Result<Option<i32>> {
     let current = revision_of(tx, theme, theme.current).await?;
-    if topic.is_none() || current.topic.as_deref() != topic || current.came_from.is_none() {
+    let goes_on = topic.is_some() && current.topic.as_deref() == topic;
+    if !goes_on || current.came_from.is_none() || current.name.is_some() {
         return Ok(Some(theme.current));
     }
     let came_from = current.came_from;
@@ -358,6 +379,7 @@ impl NewRevision<'_> {
             theme_id: Set(self.theme),
             number: Set(self.number),
             label: Set(self.label.to_owned()),
+            name: Set(None),
             came_from: Set(self.came_from),
             parent_id: Set(self.parent),
             topic: Set(self.topic.map(str::to_owned)),

@@ -2,7 +2,7 @@
 #![allow(clippy::unwrap_used)]
 
 use rhodon_color::Color;
-use rhodon_store::{Children, Save, Store, StoreError};
+use rhodon_store::{Children, Revisions, Save, Store, StoreError};
 use rhodon_testing::fresh_database;
 use rhodon_theme::{Document, InheritError};
 
@@ -24,6 +24,14 @@ fn save<'a>(spec: &'a Document, label: &'a str, base: i32) -> Save<'a> {
         label,
         base,
         topic: None,
+    }
+}
+
+fn at_most(limit: u64) -> Revisions<'static> {
+    Revisions {
+        limit,
+        before: None,
+        words: "",
     }
 }
 
@@ -100,7 +108,7 @@ async fn undo_and_redo_walk_the_revisions_and_lose_none() {
         Err(StoreError::NothingTo("redo"))
     ));
     let labels: Vec<String> = store
-        .revisions("tern", 10)
+        .revisions("tern", &at_most(10))
         .await
         .unwrap()
         .into_iter()
@@ -163,7 +171,10 @@ async fn of_two_writes_at_once_exactly_one_wins() {
         won += usize::from(task.await.unwrap());
     }
     assert_eq!(
-        (won, store.revisions("tern", 10).await.unwrap().len()),
+        (
+            won,
+            store.revisions("tern", &at_most(10)).await.unwrap().len()
+        ),
         (1, 2)
     );
 }
@@ -376,8 +387,8 @@ async fn what_is_not_there_is_told_by_name() {
         store.get("gull").await.unwrap_err(),
         store.undo("gull", 1).await.unwrap_err(),
         store.delete("gull", Children::Refuse).await.unwrap_err(),
-        store.revisions("gull", 5).await.unwrap_err(),
-        store.revisions("gull", 1).await.unwrap_err(),
+        store.revisions("gull", &at_most(5)).await.unwrap_err(),
+        store.revisions("gull", &at_most(1)).await.unwrap_err(),
     ] {
         assert!(
             matches!(&error, StoreError::NoTheme(slug) if slug == "gull"),
@@ -421,7 +432,7 @@ async fn many_revisions_are_kept_and_the_newest_listed() {
             .await
             .unwrap();
     }
-    let newest = store.revisions("tern", 10).await.unwrap();
+    let newest = store.revisions("tern", &at_most(10)).await.unwrap();
     assert_eq!(newest.len(), 10);
     assert_eq!((newest[0].number, newest[9].number), (40, 31));
     for back in (2..=40).rev() {
@@ -429,10 +440,75 @@ async fn many_revisions_are_kept_and_the_newest_listed() {
     }
     assert_eq!(store.get("tern").await.unwrap().revision.label, "created");
     assert_eq!(
-        store.revisions("tern", 100).await.unwrap().len(),
+        store.revisions("tern", &at_most(100)).await.unwrap().len(),
         40,
         "undoing loses nothing"
     );
+}
+
+#[tokio::test]
+async fn revisions_have_names_are_searched_and_reached_page_by_page() {
+    let store = store().await;
+    let spec = spec("Tern", "#0f5c7a");
+    store.create(&spec, "created").await.unwrap();
+    for (base, label) in [
+        (1, "Moss: strength 90 %"),
+        (2, "Buoy 100_% added"),
+        (3, "restored"),
+    ] {
+        store.save("tern", save(&spec, label, base)).await.unwrap();
+    }
+    store
+        .name_revision("tern", 2, Some("Sent to the Printer"))
+        .await
+        .unwrap();
+    let found = async |words| {
+        let wanted = Revisions {
+            words,
+            ..at_most(9)
+        };
+        let found = store.revisions("tern", &wanted).await.unwrap();
+        found.into_iter().map(|r| r.number).collect::<Vec<_>>()
+    };
+    assert_eq!(found("printer SENT").await, [2]);
+    assert_eq!(found("%").await, [3, 2], "a sign is itself, and no pattern");
+    assert_eq!(found("_").await, [3]);
+    assert_eq!(found("4").await, [4]);
+    assert_eq!(found("gull").await, [0; 0]);
+    let next = Revisions {
+        before: Some(3),
+        ..at_most(1)
+    };
+    let page = store.revisions("tern", &next).await.unwrap();
+    assert_eq!(
+        (page.len(), page[0].number, page[0].name.as_deref()),
+        (1, 2, Some("Sent to the Printer"))
+    );
+    let gone = store.name_revision("tern", 2, None).await.unwrap();
+    assert_eq!(gone.name, None);
+    assert!(matches!(
+        store.name_revision("tern", 99, Some("x")).await,
+        Err(StoreError::NoRevision { number: 99, .. })
+    ));
+}
+
+#[tokio::test]
+async fn a_named_revision_is_not_replaced_by_the_next_of_its_topic() {
+    let store = store().await;
+    let spec = spec("Tern", "#0f5c7a");
+    store.create(&spec, "created").await.unwrap();
+    let option = |base| Save {
+        topic: Some("handoff"),
+        ..save(&spec, "an option", base)
+    };
+    store.save("tern", option(1)).await.unwrap();
+    store.name_revision("tern", 2, Some("kept")).await.unwrap();
+    store.save("tern", option(2)).await.unwrap();
+    store.save("tern", option(3)).await.unwrap();
+    let listed = store.revisions("tern", &at_most(9)).await.unwrap();
+    let numbers: Vec<i32> = listed.iter().map(|r| r.number).collect();
+    assert_eq!(numbers, [4, 2, 1], "3 was replaced, 2 has a name");
+    assert_eq!(listed[0].came_from, Some(2));
 }
 
 #[tokio::test]

@@ -46,6 +46,16 @@ impl Derived {
         self.tokens.iter().find(|t| *t.path == *path)
     }
 
+    /// The value of a token in a mode, at a level of contrast.
+    pub fn cell_at(&self, path: &str, mode: Mode, level: Level) -> Option<&Cell> {
+        let usual = self.token(path)?.cell(mode);
+        let raised = match (level, &self.more) {
+            (Level::More, Some(more)) => more.cell(path, mode),
+            _ => None,
+        };
+        Some(raised.unwrap_or(usual))
+    }
+
     /// An intent by its name.
     pub fn intent(&self, name: &str) -> Option<&IntentScale> {
         self.intents.iter().find(|i| i.name.as_str() == name)

@@ -11,12 +11,16 @@ export type Lineage = Schemas["LineageView"];
 export type Decision = Schemas["DecisionView"];
 /** Whose a value of a token is. */
 export type CellSource = Schemas["CellSourceView"];
+/** A value before and after. */
+export type Change = Schemas["ChangeView"];
 /** What a change of a theme moves in one below it. */
 export type Below = Schemas["BelowView"];
 
 export const familyQuery = queryOptions({
   queryKey: ["family"],
   queryFn: () => answer(api.GET("/api/family")),
+  // The route asks first and the page right after it: once is enough.
+  staleTime: 1000,
 });
 
 /** The sheets that paint a picture of a theme as it was saved. */

@@ -435,6 +435,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/near-tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The tokens of a document that come nearest to a colour. */
+        post: operations["near_tokens"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/nearest": {
         parameters: {
             query?: never;
@@ -968,7 +985,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The newest revisions, newest first. */
+        /** The newest revisions that are looked for, newest first, at most sixty. */
         get: operations["list_revisions"];
         put?: never;
         post?: never;
@@ -988,6 +1005,23 @@ export interface paths {
         /** One revision. */
         get: operations["get_revision"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/themes/{slug}/revisions/{revision}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Gives a revision a name, or takes it away. A named one stays in the list for good. */
+        put: operations["name_revision"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1316,6 +1350,11 @@ export interface components {
         ChangeView: {
             after?: string | null;
             before?: string | null;
+            /**
+             * Format: double
+             * @description CIEDE2000 between the two, to a hundredth, where both are colours.
+             */
+            difference?: number | null;
             mode?: ("light" | "dark") | null;
             path: string;
         };
@@ -1473,6 +1512,8 @@ export interface components {
         DiffView: {
             /** @description Every value that differs. */
             changes: components["schemas"]["ChangeView"][];
+            /** @description What differs where more contrast is asked for, and not usually. */
+            more: components["schemas"]["ChangeView"][];
         };
         /** @description A changed document. */
         DocumentView: {
@@ -1798,6 +1839,31 @@ export interface components {
             names: {
                 [key: string]: string;
             };
+        };
+        /** @description A token, in one mode, beside the colour. */
+        NearTokenView: {
+            /**
+             * Format: double
+             * @description CIEDE2000, to a hundredth.
+             */
+            difference: number;
+            mode?: ("light" | "dark") | null;
+            path: string;
+            /** @description Its value. */
+            value: string;
+        };
+        /** @description A document, and a colour that is looked for. */
+        NearTokensRequest: {
+            /** @description Any CSS colour, hex with or without `#`. */
+            color: string;
+            spec: components["schemas"]["ThemeDocument"];
+        };
+        /** @description The tokens nearest to a colour. */
+        NearTokensView: {
+            /** @description The colour. */
+            hex: string;
+            /** @description At most twelve, the nearest first. */
+            tokens: components["schemas"]["NearTokenView"][];
         };
         /** @description A slot whose token is not exactly the colour of the example. */
         NearView: {
@@ -2154,6 +2220,11 @@ export interface components {
             /** Format: uuid */
             id: string;
         };
+        /** @description What a revision is called. */
+        RevisionName: {
+            /** @description At most 80 characters; none takes the name away. */
+            name?: string | null;
+        };
         /** @description A revision in a list. */
         RevisionSummary: {
             /**
@@ -2165,9 +2236,11 @@ export interface components {
             createdAt: string;
             /** @description What it changed, in words. */
             label: string;
+            /** @description What somebody calls it. */
+            name?: string | null;
             /** Format: int32 */
             revision: number;
-            /** @description Small pictures of its brand scales: codes from light to dark. */
+            /** @description Small pictures of its scales: codes from light to dark. */
             scales: string[][];
         };
         /** @description A revision with its document. */
@@ -2177,6 +2250,7 @@ export interface components {
             /** Format: date-time */
             createdAt: string;
             label: string;
+            name?: string | null;
             /** Format: int32 */
             revision: number;
             spec: components["schemas"]["ThemeDocument"];
@@ -2266,8 +2340,12 @@ export interface components {
         };
         /** @description A site. */
         SiteOfHost: {
+            /** @description Themes that it showed before and that the host still knows, the last one first. */
+            before: string[];
             id: string;
             name: string;
+            /** @description Whether that is the theme asked for, under its name or a former one. */
+            own: boolean;
             /** @description Name of the theme that it shows. */
             theme?: string | null;
             /** Format: int64 */
@@ -2277,15 +2355,17 @@ export interface components {
         SitesRequest: {
             /** @description Whether it is published and registered, or only looked at. */
             register: boolean;
-            /** @description Paths of tokens by slot. */
+            /** @description Paths of tokens by slot, kept for the next time; without them those that are kept. */
             slots?: {
                 [key: string]: string;
-            };
+            } | null;
         };
         /** @description Sites, and what they would take of a theme. */
         SitesView: {
             /** @description How many tokens have no slot there. */
             beyond: number;
+            /** @description Names under which it was registered before it was renamed, and that the host still knows. */
+            formerly: string[];
             /** @description The name under which the theme is registered there. */
             name: string;
             /** @description Whether this server knows a host of sites. */
@@ -2307,6 +2387,8 @@ export interface components {
         };
         /** @description A slot, and what stands in it or why nothing does. */
         SlotView: {
+            /** @description Whether somebody chose that token. */
+            chosen: boolean;
             meaning: string;
             slot: string;
             token?: string | null;
@@ -2602,7 +2684,9 @@ export interface components {
         /** @description What a change moved. */
         WakeView: {
             changes: components["schemas"]["ChangeView"][];
-            /** @description Pairs that can no longer be read, as `foreground on background (mode)`. */
+            /** @description What moves where more contrast is asked for, and not usually. */
+            more: components["schemas"]["ChangeView"][];
+            /** @description Pairs that can no longer be read, as `foreground on background (mode)`; those of more contrast say so. */
             unreadable: string[];
         };
         /** @description A token that the target cannot carry as it is. */
@@ -3911,6 +3995,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NamesView"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    near_tokens: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NearTokensRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NearTokensView"];
                 };
             };
             422: {
@@ -5699,7 +5823,12 @@ export interface operations {
     };
     list_revisions: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Only those with a smaller number: the last of one answer leads to the next. */
+                before?: number;
+                /** @description Words that stand in what was changed, in the name or in the number of each. */
+                words?: string;
+            };
             header?: never;
             path: {
                 slug: string;
@@ -5756,6 +5885,57 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    name_revision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                revision: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RevisionName"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RevisionView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -6,6 +6,7 @@ import { familyQuery, type Member, underParent } from "../api/family";
 import { themeQuery, themesQuery } from "../api/queries";
 import { counted } from "../ui/counted";
 import { listed } from "../ui/listed";
+import { countMoved } from "../ui/moved";
 import { WakeList } from "../ui/WakeList";
 
 interface Props {
@@ -73,16 +74,16 @@ export function ParentDialog({ member, members, onDone }: Props) {
       {isChange && outcome && !told && (
         <>
           <Text size="sm" mt="sm">
-            {outcome.wake.changes.length === 0
+            {countMoved(outcome.wake) === 0
               ? "No value moves."
-              : `${counted(outcome.wake.changes.length, "value")} would move.`}{" "}
+              : `${counted(countMoved(outcome.wake), "value")} would move.`}{" "}
             {outcome.wake.unreadable.length > 0 && (
               <b>{counted(outcome.wake.unreadable.length, "pair")} would become unreadable.</b>
             )}
           </Text>
-          {outcome.wake.changes.length > 0 && (
+          {countMoved(outcome.wake) > 0 && (
             <div style={{ maxHeight: 300, overflow: "auto" }}>
-              <WakeList changes={outcome.wake.changes} />
+              <WakeList {...outcome.wake} />
             </div>
           )}
         </>

@@ -1,4 +1,4 @@
-import { lazy } from "react";
+import { lazyRouteComponent } from "@tanstack/react-router";
 
-/** Every theme on one page, loaded once it is asked for. */
-export const FamilyPage = lazy(() => import("./FamilyPage"));
+/** Every theme on one page; its script is fetched beside its data, before the page is shown. */
+export const FamilyPage = lazyRouteComponent(() => import("./FamilyPage"));

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { vocabularyQuery } from "../api/queries";
 import { seeWith, useEyes } from "./eyes";
+import head from "./ProofHead.module.css";
 import classes from "./ProofPane.module.css";
 
 /** Chooses whose eyes the work is seen with. */
@@ -9,14 +10,16 @@ export function EyesChoice() {
   const { data } = useQuery(vocabularyQuery);
   return (
     <select
-      className={classes.against}
+      className={head.choice}
+      data-chosen={eyes !== undefined}
       aria-label="Eyes"
+      title="Whose eyes the work is seen with"
       value={eyes?.kind ?? ""}
       onChange={(e) =>
         seeWith(e.currentTarget.value ? { kind: e.currentTarget.value, tenths: 10 } : undefined)
       }
     >
-      <option value="">eyes …</option>
+      <option value="">own eyes</option>
       {data?.eyes.map((kind) => (
         <option key={kind.id} value={kind.id}>
           {kind.name}

@@ -45,16 +45,29 @@ export function Shares({ shares, tokenOf, mode }: Props) {
   const grounds = [...shares].sort((a, b) => b[1] - a[1]).slice(0, 12);
   return (
     <section className={classes.shares} aria-label="Proportions">
+      <div className={classes.aims} aria-hidden="true">
+        <i style={{ insetInlineStart: `${aim.dominant}%` }} title={`aim: dominant ${aim.dominant} %`} />
+        <i
+          style={{ insetInlineStart: `${aim.dominant + aim.secondary}%` }}
+          title={`aim: secondary ${aim.secondary} %`}
+        />
+      </div>
       <div className={classes.shareBar} aria-hidden="true">
-        {grounds.map(([name, share]) => (
-          <span
-            key={name}
-            style={{ flexGrow: share, background: colorOf(name) }}
-            title={`${name.slice(2)} ${percent(share)}`}
-          />
+        {PARTS.map((part) => (
+          <span key={part} style={{ flexGrow: sums[part] }}>
+            {grounds
+              .filter(([name]) => partOf(name) === part)
+              .map(([name, share]) => (
+                <i
+                  key={name}
+                  style={{ flexGrow: share, background: colorOf(name) }}
+                  title={`${name.slice(2)} ${percent(share)}`}
+                />
+              ))}
+          </span>
         ))}
       </div>
-      <p>
+      <p className={classes.shareParts}>
         {PARTS.map((part) => (
           <span key={part}>
             {part} <b>{percent(sums[part])}</b> of{" "}

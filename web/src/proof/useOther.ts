@@ -16,6 +16,8 @@ export interface Other {
   wake: NonNullable<Preview["wake"]>;
 }
 
+const NOTHING: Other["wake"] = { changes: [], more: [], unreadable: [] };
+
 /** The other side of a comparison: a revision of this theme, or another theme. */
 export function useOther(slug: string, spec: ThemeDocument, against: string | undefined) {
   return useQuery({
@@ -29,7 +31,7 @@ export function useOther(slug: string, spec: ThemeDocument, against: string | un
         answer(api.POST("/api/preview", { body: { spec: found.spec } })),
         answer(api.POST("/api/preview", { body: { spec, before: found.spec } })),
       ]);
-      return { name: found.name, sheets: theirs.sheets, wake: ours.wake ?? { changes: [], unreadable: [] } };
+      return { name: found.name, sheets: theirs.sheets, wake: ours.wake ?? NOTHING };
     },
   });
 }
@@ -44,7 +46,7 @@ async function raised(spec: ThemeDocument): Promise<Other> {
     before: cellOf(byPath.get(path), mode)?.value,
     after: value,
   }));
-  return { name: "more contrast", level: "more", wake: { changes, unreadable: [] } };
+  return { name: "more contrast", level: "more", wake: { ...NOTHING, changes } };
 }
 
 async function load(slug: string, against: string): Promise<{ name: string; spec: ThemeDocument }> {

@@ -4,7 +4,7 @@ import { OwnDialog } from "../lineage/OwnDialog";
 import { DeleteDialog } from "./DeleteDialog";
 import { DeletedThemes } from "./DeletedThemes";
 import { useDialog, useDialogs } from "./dialogs";
-import { HistoryDrawer } from "./HistoryDrawer";
+import { HistoryDrawer } from "./history/HistoryDrawer";
 import { KeysSheet } from "./KeysSheet";
 import { RenameDialog } from "./NameDialog";
 import { NewThemeDialog } from "./NewThemeDialog";

@@ -1,6 +1,7 @@
 import { Button, Group, Modal, Stack, Text } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { themesQuery } from "../api/queries";
+import { sitesQuery } from "../api/sites";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
 import { Swatch } from "../ui/Swatch";
@@ -12,6 +13,8 @@ export function DeleteDialog() {
   const { opened, onClose } = useDialog("delete");
   const theme = useEditorState(themeOf);
   const { data: themes = [] } = useQuery(themesQuery);
+  const { data: sites } = useQuery({ ...sitesQuery(theme.slug, theme.revision), enabled: opened });
+  const shownBy = (sites?.sites ?? []).filter((site) => site.own).map((site) => site.name);
   const actions = useThemeActions();
   const children = themes.filter((t) => t.parent === theme.slug);
   const remove = (choice?: "delete" | "free") => {
@@ -37,6 +40,12 @@ export function DeleteDialog() {
           </>
         ) : (
           <Text size="sm">It moves to the deleted themes with all its revisions; Ctrl Z brings it back.</Text>
+        )}
+        {shownBy.length > 0 && (
+          <Text size="sm">
+            {shownBy.join(", ")} {shownBy.length === 1 ? "shows" : "show"} it and will go on doing so:
+            published files stay. Have another theme shown there first if that is not meant.
+          </Text>
         )}
         <Group justify="flex-end" mt="sm">
           <Button variant="default" onClick={onClose} data-autofocus>

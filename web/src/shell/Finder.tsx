@@ -3,24 +3,37 @@ import { createSpotlight, Spotlight } from "@mantine/spotlight";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { useEffect, useMemo, useState } from "react";
+import { cellOf } from "../api/cellOf";
+import { checkQuery, findingKey, nearQuery } from "../api/check";
+import type { Finding, Token } from "../api/client";
 import { targetsQuery, themesQuery } from "../api/queries";
 import { useEditorState } from "../editor/EditorProvider";
-import { derivedOf } from "../editor/selectors";
+import { derivedOf, documentOf } from "../editor/selectors";
 import type { View } from "../router";
-import { Swatch } from "../ui/Swatch";
+import { isColor, Swatch } from "../ui/Swatch";
 import { useGoTo } from "../ui/useGoTo";
 import { dialogs } from "./dialogs";
 import classes from "./Finder.module.css";
-import { type Found, ranked } from "./finding";
+import { type Found, type FoundGroup, nearHits, ranked } from "./finding";
 import type { Action } from "./useActions";
 
 const [store, spotlight] = createSpotlight();
 
-/** Finds stages, actions, themes, scales, targets and tokens by any part of their names. */
+/**
+ * Finds stages, actions, themes, scales, targets, tokens and findings by any part of their names, and by
+ * a colour that is typed the tokens nearest to it.
+ */
 export default function Finder({ actions }: { actions: Action[] }) {
   const [words, setWords] = useState("");
   const everything = useEverything(actions);
-  const groups = useMemo(() => ranked(everything, words), [everything, words]);
+  const near = useNear(words);
+  const groups = useMemo(() => {
+    // What comes first is chosen: it does not change once it is shown.
+    if (!near) return [];
+    const named = ranked(everything, words);
+    // A code means a colour; a word may be one and mean something else.
+    return /[#\d(]/.test(words) ? [...near, ...named] : [...named, ...near];
+  }, [near, everything, words]);
   useEffect(() => spotlight.open(), []);
   return (
     <Spotlight.Root
@@ -36,7 +49,7 @@ export default function Finder({ actions }: { actions: Action[] }) {
       attributes={{ content: { "aria-label": "Find anything" } }}
     >
       <Spotlight.Search
-        placeholder="Stage, action, theme, scale, target or token"
+        placeholder="Stage, action, theme, scale, target, token, finding, or a colour"
         aria-label="Find anything"
       />
       <Spotlight.ActionsList>
@@ -58,12 +71,45 @@ export default function Finder({ actions }: { actions: Action[] }) {
   );
 }
 
+/** The colour that words are, in any notation of CSS, or as six or eight digits without their sign. */
+function typedColor(words: string): string | undefined {
+  const text = words.trim();
+  const code = /^([0-9a-f]{6}|[0-9a-f]{8})$/i.test(text) ? `#${text}` : text;
+  return isColor(code) ? code : undefined;
+}
+
+/** The tokens nearest to a colour, where the words are one; nothing yet while they are looked for. */
+function useNear(words: string): FoundGroup[] | undefined {
+  const goTo = useGoTo();
+  const spec = useEditorState(documentOf);
+  const color = typedColor(words);
+  const { data, isFetching } = useQuery(nearQuery(spec, color));
+  return useMemo(() => {
+    if (color && isFetching) return undefined;
+    if (!data) return [];
+    const hits = nearHits(data.tokens).map(({ path, value, modes, difference }) => ({
+      id: `near-${path}-${modes}`,
+      group: "",
+      name: path,
+      words: "",
+      help: [value, modes, difference === 0 ? "exactly this" : `apart by ${difference}`]
+        .filter(Boolean)
+        .join(" · "),
+      colors: [data.hex, value],
+      run: () => goTo("ledger", { token: path }),
+    }));
+    return [{ group: `Tokens nearest to ${data.hex}`, hits }];
+  }, [color, isFetching, data, goTo]);
+}
+
 /** All that can be found, from the lists and the theme at hand. */
 function useEverything(actions: Action[]): Found[] {
   const derived = useEditorState(derivedOf);
   const goTo = useGoTo();
   const { data: themes = [] } = useQuery(themesQuery);
   const { data: targets = [] } = useQuery(targetsQuery);
+  const spec = useEditorState(documentOf);
+  const { data: check } = useQuery(checkQuery(spec, "usual"));
   const navigate = useNavigate();
   return useMemo(() => {
     const go = (stage: string, view: Partial<View>) => () => goTo(stage, view);
@@ -87,6 +133,15 @@ function useEverything(actions: Action[]): Found[] {
         colors: s.steps.map((step) => step.hex),
         run: go("stave", { scale: s.slug }),
       })),
+      ...(check?.findings ?? []).map((f) => ({
+        id: `finding-${findingKey(f)} ${f.message}`,
+        group: "Findings",
+        name: f.message,
+        words: `${f.message} ${f.id} ${f.severity} ${f.accepted ? "accepted" : ""} finding`,
+        help: f.accepted ? "accepted" : f.severity,
+        colors: colorsOf(f, derived?.tokens ?? []),
+        run: go("check", { finding: findingKey(f) }),
+      })),
       ...targets.map((t) => ({
         id: `target-${t.id}`,
         group: "Targets",
@@ -105,5 +160,19 @@ function useEverything(actions: Action[]): Found[] {
         run: go("ledger", { token: t.path }),
       })),
     ];
-  }, [actions, themes, targets, derived, navigate, goTo]);
+  }, [actions, themes, targets, check, derived, navigate, goTo]);
+}
+
+/** The colours of a finding's tokens, in its mode. */
+function colorsOf({ tokens, mode }: Finding, all: Token[]): string[] | undefined {
+  const colors = tokens
+    .slice(0, 2)
+    .map((path) =>
+      cellOf(
+        all.find((t) => t.path === path && t.kind === "color"),
+        mode ?? "light",
+      ),
+    )
+    .flatMap((cell) => cell?.value ?? []);
+  return colors.length > 0 ? colors : undefined;
 }

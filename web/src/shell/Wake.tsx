@@ -4,6 +4,7 @@ import { useEditor, useEditorState } from "../editor/EditorProvider";
 import { BelowList } from "../lineage/BelowList";
 import { useBelow } from "../lineage/useBelow";
 import { counted } from "../ui/counted";
+import { countMoved } from "../ui/moved";
 import { Sentence } from "../ui/Sentence";
 import { useGoTo } from "../ui/useGoTo";
 import { WakeList } from "../ui/WakeList";
@@ -72,11 +73,11 @@ function Calm() {
       <b>
         <Sentence text={event} />
       </b>
-      {wake && wake.changes.length > 0 && (
+      {wake && countMoved(wake) > 0 && (
         <>
           <span>·</span>
           <UnstyledButton className={classes.wakeButton} onClick={() => setOpen(true)}>
-            {wake.changes.length} values moved
+            {counted(countMoved(wake), "value")} moved
           </UnstyledButton>
         </>
       )}
@@ -101,7 +102,7 @@ function Calm() {
         </>
       )}
       <Modal opened={open} onClose={() => setOpen(false)} title="What moved" size="lg">
-        {wake && <WakeList changes={wake.changes} />}
+        {wake && <WakeList {...wake} />}
       </Modal>
     </footer>
   );

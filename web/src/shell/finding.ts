@@ -47,3 +47,23 @@ function rankOf(name: string, word: string): number {
   if (name.startsWith(word)) return 1;
   return name.split(/[\s.-]/).some((part) => part.startsWith(word)) ? 2 : 3;
 }
+
+/** A token near to a colour, in one mode. */
+interface Near {
+  path: string;
+  mode?: string | null;
+  value: string;
+  difference: number;
+}
+
+/** Tokens near to a colour, a token with one value in both modes once. */
+export function nearHits(tokens: Near[]) {
+  const hits = new Map<string, Omit<Near, "mode"> & { modes: string }>();
+  for (const { mode, ...token } of tokens) {
+    const key = `${token.path} ${token.value}`;
+    const known = hits.get(key);
+    if (known) known.modes = `${known.modes}, ${mode}`;
+    else hits.set(key, { ...token, modes: mode ?? "" });
+  }
+  return [...hits.values()];
+}

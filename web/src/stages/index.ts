@@ -1,4 +1,4 @@
-import type { ComponentType } from "react";
+import type { FunctionComponent } from "react";
 import { packed } from "../editor/edits";
 import type { EditorState } from "../editor/store";
 import type { View } from "../router";
@@ -28,7 +28,7 @@ export interface Stage {
   /** How it stands, in a word or number. */
   stands: (state: EditorState) => string;
   keys: StageKey[];
-  load: () => Promise<{ default: ComponentType }>;
+  load: () => Promise<{ default: FunctionComponent }>;
 }
 
 /** Every stage, in the order of the work. */
@@ -60,6 +60,7 @@ export const STAGES: Stage[] = [
     keys: [
       { keys: "← →", does: "move the chosen step by half an L*, with Shift by two" },
       { keys: "Enter", does: "open the scale of the chosen step" },
+      { keys: "Ctrl click", does: "on a scale’s name: choose it, to move several scales together" },
     ],
     load: () => import("./stave/StaveStage"),
   },
@@ -72,6 +73,11 @@ export const STAGES: Stage[] = [
     keys: [
       { keys: "Enter", does: "edit the chosen value, and save it" },
       { keys: "Esc", does: "leave a value as it was" },
+      { keys: "← → ↑ ↓", does: "move from value to value; Page and Ctrl Home, Ctrl End go further" },
+      {
+        keys: "Ctrl click",
+        does: "on a name: mark it, with Shift all up to it; marked tokens are changed together",
+      },
     ],
     load: () => import("./ledger/LedgerStage"),
   },

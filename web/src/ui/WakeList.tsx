@@ -1,41 +1,85 @@
-import { Table } from "@mantine/core";
 import type { Wake } from "../api/client";
+import { counted } from "./counted";
+import { type Moved, type MovedGroup, movedGroups } from "./moved";
 import { isColor, Swatch } from "./Swatch";
+import classes from "./WakeList.module.css";
 
-/** Tokens before and after. */
-export function WakeList({ changes }: { changes: Wake["changes"] }) {
+type Props = Pick<Wake, "changes"> & Partial<Pick<Wake, "more">>;
+
+/** Tokens before and after, by scale and by family of roles, what differs most first. */
+export function WakeList({ changes, more }: Props) {
   return (
-    <Table stickyHeader>
-      <Table.Thead>
-        <Table.Tr>
-          <Table.Th>Token</Table.Th>
-          <Table.Th>Mode</Table.Th>
-          <Table.Th>Before</Table.Th>
-          <Table.Th>After</Table.Th>
-        </Table.Tr>
-      </Table.Thead>
-      <Table.Tbody>
-        {changes.map((c) => (
-          <Table.Tr key={`${c.path} ${c.mode}`}>
-            <Table.Td>{c.path}</Table.Td>
-            <Table.Td>{c.mode ?? "both"}</Table.Td>
-            <Table.Td>
-              <Told value={c.before} />
-            </Table.Td>
-            <Table.Td>
-              <Told value={c.after} />
-            </Table.Td>
-          </Table.Tr>
-        ))}
-      </Table.Tbody>
-    </Table>
+    <div className={classes.list}>
+      {movedGroups({ changes, more }).map((group) => (
+        <Group key={group.name} group={group} />
+      ))}
+    </div>
+  );
+}
+
+function Group({ group: { name, moved } }: { group: MovedGroup }) {
+  return (
+    <section aria-label={name}>
+      <header className={classes.head}>
+        <h3>{name}</h3>
+        <span>{counted(moved.length, "value")}</span>
+        <Strips moved={moved} />
+      </header>
+      <table className={classes.rows}>
+        <thead className={classes.unseen}>
+          <tr>
+            <th>Token</th>
+            <th>Mode</th>
+            <th>Before</th>
+            <th>After</th>
+            <th>Difference</th>
+          </tr>
+        </thead>
+        <tbody>
+          {moved.map((m) => (
+            <tr key={`${m.path} ${m.mode} ${m.level}`}>
+              <th scope="row">{m.path}</th>
+              <td>{modeTold(m)}</td>
+              <td>
+                <Told value={m.before} />
+              </td>
+              <td>
+                <Told value={m.after} />
+              </td>
+              <td title="Difference by CIEDE2000: about 2 is just seen">{m.difference?.toFixed(1)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+const modeTold = ({ mode, level }: Moved) =>
+  level === "more" ? `${mode ?? "both"}, more contrast` : (mode ?? "both");
+
+/** The colours of a group before, and under them after, in the order of their paths. */
+function Strips({ moved }: { moved: Moved[] }) {
+  const colors = moved
+    .filter((m) => isColor(m.before) && isColor(m.after))
+    .sort((a, b) => a.path.localeCompare(b.path, undefined, { numeric: true }));
+  if (colors.length === 0) return null;
+  return (
+    <span className={classes.strips} aria-hidden="true">
+      {colors.map((m) => (
+        <span key={`${m.path} ${m.mode} ${m.level}`}>
+          <i style={{ background: m.before ?? undefined }} />
+          <i style={{ background: m.after ?? undefined }} />
+        </span>
+      ))}
+    </span>
   );
 }
 
 function Told({ value }: { value: string | null | undefined }) {
   return (
     <>
-      {isColor(value) && <Swatch colors={[value]} />} {value ?? "—"}
+      {isColor(value) && <Swatch colors={[value]} />} {value ?? "none"}
     </>
   );
 }

@@ -16,7 +16,7 @@ export function ClashOfFile({ slug }: { slug: string }) {
   return (
     <div className={classes.sides}>
       <p>Before: the theme. After: the file.</p>
-      <WakeList changes={data.changes} />
+      <WakeList {...data} />
     </div>
   );
 }

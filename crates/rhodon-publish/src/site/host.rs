@@ -54,7 +54,7 @@ pub struct Registered {
 }
 
 /// How a host stands.
-#[derive(Clone, Debug, PartialEq, Eq, Deserialize, Serialize)]
+#[derive(Clone, Debug, Default, PartialEq, Eq, Deserialize, Serialize)]
 pub struct Standing {
     /// What its sites take.
     pub slots: Vec<Slot>,
@@ -129,6 +129,11 @@ impl Host {
             base,
             token: token.to_owned(),
         })
+    }
+
+    /// Its address, by which it is told from others.
+    pub fn address(&self) -> &str {
+        self.base.as_str()
     }
 
     fn to(&self, parts: &[&str]) -> Url {

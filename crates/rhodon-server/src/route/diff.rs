@@ -11,7 +11,7 @@ use utoipa::{IntoParams, ToSchema};
 use crate::bench::Bench;
 use crate::error::ApiError;
 use crate::family::derive_whole;
-use crate::preview::ChangeView;
+use crate::preview::{ChangeView, told};
 
 /// Two saved themes.
 #[derive(Debug, Deserialize, IntoParams)]
@@ -29,12 +29,15 @@ pub(crate) struct Two {
 pub struct DiffView {
     /// Every value that differs.
     changes: Vec<ChangeView>,
+    /// What differs where more contrast is asked for, and not usually.
+    more: Vec<ChangeView>,
 }
 
 impl From<Diff> for DiffView {
     fn from(diff: Diff) -> Self {
         Self {
-            changes: diff.changes.into_iter().map(ChangeView::from).collect(),
+            changes: told(diff.changes),
+            more: told(diff.more),
         }
     }
 }

@@ -15,7 +15,7 @@ use crate::error::ApiError;
 use crate::family::{self, below, derive_whole, moved};
 use crate::json::JsonBody;
 use crate::path::Path;
-use crate::preview::{WakeView, pair_told};
+use crate::preview::{WakeView, lost_told};
 use crate::response_cache::{self, Question};
 
 /// What a document has from its parent, and what it decides itself.
@@ -210,8 +210,8 @@ impl From<family::Below> for BelowView {
         Self {
             slug: below.slug,
             name: below.name,
-            moved: diff.changes.len(),
-            unreadable: diff.unreadable.iter().map(pair_told).collect(),
+            moved: diff.moved(),
+            unreadable: lost_told(&diff),
             broken,
         }
     }

@@ -17,6 +17,7 @@ pub(crate) mod form;
 pub(crate) mod health;
 pub(crate) mod inventory;
 pub(crate) mod lineage;
+pub(crate) mod near;
 pub(crate) mod page;
 pub(crate) mod picture;
 pub(crate) mod published;
@@ -69,6 +70,7 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(color::color))
             .routes(routes!(color::colors))
             .routes(routes!(color::nearest))
+            .routes(routes!(near::near_tokens))
             .routes(routes!(color::start))
             .routes(routes!(companion::companions))
             .routes(routes!(derive::derive_theme))
@@ -133,6 +135,7 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(vocabulary::vocabulary))
             .routes(routes!(revision::list))
             .routes(routes!(revision::get))
+            .routes(routes!(revision::name))
             .routes(routes!(revision::undo))
             .routes(routes!(revision::redo))
             .routes(routes!(revision::bring_back))

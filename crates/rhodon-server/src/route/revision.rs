@@ -9,20 +9,21 @@ use axum::http::{HeaderMap, StatusCode};
 use axum::response::Response;
 use chrono::{DateTime, Utc};
 use quick_cache::sync::Cache;
-use rhodon_store::RevisionRecord;
-use rhodon_theme::{Document, NamedScale, Origin, Resolved, derive};
+use rhodon_store::{RevisionRecord, Revisions};
+use rhodon_theme::{Document, NamedScale, Resolved, derive};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
-use utoipa::ToSchema;
+use utoipa::{IntoParams, ToSchema};
 
 use super::theme::{ThemeView, answer};
 use crate::bench::Bench;
 use crate::error::ApiError;
+use crate::json::JsonBody;
 use crate::path::Path;
 use crate::response_cache::Question;
 use crate::saving::{self, Edit, base_revision, holds};
 
-/// How many revisions a list holds.
+/// The most revisions of one answer.
 const LIST: u64 = 60;
 
 /// A revision in a list.
@@ -32,10 +33,12 @@ pub struct RevisionSummary {
     revision: i32,
     /// What it changed, in words.
     label: String,
+    /// What somebody calls it.
+    name: Option<String>,
     /// Number of the revision it was made from.
     came_from: Option<i32>,
     created_at: DateTime<Utc>,
-    /// Small pictures of its brand scales: codes from light to dark.
+    /// Small pictures of its scales: codes from light to dark.
     #[schema(value_type = Vec<Vec<String>>)]
     scales: Scales,
 }
@@ -46,6 +49,7 @@ pub struct RevisionSummary {
 pub struct RevisionView {
     revision: i32,
     label: String,
+    name: Option<String>,
     came_from: Option<i32>,
     created_at: DateTime<Utc>,
     #[schema(schema_with = crate::openapi::spec_schema)]
@@ -57,6 +61,7 @@ impl RevisionSummary {
         Self {
             revision: r.number,
             label: r.label,
+            name: r.name,
             came_from: r.came_from,
             created_at: r.created_at,
             scales,
@@ -72,7 +77,7 @@ const KEPT: usize = 2000;
 
 static PICTURES: LazyLock<Cache<Question, Scales>> = LazyLock::new(|| Cache::new(KEPT));
 
-/// Codes of the scales that the user brought; none where an old document can no longer be derived.
+/// Codes of all scales; none where an old document can no longer be derived.
 async fn picture(bench: &Bench, spec: &Value) -> Scales {
     let Ok(theme) = bench.read(spec.clone()).await else {
         return Scales::default();
@@ -96,15 +101,11 @@ async fn picture(bench: &Bench, spec: &Value) -> Scales {
 fn drawn(theme: &Resolved) -> Vec<Vec<String>> {
     let derived = derive(theme);
     let scales = derived.iter().flat_map(|d| &d.scales);
-    let own = scales.filter(|s| s.origin != Origin::Derived);
     let codes = |s: &NamedScale| {
-        s.scale
-            .steps
-            .iter()
-            .map(|step| step.color.to_string())
-            .collect()
+        let steps = s.scale.steps.iter();
+        steps.map(|step| step.color.to_string()).collect()
     };
-    own.map(codes).collect()
+    scales.map(codes).collect()
 }
 
 impl From<RevisionRecord> for RevisionView {
@@ -112,6 +113,7 @@ impl From<RevisionRecord> for RevisionView {
         Self {
             revision: r.number,
             label: r.label,
+            name: r.name,
             came_from: r.came_from,
             created_at: r.created_at,
             spec: r.spec,
@@ -119,21 +121,78 @@ impl From<RevisionRecord> for RevisionView {
     }
 }
 
-/// The newest revisions, newest first.
+/// Which revisions of a theme are listed.
+#[derive(Debug, Deserialize, IntoParams)]
+#[serde(deny_unknown_fields)]
+#[into_params(parameter_in = Query)]
+pub(crate) struct Wanted {
+    /// Only those with a smaller number: the last of one answer leads to the next.
+    before: Option<i32>,
+    /// Words that stand in what was changed, in the name or in the number of each.
+    #[serde(default)]
+    words: String,
+}
+
+/// The newest revisions that are looked for, newest first, at most sixty.
 #[utoipa::path(
-    get, path = "/themes/{slug}/revisions", operation_id = "list_revisions", params(("slug" = String, Path,)),
+    get, path = "/themes/{slug}/revisions", operation_id = "list_revisions",
+    params(("slug" = String, Path,), Wanted),
     responses((status = 200, body = Vec<RevisionSummary>), (status = 404, body = ApiError))
 )]
 pub(crate) async fn list(
     State(bench): State<Bench>,
     Path(slug): Path<String>,
+    wanted: Result<Query<Wanted>, QueryRejection>,
 ) -> Result<Json<Vec<RevisionSummary>>, ApiError> {
+    let expected = "expected before=NUMBER, words=TEXT or nothing";
+    let Query(wanted) = wanted.map_err(|_| ApiError::value("/revisions", expected))?;
+    let wanted = Revisions {
+        limit: LIST,
+        before: wanted.before,
+        words: &wanted.words,
+    };
     let mut out = Vec::new();
-    for record in bench.store.revisions(&slug, LIST).await? {
+    for record in bench.store.revisions(&slug, &wanted).await? {
         let scales = picture(&bench, &record.spec).await;
         out.push(RevisionSummary::new(record, scales));
     }
     Ok(Json(out))
+}
+
+/// The most characters of a revision's name.
+const LONGEST_NAME: usize = 80;
+
+/// What a revision is called.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct RevisionName {
+    /// At most 80 characters; none takes the name away.
+    name: Option<String>,
+}
+
+/// Gives a revision a name, or takes it away. A named one stays in the list for good.
+#[utoipa::path(
+    put, path = "/themes/{slug}/revisions/{revision}/name", operation_id = "name_revision",
+    params(("slug" = String, Path,), ("revision" = i32, Path,)), request_body = RevisionName,
+    responses(
+        (status = 200, body = RevisionView), (status = 404, body = ApiError), (status = 422, body = ApiError)
+    )
+)]
+pub(crate) async fn name(
+    State(bench): State<Bench>,
+    Path((slug, revision)): Path<(String, i32)>,
+    JsonBody(body): JsonBody<RevisionName>,
+) -> Result<Json<RevisionView>, ApiError> {
+    let name = body.name.as_deref().map(str::trim);
+    let name = name.filter(|name| !name.is_empty());
+    if let Some(name) = name
+        && (name.chars().count() > LONGEST_NAME || name.chars().any(char::is_control))
+    {
+        let told = format!("expected a name of at most {LONGEST_NAME} characters in one line");
+        return Err(ApiError::value("/name", told));
+    }
+    let named = bench.store.name_revision(&slug, revision, name).await?;
+    Ok(Json(named.into()))
 }
 
 /// One revision.

@@ -1,12 +1,12 @@
 //! Sites of a host that take a theme by name: what they take, registering, applying and taking back.
 
-use std::collections::BTreeMap;
+use std::collections::{BTreeMap, HashMap};
 
 use axum::Json;
 use axum::extract::State;
 use axum::http::{HeaderMap, StatusCode, header};
 use rhodon_publish::Shelf;
-use rhodon_publish::site::{Fit, Host, SiteError, Standing, fit};
+use rhodon_publish::site::{Fit, Host, SiteError, SiteView, Slot, Standing, fit};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -40,6 +40,8 @@ pub struct SitesView {
     sites: Vec<SiteOfHost>,
     /// The address that is registered under that name.
     registered: Option<String>,
+    /// Names under which it was registered before it was renamed, and that the host still knows.
+    formerly: Vec<String>,
     slots: Vec<SlotView>,
     /// How many tokens have no slot there.
     beyond: usize,
@@ -52,6 +54,10 @@ pub struct SiteOfHost {
     name: String,
     /// Name of the theme that it shows.
     theme: Option<String>,
+    /// Whether that is the theme asked for, under its name or a former one.
+    own: bool,
+    /// Themes that it showed before and that the host still knows, the last one first.
+    before: Vec<String>,
     version: u64,
 }
 
@@ -61,6 +67,8 @@ pub struct SlotView {
     slot: String,
     meaning: String,
     token: Option<String>,
+    /// Whether somebody chose that token.
+    chosen: bool,
     value: Option<String>,
     why: Option<String>,
 }
@@ -69,51 +77,68 @@ pub struct SlotView {
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct SitesRequest {
-    /// Paths of tokens by slot.
-    #[serde(default)]
-    slots: BTreeMap<String, String>,
+    /// Paths of tokens by slot, kept for the next time; without them those that are kept.
+    slots: Option<BTreeMap<String, String>>,
     /// Whether it is published and registered, or only looked at.
     register: bool,
 }
 
-fn view(name: String, standing: Option<Standing>, fit: Fit) -> SitesView {
+/// What is remembered of a theme and the sites of a host.
+#[derive(Default)]
+struct Memory {
+    slots: BTreeMap<String, String>,
+    /// Names under which the theme was registered.
+    names: Vec<String>,
+    /// What each site showed before.
+    before: HashMap<String, Vec<String>>,
+}
+
+fn view(name: String, standing: Option<Standing>, fit: Fit, mut memory: Memory) -> SitesView {
     let open = standing.is_some();
-    let Standing {
-        slots,
-        sites,
-        themes,
-    } = standing.unwrap_or_else(|| Standing {
-        slots: Vec::new(),
-        sites: Vec::new(),
-        themes: Vec::new(),
-    });
-    let slot = |slot: rhodon_publish::site::Slot| {
+    let standing = standing.unwrap_or_default();
+    let is_known = |name: &String| standing.themes.iter().any(|t| t.name == *name);
+    let slot = |slot: Slot| {
         let taken = fit.taken.iter().find(|t| t.slot == slot.id);
         let left = fit.left.iter().find(|l| l.slot == slot.id);
         SlotView {
             token: taken
                 .map(|t| t.token.clone())
                 .or(left.and_then(|l| l.token.clone())),
+            chosen: memory.slots.contains_key(&slot.id),
             value: taken.map(|t| t.value.clone()),
             why: left.map(|l| l.why.clone()),
             slot: slot.id,
             meaning: slot.meaning,
         }
     };
+    let slots = standing.slots.into_iter().map(slot).collect();
+    memory
+        .names
+        .retain(|former| *former != name && is_known(former));
+    let site = |site: SiteView| {
+        let mut before = memory.before.remove(&site.id).unwrap_or_default();
+        before.retain(|known| is_known(known) && site.theme.as_ref() != Some(known));
+        let is_own = |shown: &String| *shown == name || memory.names.contains(shown);
+        SiteOfHost {
+            own: site.theme.as_ref().is_some_and(is_own),
+            id: site.id,
+            name: site.name,
+            theme: site.theme,
+            before,
+            version: site.version,
+        }
+    };
     SitesView {
         open,
-        registered: themes.into_iter().find(|t| t.name == name).map(|t| t.url),
-        sites: sites
-            .into_iter()
-            .map(|site| SiteOfHost {
-                id: site.id,
-                name: site.name,
-                theme: site.theme,
-                version: site.version,
-            })
-            .collect(),
-        slots: slots.into_iter().map(slot).collect(),
+        registered: standing
+            .themes
+            .iter()
+            .find(|t| t.name == name)
+            .map(|t| t.url.clone()),
+        sites: standing.sites.into_iter().map(site).collect(),
+        slots,
         beyond: fit.beyond,
+        formerly: memory.names,
         name,
     }
 }
@@ -134,27 +159,39 @@ pub(crate) async fn sites(
     JsonBody(body): JsonBody<SitesRequest>,
 ) -> Result<Json<SitesView>, ApiError> {
     let saved = bench.store.get(&slug).await?;
-    let name = saved.theme.name.clone();
+    let (id, name) = (saved.theme.id, saved.theme.name.clone());
     let Some(host) = host else {
-        return Ok(Json(view(name, None, Fit::default())));
+        let none = (Fit::default(), Memory::default());
+        return Ok(Json(view(name, None, none.0, none.1)));
     };
+    if let Some(chosen) = &body.slots {
+        bench.store.keep_site_slots(&slug, chosen).await?;
+    }
     let theme = bench.read(saved.revision.spec).await?;
     let (_, theme) = derive_whole(&bench, theme).await?;
-    let standing = host.look().await?;
-    let fitted = fit(&theme, &standing.slots, &body.slots);
-    if !body.register {
-        return Ok(Json(view(name, Some(standing), fitted)));
+    let mut standing = host.look().await?;
+    let slots = bench.store.site_slots(&slug).await?;
+    let fitted = fit(&theme, &standing.slots, &slots);
+    if body.register {
+        let file = published_now(&bench, shelf, &slug).await?;
+        let own = headers.get(header::HOST).and_then(|v| v.to_str().ok());
+        let address = format!("{}{PLACE}/{file}", front.address(own));
+        let taken = fitted.taken.iter();
+        let taken = taken.map(|t| (t.slot.clone(), t.value.clone())).collect();
+        // Remembered first: what the host has is known here, whatever happens in between.
+        bench
+            .store
+            .keep_registration(host.address(), &name, id)
+            .await?;
+        host.register(&name, &address, &taken).await?;
+        standing = host.look().await?;
     }
-    let file = published_now(&bench, shelf, &slug).await?;
-    let own = headers.get(header::HOST).and_then(|v| v.to_str().ok());
-    let address = format!("{}{PLACE}/{file}", front.address(own));
-    let slots = fitted
-        .taken
-        .iter()
-        .map(|t| (t.slot.clone(), t.value.clone()));
-    host.register(&name, &address, &slots.collect()).await?;
-    let standing = host.look().await?;
-    Ok(Json(view(name, Some(standing), fitted)))
+    let memory = Memory {
+        slots,
+        names: bench.store.registrations(host.address(), id).await?,
+        before: bench.store.shown_before(host.address()).await?,
+    };
+    Ok(Json(view(name, Some(standing), fitted, memory)))
 }
 
 /// What a site is to show.
@@ -183,6 +220,7 @@ pub struct AppliedView {
     responses((status = 200, body = AppliedView), (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 502, body = ApiError))
 )]
 pub(crate) async fn apply(
+    State(bench): State<Bench>,
     State(host): State<Option<Host>>,
     Path(id): Path<String>,
     JsonBody(body): JsonBody<ApplyRequest>,
@@ -193,6 +231,15 @@ pub(crate) async fn apply(
     let standing = host.look().await?;
     let mut site = standing.site(&id)?.clone();
     site.version = body.version;
+    if let Some(shown) = site
+        .theme
+        .as_ref()
+        .filter(|t| Some(*t) != body.theme.as_ref())
+    {
+        // Remembered first: what it shows now can be brought back, whatever happens in between.
+        let kept = bench.store.keep_shown(host.address(), &id, shown);
+        kept.await?;
+    }
     let before = host.apply(&site, body.theme.as_deref()).await?;
     let theme = standing
         .themes

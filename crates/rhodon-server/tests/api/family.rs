@@ -168,7 +168,7 @@ async fn two_themes_are_told_apart_and_a_family_comes_as_one_archive() {
     let (_, same) = server
         .get("/api/diff?before=night-crossing&after=night-crossing")
         .await;
-    assert_eq!(same, json!({ "changes": [] }));
+    assert_eq!(same, json!({ "changes": [], "more": [] }));
     let (_, diff) = server
         .get("/api/diff?before=brindle-sound-ferries&after=night-crossing")
         .await;

@@ -36,7 +36,9 @@ impl Server {
         load_demo(&store).await.unwrap();
         let standin = tokio::net::TcpListener::bind("127.0.0.1:0").await.unwrap();
         let services = standin.local_addr().unwrap();
-        tokio::spawn(async move { axum::serve(standin, rhodon_standin::router()).await });
+        tokio::spawn(
+            async move { axum::serve(standin, rhodon_standin::router(None).unwrap()).await },
+        );
         let at = Some(format!("http://{services}"));
         let known = Services::at(&Addresses {
             community: at.clone(),

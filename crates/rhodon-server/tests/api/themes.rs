@@ -1,7 +1,7 @@
 //! Themes are made, saved, undone, renamed, deleted and brought back.
 
 use reqwest::{Method, StatusCode};
-use serde_json::json;
+use serde_json::{Value, json};
 
 use super::{Server, read, tern};
 
@@ -49,6 +49,63 @@ async fn a_theme_is_created_saved_undone_and_redone() {
         server.get("/api/themes/tern/revisions/1").await.1["spec"],
         tern("#0f5c7a")
     );
+}
+
+#[tokio::test]
+async fn a_revision_gets_a_name_and_is_found_by_it() {
+    let server = Server::start().await;
+    server
+        .post("/api/themes", json!({ "spec": tern("#0f5c7a") }))
+        .await;
+    let name = async |name: Value| {
+        let request = server
+            .ask(Method::PUT, "/api/themes/tern/revisions/1/name")
+            .json(&json!({ "name": name }));
+        read(request.send().await.unwrap()).await
+    };
+    let (status, named) = name(json!("  Sent to the printer ")).await;
+    assert_eq!(
+        (status, &named["name"]),
+        (StatusCode::OK, &json!("Sent to the printer"))
+    );
+    let (_, found) = server.get("/api/themes/tern/revisions?words=PRINTER").await;
+    assert_eq!(found[0]["name"], "Sent to the printer");
+    assert!(
+        found[0]["scales"].as_array().unwrap().len() > 1,
+        "all scales"
+    );
+    let (_, none) = server.get("/api/themes/tern/revisions?words=harbour").await;
+    assert_eq!(none, json!([]));
+    let (_, older) = server.get("/api/themes/tern/revisions?before=1").await;
+    assert_eq!(older, json!([]));
+    let (status, told) = name(json!("x".repeat(81))).await;
+    assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
+    assert_eq!(told["problems"][0]["pointer"], "/name");
+    let (status, told) = server.get("/api/themes/tern/revisions?before=soon").await;
+    assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
+    assert!(
+        told["detail"].as_str().unwrap().contains("before=NUMBER"),
+        "{told}"
+    );
+    assert_eq!(name(json!("")).await.1["name"], Value::Null);
+}
+
+#[tokio::test]
+async fn the_tokens_nearest_to_a_colour_are_told() {
+    let server = Server::start().await;
+    let ask = json!({ "spec": tern("#0f5c7a"), "color": "0F5C7A" });
+    let (_, found) = server.post("/api/near-tokens", ask).await;
+    assert_eq!(found["hex"], "#0f5c7a");
+    let tokens = found["tokens"].as_array().unwrap();
+    assert_eq!(tokens.len(), 12);
+    assert_eq!(
+        (&tokens[0]["difference"], &tokens[0]["mode"]),
+        (&json!(0.0), &Value::Null)
+    );
+    let odd = json!({ "spec": tern("#0f5c7a"), "color": "sea" });
+    let (status, told) = server.post("/api/near-tokens", odd).await;
+    assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
+    assert_eq!(told["problems"][0]["pointer"], "/color");
 }
 
 #[tokio::test]
@@ -217,7 +274,7 @@ async fn an_earlier_revision_is_restored_as_a_new_one() {
         .iter()
         .map(|r| r["scales"].as_array().unwrap().len())
         .collect();
-    assert_eq!(scales, [1, 1, 1]);
+    assert_eq!(scales, [8, 8, 8], "all of its scales");
 }
 
 #[tokio::test]

@@ -6,5 +6,7 @@ pub(crate) mod own_page;
 pub(crate) mod own_page_file;
 pub(crate) mod picture;
 pub(crate) mod revision;
+pub(crate) mod site_shown;
+pub(crate) mod site_theme;
 pub(crate) mod theme;
 pub(crate) mod tie;

@@ -13,6 +13,9 @@ pub struct Model {
     pub number: i32,
     /// What was changed, in words.
     pub label: String,
+    /// What somebody calls it.
+    #[serde(default)]
+    pub name: Option<String>,
     /// Number of the revision it was made from.
     pub came_from: Option<i32>,
     /// Identity of the theme that this state extends.

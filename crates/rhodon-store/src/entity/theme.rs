@@ -18,6 +18,14 @@ pub struct Model {
     pub updated_at: DateTimeWithTimeZone,
     /// Set while the theme is deleted.
     pub deleted_at: Option<DateTimeWithTimeZone>,
+    /// Which token each slot of a site takes, where somebody chose one.
+    #[sea_orm(column_type = "JsonBinary")]
+    #[serde(default = "no_slots")]
+    pub site_slots: Json,
+}
+
+fn no_slots() -> Json {
+    Json::Object(Default::default())
 }
 
 #[derive(Copy, Clone, Debug, EnumIter, DeriveRelation)]

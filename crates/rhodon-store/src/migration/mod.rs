@@ -8,6 +8,8 @@ mod m20261126_000001_pictures;
 mod m20261126_000002_sets;
 mod m20261126_000003_pages;
 mod m20261126_000004_ties;
+mod m20261126_000005_revision_names;
+mod m20261126_000006_sites;
 
 pub(crate) struct Migrator;
 
@@ -20,6 +22,8 @@ impl MigratorTrait for Migrator {
             Box::new(m20261126_000002_sets::Migration),
             Box::new(m20261126_000003_pages::Migration),
             Box::new(m20261126_000004_ties::Migration),
+            Box::new(m20261126_000005_revision_names::Migration),
+            Box::new(m20261126_000006_sites::Migration),
         ]
     }
 }

@@ -17,6 +17,7 @@ use super::Changed;
 use crate::derive::{Derived, derive};
 use crate::document::{Document, ModeValues, Problems, Resolved, Typed};
 use crate::label::{Slug, TokenPath};
+use crate::level::Level;
 use crate::overrides::circling;
 use crate::palette::{Outline, scales_of_intents};
 use crate::token::Mode;
@@ -153,41 +154,47 @@ impl Mending<'_> {
     }
 
     fn roles(&mut self, ground: &Ground<'_>) {
-        let roles = std::mem::take(&mut self.document.roles);
-        let (kept, gone): (IndexMap<_, _>, IndexMap<_, _>) = roles
-            .into_iter()
-            .partition(|(path, _)| ground.outline.has(path));
-        self.document.roles = kept;
-        for (path, values) in gone {
-            match ground.moved(&path) {
-                Some(to) if !self.document.roles.contains_key(&to) => {
-                    self.notes.push(format!("the role {path} becomes {to}"));
-                    self.document.roles.insert(to, values);
+        for level in Level::ALL {
+            let roles = self.document.roles_at_mut(level);
+            let (mut kept, gone): (IndexMap<_, _>, IndexMap<_, _>) = std::mem::take(roles)
+                .into_iter()
+                .partition(|(path, _)| ground.outline.has(path));
+            for (path, values) in gone {
+                let path_told = told(&path, level);
+                match ground.moved(&path) {
+                    Some(to) if !kept.contains_key(&to) => {
+                        self.notes
+                            .push(format!("the role {path_told} becomes {to}"));
+                        kept.insert(to, values);
+                    }
+                    _ => self
+                        .notes
+                        .push(format!("the role {path_told}, set by hand, goes")),
                 }
-                _ => self
-                    .notes
-                    .push(format!("the role {path}, set by hand, goes")),
             }
+            kept.sort_keys();
+            *roles = kept;
         }
-        self.document.roles.sort_keys();
     }
 
     fn references(&mut self, ground: &Ground<'_>) {
         let whole = self.before.with_document(self.document.clone()).merged;
         let is_lost = |value: &Typed<Written>| ground.lost(&whole, value);
         let notes = &mut self.notes;
-        for (path, values) in &mut self.document.roles {
-            for mode in Mode::BOTH {
-                let slot = values.slot(mode);
-                let Some(lost) = slot.as_ref().and_then(is_lost) else {
-                    continue;
-                };
-                *slot = ground.moved(&lost).map(Typed::reference);
-                let id = mode.id();
-                notes.push(match slot {
-                    Some(value) => format!("the role {path} ({id}) refers to {value}"),
-                    None => format!("the role {path} ({id}) goes back to derived"),
-                });
+        for level in Level::ALL {
+            for (path, values) in self.document.roles_at_mut(level) {
+                for mode in Mode::BOTH {
+                    let slot = values.slot(mode);
+                    let Some(lost) = slot.as_ref().and_then(is_lost) else {
+                        continue;
+                    };
+                    *slot = ground.moved(&lost).map(Typed::reference);
+                    let (path, id) = (told(path, level), mode.id());
+                    notes.push(match slot {
+                        Some(value) => format!("the role {path} ({id}) refers to {value}"),
+                        None => format!("the role {path} ({id}) goes back to derived"),
+                    });
+                }
             }
         }
         for (path, token) in &mut self.document.tokens {
@@ -200,7 +207,7 @@ impl Mending<'_> {
                 let Some(lost) = slot.as_ref().and_then(is_lost) else {
                     continue;
                 };
-                *slot = ground.replacement(&lost, mode);
+                *slot = ground.replacement(&lost, mode, Level::Usual);
                 notes.push(match slot {
                     Some(value) => format!("the token {path} keeps its value as {value}"),
                     None => format!("the token {path} goes"),
@@ -228,7 +235,7 @@ impl Mending<'_> {
                 let Some(target) = lost(slot.as_ref()) else {
                     continue;
                 };
-                *slot = ground.replacement(&target, mode);
+                *slot = ground.replacement(&target, mode, Level::Usual);
                 if let Some(value) = slot {
                     let note = format!("the token {path}, a parent's, is set here to {value}");
                     self.notes.push(note);
@@ -238,24 +245,21 @@ impl Mending<'_> {
                 self.document.tokens.insert(path.clone(), own);
             }
         }
-        for (path, values) in whole
-            .roles
-            .iter()
-            .filter(|(path, _)| ground.outline.has(path))
-        {
-            for mode in Mode::BOTH {
-                let Some(target) = lost(values.get(mode)) else {
-                    continue;
-                };
-                if let Some(value) = ground.replacement(&target, mode) {
-                    let note = format!("the role {path}, a parent's, is set here to {value}");
-                    self.notes.push(note);
-                    *self
-                        .document
-                        .roles
-                        .entry(path.clone())
-                        .or_default()
-                        .slot(mode) = Some(value);
+        for level in Level::ALL {
+            let roles = whole.roles_at(level).iter();
+            for (path, values) in roles.filter(|(path, _)| ground.outline.has(path)) {
+                for mode in Mode::BOTH {
+                    let Some(target) = lost(values.get(mode)) else {
+                        continue;
+                    };
+                    if let Some(value) = ground.replacement(&target, mode, level) {
+                        let path_told = told(path, level);
+                        let note =
+                            format!("the role {path_told}, a parent's, is set here to {value}");
+                        self.notes.push(note);
+                        let own = self.document.roles_at_mut(level);
+                        *own.entry(path.clone()).or_default().slot(mode) = Some(value);
+                    }
                 }
             }
         }
@@ -263,25 +267,32 @@ impl Mending<'_> {
 
     /// A role that moved to where its own reference points would refer to itself.
     fn circles(&mut self) {
-        let whole = self.before.with_document(self.document.clone());
-        let circling = Mode::BOTH.map(|mode| circling(&whole, mode));
-        let mut found = Vec::new();
-        for (path, values) in &mut self.document.roles {
-            for mode in Mode::BOTH {
-                if values.get(mode).is_some() && circling[mode as usize].contains(path.as_str()) {
-                    *values.slot(mode) = None;
-                    let id = mode.id();
-                    found.push(format!("the role {path} ({id}) goes back to derived"));
+        let usual = self.before.with_document(self.document.clone());
+        let more = usual.with_roles_of_more();
+        for (level, whole) in Level::ALL.into_iter().zip([&usual, &more]) {
+            let circling = Mode::BOTH.map(|mode| circling(whole, mode));
+            let roles = self.document.roles_at_mut(level);
+            for (path, values) in &mut *roles {
+                for mode in Mode::BOTH {
+                    let is_circle = circling[mode as usize].contains(path.as_str());
+                    if values.get(mode).is_some() && is_circle {
+                        *values.slot(mode) = None;
+                        let (path, id) = (told(path, level), mode.id());
+                        self.notes
+                            .push(format!("the role {path} ({id}) goes back to derived"));
+                    }
                 }
             }
+            roles.retain(|_, values| *values != ModeValues::default());
         }
-        self.notes.append(&mut found);
-        self.drop_empty_roles();
     }
+}
 
-    fn drop_empty_roles(&mut self) {
-        let holds = |v: &ModeValues| v.light.is_some() || v.dark.is_some();
-        self.document.roles.retain(|_, values| holds(values));
+/// A role, and for which level of contrast it is set where that is not the usual one.
+fn told(path: &TokenPath, level: Level) -> String {
+    match level {
+        Level::Usual => path.to_string(),
+        Level::More => format!("{path} at more contrast"),
     }
 }
 
@@ -296,12 +307,12 @@ impl Ground<'_> {
     }
 
     /// What takes the place of a reference that is lost: the role that moved, or what it came to.
-    fn replacement(&self, lost: &TokenPath, mode: Mode) -> Option<Typed<Written>> {
+    fn replacement(&self, lost: &TokenPath, mode: Mode, level: Level) -> Option<Typed<Written>> {
         if let Some(moved) = self.moved(lost) {
             return Some(Typed::reference(moved));
         }
         let values = self.values.get_or_init(|| derive(self.before).ok());
-        let token = values.as_ref()?.token(lost.as_str())?;
-        Some(Typed::literal(token.cell(mode).value.clone()))
+        let cell = values.as_ref()?.cell_at(lost.as_str(), mode, level)?;
+        Some(Typed::literal(cell.value.clone()))
     }
 }

@@ -112,6 +112,7 @@ fn follow(document: &mut Document, old: &Slug, new: &Slug) {
     let roles = document
         .roles
         .values_mut()
+        .chain(document.contrast.roles.values_mut())
         .flat_map(|v| [&mut v.light, &mut v.dark]);
     let tokens = document
         .tokens

@@ -37,6 +37,13 @@ pub struct MoreCell {
 }
 
 impl More {
+    /// The value of a token in a mode, where it is another.
+    pub fn cell(&self, path: &str, mode: Mode) -> Option<&Cell> {
+        let mut cells = self.cells.iter();
+        let found = cells.find(|raised| *raised.path == *path && raised.mode == mode)?;
+        Some(&found.cell)
+    }
+
     /// The values that are others, by path: in light and in dark.
     pub fn by_path(&self) -> HashMap<&str, [Option<&Cell>; 2]> {
         let mut out: HashMap<&str, [Option<&Cell>; 2]> = HashMap::new();

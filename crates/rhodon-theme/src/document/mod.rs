@@ -24,6 +24,7 @@ use schemars::JsonSchema;
 use serde::Serialize;
 
 use crate::label::{KeptPath, Slug, StepLabel, TokenPath};
+use crate::level::Level;
 use crate::naming;
 use crate::vocabulary::{is_derived_group, is_role_group};
 
@@ -229,6 +230,22 @@ impl Document {
         let forms = self.forms.iter().filter(|(_, form)| !stays(form));
         let forms = forms.map(|(name, _)| format!("form:{name}"));
         self.packed().map(str::to_owned).chain(forms).collect()
+    }
+
+    /// Roles set by hand for a level of contrast.
+    pub fn roles_at(&self, level: Level) -> &IndexMap<TokenPath, ModeValues> {
+        match level {
+            Level::Usual => &self.roles,
+            Level::More => &self.contrast.roles,
+        }
+    }
+
+    /// The same, to change.
+    pub fn roles_at_mut(&mut self, level: Level) -> &mut IndexMap<TokenPath, ModeValues> {
+        match level {
+            Level::Usual => &mut self.roles,
+            Level::More => &mut self.contrast.roles,
+        }
     }
 
     /// The settings of a scale, or the defaults.

@@ -1,6 +1,8 @@
 //! Operations on brand colours and intents: whatever hangs on them is taken along or moved, and
 //! what comes out always reads and derives.
 
+use std::collections::HashMap;
+
 use proptest::prelude::*;
 use rhodon_theme::{Document, IntentChoice, NewBrand, Operation, Resolved, Slug, apply, derive};
 use serde_json::{Value, json};
@@ -39,6 +41,37 @@ fn a_removed_colour_takes_the_role_that_was_set_for_it_along() {
     let (document, notes) = changed(&theme, Operation::RemoveBrand(slug("heather")));
     assert_eq!(document.get("roles"), None);
     assert_eq!(notes, ["the role heather.fill, set by hand, goes"]);
+}
+
+#[test]
+fn roles_of_more_contrast_are_taken_along_and_follow_like_the_others() {
+    let contrast = json!({ "roles": {
+        "heather.fill": { "light": "#331144" },
+        "text.main": { "light": "{heather.900}", "dark": "{petrol.50}" }
+    } });
+    let theme = four(json!({ "contrast": contrast }));
+    let (document, notes) = changed(&theme, Operation::RemoveBrand(slug("heather")));
+    assert_eq!(
+        document["contrast"]["roles"],
+        json!({ "text.main": { "dark": "{petrol.50}" } })
+    );
+    assert_eq!(
+        notes,
+        [
+            "the role heather.fill at more contrast, set by hand, goes",
+            "the role text.main at more contrast (light) goes back to derived"
+        ]
+    );
+    let rename = Operation::RenameBrand {
+        brand: slug("petrol"),
+        name: "Sea".into(),
+        slug: None,
+    };
+    let (document, _) = changed(&theme, rename);
+    assert_eq!(
+        document["contrast"]["roles"]["text.main"],
+        json!({ "light": "{heather.900}", "dark": "{sea.50}" })
+    );
 }
 
 #[test]
@@ -255,14 +288,18 @@ fn hanging() -> impl Strategy<Value = Value> {
         "danger.fill",
         "surface.raised",
     ]);
-    let roles = prop::collection::hash_map(role, reference.clone(), 0..4);
+    let roles = prop::collection::hash_map(role.clone(), reference.clone(), 0..4);
+    let raised = prop::collection::hash_map(role, reference.clone(), 0..3);
     let tokens = prop::collection::hash_map("[a-d]", reference, 0..4);
-    (roles, tokens, prop::option::of(group)).prop_map(|(roles, tokens, to)| {
-        let roles: serde_json::Map<_, _> =
-            roles.into_iter().map(|(k, v)| (k.to_owned(), json!({ "light": v }))).collect();
+    (roles, raised, tokens, prop::option::of(group)).prop_map(|(roles, raised, tokens, to)| {
+        let in_light = |roles: HashMap<&str, String>| -> serde_json::Map<_, _> {
+            roles.into_iter().map(|(k, v)| (k.to_owned(), json!({ "light": v }))).collect()
+        };
         let tokens: serde_json::Map<_, _> =
             tokens.into_iter().map(|(k, v)| (format!("own.{k}"), json!({ "dark": v, "light": "#123" }))).collect();
-        let mut extra = json!({ "roles": roles, "tokens": tokens });
+        let mut extra = json!({
+            "roles": in_light(roles), "tokens": tokens, "contrast": { "roles": in_light(raised) }
+        });
         if let Some(to) = to {
             extra["intents"] = json!({ "info": { "scale": if to == "accent" || to == "danger" { "buoy" } else { to } } });
         }

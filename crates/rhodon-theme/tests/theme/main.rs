@@ -6,6 +6,7 @@ mod change;
 mod document;
 mod family;
 mod more;
+mod near;
 mod promises;
 mod roles;
 mod scales;

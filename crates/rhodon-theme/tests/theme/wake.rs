@@ -1,5 +1,6 @@
 //! The wake of a change: what moved, and what became unreadable.
 
+use rhodon_color::{Rgb8, difference};
 use rhodon_theme::{Change, Diff, Mode, diff};
 use serde_json::{Value, json};
 
@@ -15,7 +16,12 @@ fn change(path: &str, mode: Option<Mode>, before: Option<&str>, after: Option<&s
         mode,
         before: before.map(str::to_owned),
         after: after.map(str::to_owned),
+        difference: code(before).zip(code(after)).map(|(a, b)| difference(a, b)),
     }
+}
+
+fn code(written: Option<&str>) -> Option<Rgb8> {
+    written?.parse().ok()
 }
 
 #[test]
@@ -155,4 +161,35 @@ fn a_brand_colour_moves_its_scale_and_all_that_is_painted_with_it() {
         order.windows(2).all(|w| w[0] <= w[1]),
         "in the order of the later theme"
     );
+}
+
+#[test]
+fn what_moves_at_more_contrast_alone_is_told_apart_and_so_is_what_fails_there() {
+    let more = |code: &str| json!({ "contrast": { "roles": { "text.muted": { "light": code } } } });
+    let found = wake(more("#333333"), more("#444444"));
+    assert!(found.changes.is_empty());
+    assert_eq!(
+        found.more,
+        [change(
+            "text.muted",
+            Some(Mode::Light),
+            Some("#333333"),
+            Some("#444444")
+        )]
+    );
+    assert_eq!((found.moved(), found.lost()), (1, 0));
+    // What was set for the level is never let go: it fails there, and there alone.
+    let faint = wake(more("#333333"), more("#8a8a8a"));
+    assert!(faint.unreadable.is_empty());
+    assert!(
+        faint
+            .unreadable_at_more
+            .iter()
+            .all(|p| &*p.fg == "text.muted" && p.mode == Mode::Light)
+    );
+    assert_eq!(faint.lost(), 4, "one for each surface");
+    // What moves usually too is told once.
+    let usual = |code: &str| json!({ "roles": { "text.muted": { "dark": code } } });
+    let both = wake(usual("#eeeeee"), usual("#dddddd"));
+    assert_eq!((both.changes.len(), both.more.len()), (1, 0));
 }

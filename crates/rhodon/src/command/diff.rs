@@ -26,6 +26,9 @@ pub struct DiffArgs {
 #[derive(Serialize)]
 struct Report {
     changes: Vec<ChangeReport>,
+    /// What differs where more contrast is asked for, and not usually; left out where nothing does.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    more: Vec<ChangeReport>,
 }
 
 #[derive(Serialize)]
@@ -38,18 +41,11 @@ struct ChangeReport {
 
 pub fn run(args: &DiffArgs, printer: &mut Printer) -> Result<(), Failure> {
     let (before, after) = (theme(&args.before)?, theme(&args.after)?);
-    let change = |change: Change| ChangeReport {
-        path: change.path.to_string(),
-        mode: change.mode,
-        before: change.before,
-        after: change.after,
+    let found = diff(&before, &after);
+    let report = Report {
+        changes: reports(found.changes),
+        more: reports(found.more),
     };
-    let changes = diff(&before, &after)
-        .changes
-        .into_iter()
-        .map(change)
-        .collect();
-    let report = Report { changes };
     printer.result(&report, || told(&report))
 }
 
@@ -59,15 +55,29 @@ pub fn theme(path: &Path) -> Result<Derived, Failure> {
     derive(&document::read(path)?).map_err(|p| document::told(&place, &p))
 }
 
+fn reports(changes: Vec<Change>) -> Vec<ChangeReport> {
+    let report = |change: Change| ChangeReport {
+        path: change.path.to_string(),
+        mode: change.mode,
+        before: change.before,
+        after: change.after,
+    };
+    changes.into_iter().map(report).collect()
+}
+
 fn told(report: &Report) -> String {
-    let line = |change: &ChangeReport| {
+    let line = |change: &ChangeReport, level: &str| {
         let mode = change.mode.map_or("", Mode::id);
         let value = |v: &Option<String>| v.clone().unwrap_or_else(|| "none".to_owned());
         let (before, after) = (value(&change.before), value(&change.after));
-        format!("{:<28} {mode:5}  {before} → {after}", change.path)
+        format!("{:<28} {mode:5}  {before} → {after}{level}", change.path)
     };
-    let mut lines: Vec<String> = report.changes.iter().map(line).collect();
-    let count = report.changes.len();
+    let usual = report.changes.iter().map(|change| line(change, ""));
+    let more = report.more.iter();
+    let mut lines: Vec<String> = usual
+        .chain(more.map(|change| line(change, "  at more contrast")))
+        .collect();
+    let count = lines.len();
     lines.push(format!(
         "{count} value{} differ{}",
         if count == 1 { "" } else { "s" },

@@ -1,8 +1,8 @@
 import { Switch } from "@mantine/core";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, type Token } from "../../api/client";
-import { numberOf } from "../../api/numberOf";
+import { checkQuery } from "../../api/check";
+import type { Token } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { useLevel, useShown } from "../../editor/level";
 import { documentOf, hasMoreOf, tokensOf } from "../../editor/selectors";
@@ -61,13 +61,7 @@ export default function CheckStage() {
   const level = useLevel();
   const hasMore = useEditorState(hasMoreOf);
   const { derived } = useShown();
-  const { data } = useQuery({
-    queryKey: ["check", level, numberOf(spec)],
-    queryFn: () => answer(api.POST("/api/check", { body: { spec, level } })),
-    placeholderData: keepPreviousData,
-    gcTime: 60_000,
-    retry: false,
-  });
+  const { data } = useQuery(checkQuery(spec, level));
   if (!data) return <div className={classes.stage} aria-busy="true" />;
   const open = data.findings.filter((f) => !f.accepted);
   const counting = open.filter((f) => f.severity !== "note").length;

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { cellOf } from "../../api/cellOf";
 import type { Finding, ThemeDocument, Token } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
@@ -11,15 +11,21 @@ import classes from "./CheckStage.module.css";
 interface Props {
   finding: Finding;
   tokens: Token[];
+  /** Whether it is the one that was looked for. */
+  wanted: boolean;
 }
 
 /** A finding: the two colours at work as they are, the sentence, and what mends it with its outcome. */
-export function FindingItem({ finding, tokens }: Props) {
+export function FindingItem({ finding, tokens, wanted }: Props) {
   const editor = useEditor();
   const goTo = useGoTo();
   const [accepting, setAccepting] = useState(false);
   const [reason, setReason] = useState("");
   const mode = finding.mode ?? "light";
+  const item = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (wanted) item.current?.scrollIntoView({ block: "nearest" });
+  }, [wanted]);
   // What a parent accepted is counted again there.
   const own = useEditorState((state) => isAccepted(state.document, finding));
   const [first, second] = finding.tokens.map((path) => {
@@ -29,7 +35,12 @@ export function FindingItem({ finding, tokens }: Props) {
   const { fix } = finding;
   const mend = (document: ThemeDocument) => mended(document, finding);
   return (
-    <li className={classes.finding} data-severity={finding.severity}>
+    <li
+      ref={item}
+      className={classes.finding}
+      data-severity={finding.severity}
+      data-wanted={wanted || undefined}
+    >
       <div className={classes.samples}>
         <Sample id={finding.id} over={first} ground={second} />
         {fix?.becomes && <Sample id={finding.id} over={fix.becomes} ground={second} after />}

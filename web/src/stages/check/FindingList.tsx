@@ -1,4 +1,6 @@
+import { useSearch } from "@tanstack/react-router";
 import { useState } from "react";
+import { findingKey } from "../../api/check";
 import type { Finding, Token } from "../../api/client";
 import { counted } from "../../ui/counted";
 import classes from "./CheckStage.module.css";
@@ -29,7 +31,15 @@ interface GroupProps {
 }
 
 function Group({ title, findings, tokens, unfolded = false }: GroupProps) {
+  const { finding: wanted } = useSearch({ strict: false });
+  const holds = findings.some((f) => findingKey(f) === wanted);
   const [shown, setShown] = useState(unfolded);
+  // What was looked for is unfolded once; it can be folded again.
+  const [opened, setOpened] = useState<string>();
+  if (holds && wanted !== opened) {
+    setOpened(wanted);
+    setShown(true);
+  }
   if (findings.length === 0) return null;
   return (
     <>
@@ -42,9 +52,10 @@ function Group({ title, findings, tokens, unfolded = false }: GroupProps) {
         <ul className={classes.list}>
           {findings.map((finding) => (
             <FindingItem
-              key={`${finding.id} ${finding.mode} ${finding.tokens.join(" ")} ${finding.message}`}
+              key={`${findingKey(finding)} ${finding.message}`}
               finding={finding}
               tokens={tokens}
+              wanted={findingKey(finding) === wanted}
             />
           ))}
         </ul>

@@ -1,27 +1,26 @@
 import { Checkbox, NativeSelect, TextInput } from "@mantine/core";
 import { useNavigate, useSearch } from "@tanstack/react-router";
-import { useVirtualizer } from "@tanstack/react-virtual";
-import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
-import type { Target } from "../../api/client";
+import { useCallback, useDeferredValue, useMemo, useState } from "react";
 import { useEditorState } from "../../editor/EditorProvider";
 import { toggleContrast, useShown } from "../../editor/level";
 import { hasMoreOf } from "../../editor/selectors";
 import { useLineage } from "../../lineage/useLineage";
 import { AddToken } from "./AddToken";
+import { ColumnChoice } from "./ColumnChoice";
 import classes from "./Ledger.module.css";
-import { LedgerRow } from "./LedgerRow";
-import { type Filter, filtered, groupsOf, makeRows, type Row } from "./rows";
+import { LedgerTable } from "./LedgerTable";
+import { ManyRows } from "./ManyRows";
+import { NamesAs } from "./NamesAs";
+import { type Filter, filtered, groupsOf, makeRows } from "./rows";
 import { TokenDetail } from "./TokenDetail";
+import { useColumns } from "./useColumns";
+import { useMarks } from "./useMarks";
 import { useNames } from "./useNames";
 
 const ORIGINS = ["set", "derived", "inherited"];
 /** In a child: its own, its parent's, or what follows from its own. */
 const WHOSE = ["own", "inherited", "derived"];
-/** Height of a row in px, before it is measured. */
-const ROW = 25;
 const NONE: string[] = [];
-/** Rows drawn beyond what is seen. */
-const BEYOND = 12;
 
 /** Every token in both modes, to read, to search and to edit in place. */
 export default function LedgerStage() {
@@ -47,6 +46,9 @@ export default function LedgerStage() {
   );
   const setFailing = (on: boolean) =>
     void navigate({ to: ".", search: (s) => ({ ...s, failing: on || undefined }) });
+  const marks = useMarks(shown);
+  const marked = rows.filter((r) => marks.paths.has(r.token.path));
+  const { columns, toggle } = useColumns();
   const detail = rows.find((r) => r.token.path === chosen);
 
   return (
@@ -96,117 +98,24 @@ export default function LedgerStage() {
             onChange={toggleContrast}
           />
         )}
+        <ColumnChoice shown={columns} onToggle={toggle} />
         <output>
           {shown.length} of {rows.length}
         </output>
       </div>
-      <Rows
+      <LedgerTable
         rows={shown}
+        columns={columns}
+        marks={marks}
         empty={rows.length > 0 && shown.length === 0}
         names={names}
         chosen={chosen}
         onChoose={choose}
         head={<NamesAs targets={targets} target={target} onTake={take} />}
       />
+      {marked.length > 0 && <ManyRows rows={marked} onLetGo={() => marks.set([])} />}
       {detail && <TokenDetail row={detail} name={names[detail.token.path]} onChoose={choose} />}
       <AddToken />
     </div>
-  );
-}
-
-interface RowsProps {
-  rows: Row[];
-  empty: boolean;
-  names: Record<string, string>;
-  chosen: string | undefined;
-  onChoose: (path: string) => void;
-  /** Head of the first column. */
-  head: React.ReactNode;
-}
-
-/** The table; of a long list only what is near the window is drawn. */
-function Rows({ rows, empty, names, chosen, onChoose, head }: RowsProps) {
-  const frame = useRef<HTMLElement>(null);
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => frame.current,
-    estimateSize: () => ROW,
-    getItemKey: (i) => rows[i]?.token.path ?? i,
-    overscan: BEYOND,
-  });
-  const index = rows.findIndex((r) => r.token.path === chosen);
-  const reached = useRef<string>(undefined);
-  useEffect(() => {
-    if (index < 0 || reached.current === chosen) return;
-    reached.current = chosen;
-    virtual.scrollToIndex(index, { align: "center" });
-  }, [index, chosen, virtual]);
-  const items = virtual.getVirtualItems();
-  const above = items[0]?.start ?? 0;
-  const below = virtual.getTotalSize() - (items[items.length - 1]?.end ?? 0);
-  return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by keyboard
-    <section ref={frame} className={classes.scroll} tabIndex={0} aria-label="Tokens">
-      <table
-        className={classes.table}
-        aria-rowcount={rows.length + 1}
-        style={{ marginBlock: `${above}px ${below}px` }}
-      >
-        <thead>
-          <tr>
-            <th scope="col">{head}</th>
-            <th scope="col">Light</th>
-            <th scope="col">Dark</th>
-            <th scope="col">
-              Ratio <small>light, dark</small>
-            </th>
-            <th scope="col">Origin</th>
-          </tr>
-        </thead>
-        <tbody>
-          {items.map((item) => {
-            const row = rows[item.index];
-            if (!row) return null;
-            return (
-              <LedgerRow
-                key={item.key}
-                ref={virtual.measureElement}
-                index={item.index}
-                row={row}
-                name={names[row.token.path] ?? row.token.path}
-                chosen={row.token.path === chosen}
-                onChoose={onChoose}
-              />
-            );
-          })}
-        </tbody>
-      </table>
-      {empty && <p className={classes.none}>No token fits. Clear a filter.</p>}
-    </section>
-  );
-}
-
-interface NamesAsProps {
-  targets: Target[];
-  target: Target | undefined;
-  onTake: (id: string) => void;
-}
-
-/** In whose words tokens are told. */
-function NamesAs({ targets, target, onTake }: NamesAsProps) {
-  return (
-    <select
-      className={classes.names}
-      aria-label="Names as in"
-      value={target?.id ?? ""}
-      onChange={(e) => onTake(e.currentTarget.value)}
-    >
-      <option value="">Token</option>
-      {targets.map((t) => (
-        <option key={t.id} value={t.id}>
-          {t.name}
-        </option>
-      ))}
-    </select>
   );
 }

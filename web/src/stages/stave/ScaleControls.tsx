@@ -7,6 +7,7 @@ import { setScale } from "../../editor/edits";
 import { OwnHere } from "../../lineage/OwnHere";
 import { Hint } from "../../ui/Hint";
 import classes from "./Stave.module.css";
+import { forAll, toldOf } from "./together";
 import { type ScaleNumber, useScaleNumber } from "./useScaleNumber";
 
 type Method = NonNullable<NonNullable<ThemeDocument["scales"]>[string]["method"]>;
@@ -18,8 +19,8 @@ export function ScaleControls({ scale }: { scale: Scale }) {
   const methods = data?.methods ?? [];
   const method = (value: string) =>
     void editor.commit(
-      (d) => setScale(d, scale.slug, { method: value as Method }),
-      `${scale.name}: ${value}`,
+      forAll(scale.slug, (d, slug) => setScale(d, slug, { method: value as Method })),
+      `${toldOf(scale)}: ${value}`,
     );
   return (
     <div className={classes.controls}>

@@ -5,6 +5,7 @@ import { Flags } from "./Flags";
 import { layFlags, type RolesOnStep } from "./roles";
 import classes from "./Stave.module.css";
 import { StepMark } from "./StepMark";
+import { toggleTogether, useIsChosen } from "./together";
 import { useStepDrag } from "./useStepDrag";
 
 interface Props {
@@ -19,6 +20,7 @@ interface Props {
 /** One scale as a line of the stave; the open one shows the roles that stand on its steps. */
 function PlainScaleLine({ scale, intents, roles, open, onOpen }: Props) {
   const { ref, width } = useElementSize();
+  const chosen = useIsChosen(scale.slug);
   const openThis = () => onOpen(scale.slug);
   const bind = useStepDrag(scale, openThis);
   const [above, below] = useMemo(() => {
@@ -35,11 +37,27 @@ function PlainScaleLine({ scale, intents, roles, open, onOpen }: Props) {
     return [at("light"), at("dark")];
   }, [open, width, scale.steps, roles]);
   return (
-    <div className={classes.row} data-open={open || undefined}>
-      <button type="button" className={classes.rowName} aria-expanded={open} onClick={openThis}>
-        <b>{scale.name}</b>
-        <small>{intents || (scale.origin === "derived" ? "derived" : "own intent")}</small>
-      </button>
+    <div className={classes.row} data-open={open || undefined} data-chosen={chosen || undefined}>
+      <div className={classes.rowHead}>
+        <button
+          type="button"
+          className={classes.rowName}
+          aria-expanded={open}
+          title="Ctrl click: choose it, to move several scales together"
+          onClick={(e) => (e.ctrlKey || e.metaKey ? toggleTogether(scale.slug) : openThis())}
+        >
+          <b>{scale.name}</b>
+          <small>{intents || (scale.origin === "derived" ? "derived" : "own intent")}</small>
+        </button>
+        <input
+          type="checkbox"
+          className={classes.choose}
+          aria-label={`Move ${scale.name} together with others`}
+          title="Move it together with others"
+          checked={chosen}
+          onChange={() => toggleTogether(scale.slug)}
+        />
+      </div>
       <div className={classes.track}>
         {open && <Flags scale={scale} flags={above} side="above" />}
         <div className={classes.line} ref={ref}>

@@ -1,5 +1,5 @@
 import { useNavigate, useSearch } from "@tanstack/react-router";
-import { useCallback, useMemo } from "react";
+import { useCallback, useEffect, useMemo } from "react";
 import { useShown } from "../../editor/level";
 import { Axis, Limits } from "./Axis";
 import { rolesBySteps } from "./roles";
@@ -9,6 +9,8 @@ import classes from "./Stave.module.css";
 import { StepSettings } from "./StepSettings";
 import { StepStrip } from "./StepStrip";
 import { StrengthCurve } from "./StrengthCurve";
+import { Together } from "./Together";
+import { chooseTogether } from "./together";
 
 /** Every scale a line, every step at its measured lightness. */
 export default function StaveStage() {
@@ -16,6 +18,8 @@ export default function StaveStage() {
   const navigate = useNavigate();
   const { derived } = useShown();
   const roles = useMemo(() => (derived ? rolesBySteps(derived) : new Map()), [derived]);
+  // What is chosen here is chosen for this theme, while one looks at it.
+  useEffect(() => () => chooseTogether([]), []);
   const show = useCallback(
     (slug: string) => void navigate({ to: ".", search: (s) => ({ ...s, scale: slug }) }),
     [navigate],
@@ -45,6 +49,7 @@ export default function StaveStage() {
           />
         ))}
       </div>
+      <Together scales={derived.scales} />
       {open && (
         <section className={classes.opened} aria-label={`${open.name}, opened`}>
           <StepStrip scale={open} mode={mode} />

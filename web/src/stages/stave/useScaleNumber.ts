@@ -2,8 +2,9 @@ import { useQuery } from "@tanstack/react-query";
 import type { NumberField, Scale } from "../../api/client";
 import { vocabularyQuery } from "../../api/queries";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
-import { type Edit, setScale } from "../../editor/edits";
+import { setScale } from "../../editor/edits";
 import { useSavedWhole } from "../../lineage/useLineage";
+import { along, forAll, toldOf } from "./together";
 
 /** How a number is shown: strength in percent, a turn in degrees. */
 const SHOWN = { strength: { factor: 100, unit: "%" }, turn: { factor: 1, unit: "°" } } as const;
@@ -36,10 +37,7 @@ export function useScaleNumber(scale: Scale, name: ScaleNumber): Held | undefine
   const value = drafted ?? saved;
   const { factor, unit } = SHOWN[name];
   const shown = (n: number) => Math.round(n * factor);
-  const setTo =
-    (to: number): Edit =>
-    (d) =>
-      setScale(d, scale.slug, { [name]: to });
+  const setTo = (to: number) => forAll(scale.slug, (d, slug) => setScale(d, slug, { [name]: to }));
   return {
     field,
     saved,
@@ -47,9 +45,9 @@ export function useScaleNumber(scale: Scale, name: ScaleNumber): Held | undefine
     shown: `${shown(value)} ${unit}`,
     show: (to) => draft(setTo(to)),
     save: (to) => {
-      if (to === saved) return discard();
+      if (to === saved && along(scale.slug).length === 1) return discard();
       const words = `${shown(saved)} → ${shown(to)} ${unit}`;
-      void commit(setTo(to), `${scale.name}: ${field.title.toLowerCase()} ${words}`);
+      void commit(setTo(to), `${toldOf(scale)}: ${field.title.toLowerCase()} ${words}`);
     },
     drop: discard,
   };

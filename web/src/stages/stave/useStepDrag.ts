@@ -2,16 +2,23 @@ import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import type { Scale, Step } from "../../api/client";
 import { useEditor } from "../../editor/EditorProvider";
 import { type Edit, setStepLightness } from "../../editor/edits";
+import { along, toldOf } from "./together";
 
 /** A pointer that moved less than this was a click. */
 const CLICK = 3;
 /** A pause after the last key that ends a change, in ms. */
 const PAUSE = 600;
 
-/** A movement by keys that is not over yet. */
-interface Typed {
+/** Where a step and those that go along with it stood when a movement began. */
+interface Start {
   label: string;
   from: number;
+  /** L* of the steps of that label, by the slug of their scale. */
+  along: Map<string, number>;
+}
+
+/** A movement by keys that is not over yet. */
+interface Typed extends Start {
   to: number;
   timer: ReturnType<typeof setTimeout>;
 }
@@ -23,17 +30,26 @@ const cut = (l: number) => Math.min(100, Math.max(0, l));
  * revision. The server keeps the order of the steps, whatever is asked for.
  */
 export function useStepDrag(scale: Scale, onClick: () => void) {
-  const { draft, commit, discard } = useEditor();
-  const drag = useRef<{ from: number; x: number; moved: boolean; to: number }>(undefined);
+  const { store, draft, commit, discard } = useEditor();
+  const drag = useRef<Start & { x: number; moved: boolean; to: number }>(undefined);
   const typed = useRef<Typed>(undefined);
 
+  const start = ({ label, lightness }: Step): Start => {
+    const all = store.getState().preview?.derived.scales ?? [];
+    const steps = along(scale.slug).flatMap((slug) => {
+      const step = all.find((s) => s.slug === slug)?.steps.find((s) => s.label === label);
+      return step && !step.pinned ? [[slug, step.lightness] as const] : [];
+    });
+    return { label, from: lightness, along: new Map(steps) };
+  };
   const at =
-    (label: string, to: number): Edit =>
-    (s) =>
-      setStepLightness(s, scale.slug, label, to);
-  const save = (label: string, from: number, to: number) => {
-    const words = `${scale.name} ${label}: lightness ${from.toFixed(1)} → ${to.toFixed(1)}`;
-    void commit(at(label, to), words);
+    ({ label, from, along }: Start, to: number): Edit =>
+    (document) =>
+      [...along].reduce((d, [slug, l]) => setStepLightness(d, slug, label, cut(l + to - from)), document);
+  const save = (began: Start, to: number) => {
+    const told =
+      toldOf(scale) === scale.name ? `${scale.name} ${began.label}` : `${began.label} of ${toldOf(scale)}`;
+    void commit(at(began, to), `${told}: lightness ${began.from.toFixed(1)} → ${to.toFixed(1)}`);
   };
   /** Ends a movement by keys. */
   const saveTyped = () => {
@@ -41,14 +57,14 @@ export function useStepDrag(scale: Scale, onClick: () => void) {
     typed.current = undefined;
     if (!done) return;
     clearTimeout(done.timer);
-    save(done.label, done.from, done.to);
+    save(done, done.to);
   };
 
   const bind = (step: Step) => ({
     onPointerDown: (event: PointerEvent<HTMLElement>) => {
       if (event.button !== 0) return;
       event.currentTarget.setPointerCapture(event.pointerId);
-      drag.current = { from: step.lightness, x: event.clientX, moved: false, to: step.lightness };
+      drag.current = { ...start(step), x: event.clientX, moved: false, to: step.lightness };
     },
     onPointerMove: (event: PointerEvent<HTMLElement>) => {
       const state = drag.current;
@@ -59,14 +75,14 @@ export function useStepDrag(scale: Scale, onClick: () => void) {
       state.moved = true;
       if (step.pinned) return;
       state.to = cut(state.from - (distance / line.clientWidth) * 100);
-      draft(at(step.label, state.to));
+      draft(at(state, state.to));
     },
     onPointerUp: () => {
       const state = drag.current;
       drag.current = undefined;
       if (!state) return;
       if (!state.moved) onClick();
-      else if (!step.pinned) save(step.label, state.from, state.to);
+      else if (!step.pinned) save(state, state.to);
     },
     onPointerCancel: () => {
       if (drag.current?.moved) discard();
@@ -82,11 +98,11 @@ export function useStepDrag(scale: Scale, onClick: () => void) {
       if (way === undefined || step.pinned) return;
       event.preventDefault();
       if (typed.current?.label !== step.label) saveTyped();
-      const before = typed.current ?? { from: step.lightness, to: step.lightness };
+      const before = typed.current ?? { ...start(step), to: step.lightness };
       const to = cut(before.to + way * (event.shiftKey ? 2 : 0.5));
       clearTimeout(typed.current?.timer);
-      draft(at(step.label, to));
-      typed.current = { label: step.label, from: before.from, to, timer: setTimeout(saveTyped, PAUSE) };
+      draft(at(before, to));
+      typed.current = { ...before, to, timer: setTimeout(saveTyped, PAUSE) };
     },
   });
   return bind;

@@ -280,10 +280,7 @@ impl Change<'_> {
         let Ok(path) = self.token.path.parse::<TokenPath>() else {
             return;
         };
-        let roles = match self.level {
-            Level::Usual => &mut self.spec.roles,
-            Level::More => &mut self.spec.contrast.roles,
-        };
+        let roles = self.spec.roles_at_mut(self.level);
         let values: &mut ModeValues = roles.entry(path).or_default();
         *values.slot(self.mode) = Some(value);
         roles.sort_keys();

@@ -1,5 +1,4 @@
 import { Button } from "@mantine/core";
-import { useLocalStorage } from "@mantine/hooks";
 import { applyToSite, type Site } from "../../../api/sites";
 
 interface Props {
@@ -11,14 +10,9 @@ interface Props {
 
 /** One site of a host: what it shows, and what it showed before. */
 export function OneSite({ site, name, registered, act }: Props) {
-  const [before, setBefore] = useLocalStorage<string | null>({
-    key: `rhodon-site-${site.id}`,
-    defaultValue: null,
-  });
   const show = (theme: string | null) =>
     act(async () => {
       const done = await applyToSite(site.id, theme, site.version);
-      setBefore(done.before ?? null);
       if (!theme) return `${site.name} shows no theme`;
       return done.shows
         ? `${site.name} shows ${theme}: its page was read back`
@@ -28,22 +22,27 @@ export function OneSite({ site, name, registered, act }: Props) {
   return (
     <li>
       <b>{site.name}</b>
-      <span>{site.theme ? `shows ${site.theme}` : "shows no theme"}</span>
+      <span>
+        {site.theme ? `shows ${site.theme}` : "shows no theme"}
+        {site.own && !is ? ", as this theme was called before" : ""}
+      </span>
       {!is && registered && (
         <Button size="compact-xs" variant="default" onClick={() => void show(name)}>
           {site.theme ? "Replace" : "Apply"}
         </Button>
       )}
-      {is && (
+      {site.own && (
         <Button size="compact-xs" variant="default" onClick={() => void show(null)}>
           Take back
         </Button>
       )}
-      {before && before !== site.theme && (
-        <Button size="compact-xs" variant="default" onClick={() => void show(before)}>
-          Bring {before} back
-        </Button>
-      )}
+      {site.before
+        .filter((before) => before !== name)
+        .map((before) => (
+          <Button key={before} size="compact-xs" variant="default" onClick={() => void show(before)}>
+            Bring {before} back
+          </Button>
+        ))}
     </li>
   );
 }

@@ -1,9 +1,8 @@
 import { Button } from "@mantine/core";
-import { useLocalStorage } from "@mantine/hooks";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { refusalIn } from "../../../api/client";
-import { sitesOf } from "../../../api/sites";
+import { chooseSlot, register, sitesQuery } from "../../../api/sites";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { themeOf } from "../../../editor/selectors";
 import { counted } from "../../../ui/counted";
@@ -13,24 +12,12 @@ import { SlotTable } from "./SlotTable";
 
 /** Sites that take a theme by name: what they take of it, and what each shows. */
 export function SiteList() {
-  const { id, slug, revision } = useEditorState(themeOf);
+  const { slug, revision } = useEditorState(themeOf);
   const client = useQueryClient();
-  const [slots, setSlots] = useLocalStorage<Record<string, string>>({
-    key: `rhodon-slots-${id}`,
-    defaultValue: {},
-  });
   const [told, setTold] = useState<string>();
   const [refusal, setRefusal] = useState<string>();
-  const key = ["sites", slug, revision, slots];
-  const { data, error } = useQuery({
-    queryKey: key,
-    queryFn: () => sitesOf(slug, slots, false),
-    retry: false,
-    // The table stays in sight while a choice is looked at.
-    placeholderData: (before) => before,
-  });
-  const choose = (slot: string, path: string) =>
-    setSlots(({ [slot]: _, ...others }) => (path === "" ? others : { ...others, [slot]: path }));
+  const query = sitesQuery(slug, revision);
+  const { data, error } = useQuery(query);
   const act = async (what: () => Promise<string | undefined>) => {
     setRefusal(undefined);
     setTold(undefined);
@@ -52,13 +39,18 @@ export function SiteList() {
         digits.
         {` ${data.beyond} tokens have no slot there.`}
       </p>
-      <SlotTable slots={data.slots} onChoose={choose} />
+      <SlotTable
+        slots={data.slots}
+        onChoose={async (slot, path) =>
+          client.setQueryData(query.queryKey, await chooseSlot(slug, data, slot, path))
+        }
+      />
       <div>
         <Button
           size="xs"
           onClick={() =>
             void act(async () => {
-              await sitesOf(slug, slots, true);
+              await register(slug);
               return `${data.name} is registered`;
             })
           }
@@ -66,6 +58,12 @@ export function SiteList() {
           {data.registered ? "Publish and register anew" : "Publish and register"}
         </Button>
       </div>
+      {data.formerly.length > 0 && (
+        <p>
+          Before it was renamed it was registered as {data.formerly.join(", ")}: sites that show that name go
+          on showing the file of then.
+        </p>
+      )}
       <ul className={classes.files}>
         {data.sites.map((site) => (
           <OneSite

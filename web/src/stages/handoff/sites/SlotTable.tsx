@@ -8,7 +8,7 @@ import classes from "./Sites.module.css";
 interface Props {
   slots: Sites["slots"];
   /** Another token for a slot; an empty path gives the choice back. */
-  onChoose: (slot: string, path: string) => void;
+  onChoose: (slot: string, path: string) => Promise<unknown>;
 }
 
 /** What each slot of a site takes of the theme, or why nothing fits. */
@@ -37,7 +37,7 @@ export function SlotTable({ slots, onChoose }: Props) {
                 value={token ?? ""}
                 offers={paths}
                 onText={async (path) => {
-                  onChoose(slot, path);
+                  await onChoose(slot, path);
                   return {};
                 }}
               />

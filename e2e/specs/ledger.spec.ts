@@ -1,4 +1,4 @@
-import { expect, half, open, saved, test } from "./rhodon";
+import { expect, half, open, saved, savedSpec, test } from "./rhodon";
 
 test("a role is edited in place, refused in place, and set back", async ({ page, slug }) => {
   await open(page, slug, "ledger");
@@ -134,4 +134,64 @@ test("the ledger shows only tokens with a finding", async ({ page, slug }) => {
   await page.getByLabel("with a finding").check();
   await expect(page.getByRole("row", { name: /^primary\.fill-hover/ })).toBeVisible();
   await expect(page.getByRole("row", { name: /^surface\.base/ })).toHaveCount(0);
+});
+
+test("several tokens are marked and set at once, as one revision, and given back", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await open(page, slug, "ledger");
+  await page.getByRole("textbox", { name: "Search tokens" }).fill("link.");
+  const name = (path: string) =>
+    page.getByRole("row", { name: path, exact: true }).getByRole("button").first();
+  await name("link.rest").click({ modifiers: ["Control"] });
+  await name("link.pressed").click({ modifiers: ["Shift"] });
+  const many = page.getByRole("form", { name: "Marked tokens" });
+  await expect(many).toContainText("3 tokens marked");
+  await many.getByRole("textbox", { name: "Light" }).fill("sea");
+  await many.getByRole("button", { name: "Set all" }).click();
+  await expect(many.getByRole("alert")).toContainText("expected");
+  await expect(many.getByRole("textbox", { name: "Light" })).toHaveValue("sea");
+  await many.getByRole("textbox", { name: "Light" }).fill("{petrol.800}");
+  await many.getByRole("button", { name: "Set all" }).click();
+  await saved(page, 2);
+  expect((await savedSpec(request, slug)).roles).toEqual({
+    "link.rest": { light: "{petrol.800}" },
+    "link.hover": { light: "{petrol.800}" },
+    "link.pressed": { light: "{petrol.800}" },
+  });
+  await many.getByRole("button", { name: "Back to derived" }).click();
+  await saved(page, 3);
+  expect((await savedSpec(request, slug)).roles ?? {}).toEqual({});
+  await many.getByRole("button", { name: "Let go" }).click();
+  await expect(many).toBeHidden();
+});
+
+test("the ledger is walked by keys like any table, and its columns are chosen", async ({ page, slug }) => {
+  await open(page, slug, "ledger");
+  const focused = () =>
+    page.evaluate(() => document.activeElement?.closest("tr")?.getAttribute("aria-label"));
+  await page.getByRole("row", { name: "petrol.50", exact: true }).getByRole("button").first().focus();
+  await page.keyboard.press("ArrowDown");
+  await expect.poll(focused).toBe("petrol.100");
+  await page.keyboard.press("Control+End");
+  await expect.poll(focused).toMatch(/^shape\./);
+  await page.keyboard.press("Control+Home");
+  await expect.poll(focused).toBe("petrol.50");
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("textbox", { name: "petrol.50, light" })).toBeFocused();
+  await page.keyboard.press("Escape");
+
+  const head = (name: string) => page.getByRole("columnheader", { name, exact: true });
+  await expect(head("Origin")).toBeVisible();
+  await page.getByRole("button", { name: "Columns" }).click();
+  await page.getByRole("checkbox", { name: "Origin" }).uncheck();
+  await page.getByRole("checkbox", { name: "Custom property" }).check();
+  await page.keyboard.press("Escape");
+  await page.reload();
+  await expect(head("Custom property")).toBeVisible();
+  await expect(head("Origin")).toBeHidden();
+  await expect(page.getByRole("row", { name: "petrol.50", exact: true })).toContainText("--petrol-50");
 });

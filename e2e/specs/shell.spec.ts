@@ -13,10 +13,84 @@ test("the wake lists every value that a change moved", async ({ page, slug }) =>
   await expect(wake).toContainText("Petrol: #0f5c7a → #0f5c7b");
   await wake.getByRole("button", { name: /\d+ values moved/ }).click();
   const row = page.getByRole("row", { name: /^petrol\.600 both/ });
-  await expect(row).toHaveText("petrol.600both #0f5c7a #0f5c7b");
-  await expect(page.getByRole("row", { name: /^primary\.fill dark/ })).toBeVisible();
+  await expect(row).toHaveText(/^petrol\.600both #0f5c7a #0f5c7b0\.\d$/);
+  const primary = page.getByRole("region", { name: "primary", exact: true });
+  await expect(primary.getByRole("row", { name: /^primary\.fill dark/ })).toBeVisible();
+  // What differs most comes first.
+  const told = await page
+    .getByRole("region", { name: "petrol", exact: true })
+    .locator("td:last-child")
+    .allInnerTexts();
+  const figures = told.map(Number);
+  expect(figures).toEqual(figures.toSorted((a, b) => b - a));
   await page.keyboard.press("Escape");
   await expect(row).toBeHidden();
+});
+
+test("a colour that is typed in the finder leads to the token nearest to it", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("0f5c7b");
+  await expect(page.getByText(/Tokens nearest to #0f5c7b/i)).toBeVisible();
+  const first = page.getByRole("button", { name: /^petrol\.600 .*apart by/ });
+  await expect(first).toHaveAttribute("data-selected", "true");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/ledger\?.*token=petrol\.600/);
+});
+
+test("a finding is found by its words and shown in its place", async ({ page, request }) => {
+  const spec = {
+    format: 1,
+    name: `Found ${Date.now()}`,
+    brand: [{ name: "Petrol", slug: "petrol", color: "#0f5c7a" }],
+    roles: { "text.muted": { light: "#cccccc" } },
+  };
+  const made = await (await request.post("/api/themes", { data: { spec } })).json();
+  await page.goto(`/themes/${made.slug}/stave`);
+  await expect(page.getByRole("contentinfo")).toContainText("finding");
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("muted below");
+  const found = page
+    .getByRole("dialog")
+    .getByRole("button", { name: /error$/ })
+    .first();
+  await expect(found).toBeVisible();
+  await found.click();
+  await expect(page).toHaveURL(/check\?.*finding=/);
+  await expect(page.locator("li[data-wanted]")).toContainText("Text muted");
+});
+
+test("revisions stand by day, are named, searched and reached page by page", async ({
+  page,
+  slug,
+  request,
+}) => {
+  const theme = await (await request.get(`/api/themes/${slug}`)).json();
+  for (let turn = 1; turn <= 62; turn++) {
+    const spec = { ...theme.spec, scales: { petrol: { turn: turn % 20 } } };
+    const data = { spec, label: `Petrol: turn ${turn}` };
+    await request.put(`/api/themes/${slug}`, { headers: { "if-match": "*" }, data });
+  }
+  await open(page, slug, "stave");
+  await page.getByRole("button", { name: "Revisions", exact: true }).click();
+  const drawer = page.getByRole("dialog", { name: "Revisions" });
+  await expect(drawer.getByRole("heading", { level: 3 }).first()).toHaveText(/Today|Yesterday/);
+  await expect(drawer.getByRole("listitem")).toHaveCount(60);
+  await drawer.getByRole("button", { name: "Show older ones" }).click();
+  await expect(drawer.getByRole("listitem")).toHaveCount(63);
+  const last = drawer.getByRole("listitem").first();
+  await last.getByRole("button", { name: "Name …" }).click();
+  await page.getByRole("textbox", { name: "Name of revision 63" }).fill("x".repeat(81));
+  await page.keyboard.press("Enter");
+  await expect(last).toContainText("at most 80 characters");
+  await page.getByRole("textbox", { name: "Name of revision 63" }).fill("sent to the printer");
+  await page.keyboard.press("Enter");
+  await expect(last).toContainText("sent to the printer");
+  const search = drawer.getByRole("textbox", { name: "Search" });
+  await search.fill("PRINTER");
+  await expect(drawer.getByRole("listitem")).toHaveCount(1);
+  await search.fill("gannet");
+  await expect(drawer).toContainText("No revision tells of “gannet”.");
 });
 
 test("the room is dark or light, and stays so", async ({ page, slug }) => {

@@ -133,3 +133,26 @@ test("method and strength change the scale", async ({ page, slug }) => {
   for (let i = 0; i < 12; i++) await strength.press("ArrowLeft");
   await expect.poll(() => step.getAttribute("aria-valuetext")).not.toBe(code);
 });
+
+test("scales that are chosen together move together", async ({ page, slug, request }) => {
+  await open(page, slug, "stave");
+  await page.getByRole("button", { name: /^Buoy/ }).click({ modifiers: ["Control"] });
+  await page.getByRole("checkbox", { name: "Move Petrol together with others" }).check();
+  await expect(page.getByText("Petrol, Buoy move together")).toBeVisible();
+  const buoy = page.getByRole("slider", { name: "Buoy 800, lightness" });
+  const petrol = page.getByRole("slider", { name: "Petrol 800, lightness" });
+  const at = async (step: typeof buoy) => Number(await step.getAttribute("aria-valuenow"));
+  const before = [await at(petrol), await at(buoy)];
+  await petrol.focus();
+  await petrol.press("Shift+ArrowRight");
+  await saved(page, 2);
+  await expect(page.getByRole("contentinfo")).toContainText("800 of 2 scales: lightness");
+  const moved = [await at(petrol), await at(buoy)];
+  for (const i of [0, 1]) expect(Math.abs((before[i] ?? 0) - 2 - (moved[i] ?? 0))).toBeLessThan(0.7);
+  await page.getByRole("slider", { name: "Strength of Petrol" }).press("ArrowLeft");
+  await saved(page, 3);
+  const { scales } = await savedSpec(request, slug);
+  expect(scales.buoy.strength).toBe(scales.petrol.strength);
+  await page.getByRole("button", { name: "let go" }).click();
+  await expect(page.getByText("move together")).toBeHidden();
+});

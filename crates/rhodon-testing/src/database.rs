@@ -58,3 +58,20 @@ pub async fn kill_backend(address: &str) {
     // This connection went with the others.
     let _ = connection.close().await;
 }
+
+/// Has a database keep what it acknowledged over [`kill_backend`]: the cluster of the tests is set to
+/// forget for the sake of speed.
+///
+/// # Panics
+/// The database does not answer.
+pub async fn make_durable(address: &str) {
+    let name = address.rsplit_once('/').map_or(address, |(_, name)| name);
+    let connection = Database::connect(address)
+        .await
+        .expect("the database answers");
+    connection
+        .execute_unprepared(&format!("ALTER DATABASE {name} SET synchronous_commit = on"))
+        .await
+        .expect("the setting is taken");
+    connection.close().await.expect("the connection closes");
+}

@@ -9,5 +9,5 @@ mod process;
 #[cfg(feature = "cases")]
 pub use cases::cases;
 #[cfg(feature = "database")]
-pub use database::{fresh_database, kill_backend};
+pub use database::{fresh_database, kill_backend, make_durable};
 pub use process::Served;

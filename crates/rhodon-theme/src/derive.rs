@@ -10,7 +10,7 @@ use crate::document::{Problems, Resolved};
 use crate::level::Level;
 use crate::overrides::Overrides;
 use crate::palette::{IntentScale, NamedScale, Palette, steps};
-use crate::role::{self, Backdrop, Between};
+use crate::role::{self, Backdrop};
 use crate::token::{Cell, Cells, Mode, Pair, Section, Token};
 use crate::typeface;
 use crate::value::TokenKind;
@@ -99,7 +99,6 @@ pub fn derive(theme: &Resolved) -> Result<Derived, Problems> {
         intents: &intents,
         overrides: &overrides,
         usual: &[],
-        between: &Between::default(),
     };
     let usual = |mode| role::paint(mode, Level::Usual, &backdrop);
     let [light, dark] = Mode::BOTH.map(usual);

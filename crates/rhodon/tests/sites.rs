@@ -9,7 +9,7 @@ use std::path::Path;
 use std::time::{Duration, Instant};
 
 use reqwest::{Client, Method, RequestBuilder};
-use rhodon_testing::{Served, fresh_database, kill_backend};
+use rhodon_testing::{Served, fresh_database, kill_backend, make_durable};
 use serde_json::{Value, json};
 
 /// The longest that anything takes to come back.
@@ -38,6 +38,7 @@ struct World {
 impl World {
     async fn new() -> Self {
         let database = fresh_database("sites").await;
+        make_durable(&database).await;
         let folder = tempfile::tempdir().unwrap();
         // Its address stays, however often it is started.
         let free = TcpListener::bind("127.0.0.1:0").unwrap();
@@ -101,22 +102,23 @@ impl World {
 
     /// What was killed is started again; what was not stays.
     async fn mend(&mut self) {
-        if self.host.process.try_wait().unwrap().is_some() {
-            self.host = host(self.host_port, self.folder.path());
-        }
         let until = Instant::now() + BACK;
-        while self.server.process.try_wait().unwrap().is_some() {
-            assert!(Instant::now() < until, "the server does not start");
-            self.server = server(&self.database, self.host_port, self.folder.path());
-        }
         loop {
-            if let Some(health) = told(self.ask(Method::GET, "/health")).await
-                && health["status"] != "failing"
-                && self.sites_of("tern", false).await.is_some()
-            {
+            if self.host.process.try_wait().unwrap().is_some() {
+                self.host = host(self.host_port, self.folder.path());
+            }
+            if self.server.process.try_wait().unwrap().is_some() {
+                self.server = server(&self.database, self.host_port, self.folder.path());
+            }
+            let answer = self.ask(Method::GET, "/health").send().await;
+            let health = match answer {
+                Ok(answer) => answer.text().await.unwrap_or_default(),
+                Err(error) => error.to_string(),
+            };
+            if health.contains("ok") && self.sites_of("tern", false).await.is_some() {
                 return;
             }
-            assert!(Instant::now() < until, "it does not come back");
+            assert!(Instant::now() < until, "it does not come back: {health}");
             tokio::time::sleep(Duration::from_millis(50)).await;
         }
     }

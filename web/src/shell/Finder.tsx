@@ -2,7 +2,7 @@ import "@mantine/spotlight/styles.css";
 import { createSpotlight, Spotlight } from "@mantine/spotlight";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { cellOf } from "../api/cellOf";
 import { checkQuery, findingKey, nearQuery } from "../api/check";
 import type { Finding, Token } from "../api/client";
@@ -35,6 +35,14 @@ export default function Finder({ actions }: { actions: Action[] }) {
     return /[#\d(]/.test(words) ? [...near, ...named] : [...named, ...near];
   }, [near, everything, words]);
   useEffect(() => spotlight.open(), []);
+  const search = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    // The list came after the words: its first entry is chosen the only way there is, by the key for the next one.
+    if (!near?.length) return;
+    store.setState({ ...store.getState(), selected: -1 });
+    const next = { code: "ArrowDown", key: "ArrowDown", bubbles: true };
+    search.current?.dispatchEvent(new KeyboardEvent("keydown", next));
+  }, [near]);
   return (
     <Spotlight.Root
       store={store}
@@ -49,6 +57,7 @@ export default function Finder({ actions }: { actions: Action[] }) {
       attributes={{ content: { "aria-label": "Find anything" } }}
     >
       <Spotlight.Search
+        ref={search}
         placeholder="Stage, action, theme, scale, target, token, finding, or a colour"
         aria-label="Find anything"
       />

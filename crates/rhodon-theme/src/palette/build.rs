@@ -1,13 +1,16 @@
 //! One scale from its settings.
 
+use std::sync::Arc;
+
 use rhodon_color::{HueSlice, Rgb8, luminance_from_lightness};
 
 use super::NamedScale;
+use super::known::{self, Known};
 use super::plan::Source;
 use crate::document::{Problems, Resolved, STRENGTH, ScaleSettings, TURN};
 use crate::label::{Slug, StepLabel};
 use crate::reason::Reason;
-use crate::scale::{self, Pin, Request, Scale, Step, default_labels};
+use crate::scale::{Pin, Request, Step, default_labels};
 use crate::value::Origin;
 
 /// A scale about to be built.
@@ -58,15 +61,16 @@ pub(super) fn build(
             .collect(),
         p3: settings.wide.unwrap_or(false),
     };
-    let built = scale::build(&request).map_err(|e| problems.add(place, e.to_string()));
+    let built = known::build(request).map_err(|e| problems.add(place, e.to_string()));
     Some(named(draft, built.ok()?, settings))
 }
 
-fn named(draft: &Draft<'_>, mut scale: Scale, settings: ScaleSettings) -> NamedScale {
+fn named(draft: &Draft<'_>, known: Known, settings: ScaleSettings) -> NamedScale {
+    let Known { mut scale, between } = known;
     if draft.origin == Origin::Derived {
         // Nobody fixed this colour: it moves when the brand does.
         let by_rule = |s: &&mut Step| !settings.pins.contains_key(&s.label);
-        scale
+        Arc::make_mut(&mut scale)
             .steps
             .iter_mut()
             .filter(by_rule)
@@ -78,6 +82,7 @@ fn named(draft: &Draft<'_>, mut scale: Scale, settings: ScaleSettings) -> NamedS
         name: draft.name.into(),
         paths: scale.steps.iter().map(path).collect(),
         scale,
+        between,
         origin: draft.origin,
         reason: draft.reason.clone(),
         settings,

@@ -1,6 +1,7 @@
 //! The scales of a theme under their names, and which intent stands on which.
 
 mod build;
+mod known;
 mod outline;
 mod plan;
 pub(crate) mod steps;
@@ -18,6 +19,7 @@ use crate::value::Origin;
 pub(crate) use outline::Outline;
 
 use build::Draft;
+use known::Between;
 use plan::{Plan, Source};
 
 /// A scale with its names.
@@ -30,7 +32,9 @@ pub struct NamedScale {
     /// Token paths of its steps.
     pub paths: Vec<Arc<str>>,
     /// Its steps.
-    pub scale: Scale,
+    pub scale: Arc<Scale>,
+    /// Colours between them that were made already.
+    pub(crate) between: Arc<Between>,
     /// Whether the user brought its colour.
     pub origin: Origin,
     /// Where its colour comes from, in words.

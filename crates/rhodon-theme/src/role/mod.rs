@@ -16,7 +16,7 @@ mod text;
 pub(crate) mod visible;
 
 use painter::Ahead;
-pub(crate) use painter::{Backdrop, Between, Painted, Painter};
+pub(crate) use painter::{Backdrop, Painted, Painter};
 
 use crate::level::Level;
 use crate::token::Mode;

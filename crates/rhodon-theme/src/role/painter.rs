@@ -1,6 +1,5 @@
 //! What a family of roles paints on: the scales, the mode, and the roles painted so far.
 
-use std::cell::RefCell;
 use std::collections::HashMap;
 use std::sync::Arc;
 
@@ -22,22 +21,6 @@ pub(crate) struct Backdrop<'a> {
     pub overrides: &'a Overrides<'a>,
     /// What all came to at the usual level, where another one is painted.
     pub usual: &'a [Token],
-    /// Colours between steps that were made already: both modes and levels ask for many of them again.
-    pub between: &'a Between,
-}
-
-/// Colours of scales at an L\*, by where the scale lies in memory and the bits of the L\*.
-#[derive(Debug, Default)]
-pub(crate) struct Between(RefCell<HashMap<(usize, u64), Rgb8>>);
-
-impl Between {
-    /// As [`Scale::at_lightness`](crate::scale::Scale::at_lightness).
-    pub(crate) fn at(&self, scale: &NamedScale, lightness: f64) -> Rgb8 {
-        let key = (std::ptr::from_ref(scale).addr(), lightness.to_bits());
-        let mut known = self.0.borrow_mut();
-        let make = || scale.scale.at_lightness(lightness);
-        *known.entry(key).or_insert_with(make)
-    }
 }
 
 /// A role's value before anybody overrides it.
@@ -200,7 +183,7 @@ impl<'a> Painter<'a> {
 
     /// A colour of a scale at any L\* (0–100).
     pub(crate) fn between(&self, scale: &NamedScale, lightness: f64) -> Rgb8 {
-        self.on.between.at(scale, lightness)
+        scale.between.at(&scale.scale, lightness)
     }
 
     /// What others are read on.

@@ -33,6 +33,7 @@ function PlainLedgerRow({ ref, index, row, columns, name, chosen, marked, onChoo
     <tr
       ref={ref}
       className={classes.row}
+      aria-label={name}
       aria-selected={chosen}
       aria-rowindex={index + 2}
       data-index={index}

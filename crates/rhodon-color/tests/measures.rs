@@ -5,7 +5,8 @@
 use proptest::prelude::*;
 use rhodon_color::{
     Color, HueSlice, Lab65, RELATIONS, Rgb8, Space, Vision, VisionKind, companions, contrast_ratio,
-    difference, ink_on, lightness_from_luminance, lightness_limits, luminance_from_lightness,
+    difference, difference_below, ink_on, lab_d65, lightness_from_luminance, lightness_limits,
+    luminance_from_lightness,
 };
 
 const SPACES: [Space; 15] = [
@@ -315,4 +316,23 @@ proptest! {
         let apart = mapped.c * turned.min(360.0 - turned).to_radians().sin();
         prop_assert!(apart.abs() < 0.03, "{} {} gave {:?}", l, h, mapped);
     }
+}
+
+#[test]
+fn a_difference_below_a_limit_is_the_difference_and_no_other_is_told() {
+    let mut told = 0;
+    for n in 0..40_000_u32 {
+        let [a, b] = [
+            n.wrapping_mul(2_654_435_761),
+            n.wrapping_mul(40_503) ^ 0x5a5a_5a5a,
+        ]
+        .map(|x| Rgb8::new((x >> 24) as u8, (x >> 16) as u8, (x >> 8) as u8));
+        let exact = difference(a, b);
+        for limit in [10.0, 16.0, 40.0] {
+            let found = difference_below(lab_d65(a), lab_d65(b), limit);
+            assert_eq!(found, (exact < limit).then_some(exact), "{a} {b} {limit}");
+            told += usize::from(found.is_some());
+        }
+    }
+    assert!(told > 1000, "{told}");
 }

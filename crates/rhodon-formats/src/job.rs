@@ -151,7 +151,7 @@ pub(crate) struct Step<'a> {
 
 /// Every step of a scale.
 pub(crate) fn all_steps(scale: &NamedScale) -> impl Iterator<Item = Step<'_>> {
-    let all = scale.scale.steps.iter().zip(&scale.paths).enumerate();
+    let all = scale.scale.steps.iter().zip(scale.paths.iter()).enumerate();
     all.map(|(i, (step, path))| Step {
         label: step.label.as_str(),
         path,

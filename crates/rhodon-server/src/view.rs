@@ -249,7 +249,7 @@ impl<'a> ScaleView<'a> {
             .scale
             .steps
             .iter()
-            .zip(&s.paths)
+            .zip(s.paths.iter())
             .map(|(step, path)| StepView {
                 label: step.label.as_str(),
                 path,

@@ -70,7 +70,9 @@ pub async fn make_durable(address: &str) {
         .await
         .expect("the database answers");
     connection
-        .execute_unprepared(&format!("ALTER DATABASE {name} SET synchronous_commit = on"))
+        .execute_unprepared(&format!(
+            "ALTER DATABASE {name} SET synchronous_commit = on"
+        ))
         .await
         .expect("the setting is taken");
     connection.close().await.expect("the connection closes");

@@ -282,6 +282,10 @@ mod tests {
                 assert_eq!(intent.role(part).path(), &*part.of(intent.id()));
             }
         }
+        // Paths are kept by the place of their part.
+        for (place, part) in IntentPart::ALL.into_iter().enumerate() {
+            assert_eq!(part as usize, place);
+        }
     }
 
     #[test]

@@ -61,12 +61,16 @@ pub(super) fn build(
             .collect(),
         p3: settings.wide.unwrap_or(false),
     };
-    let built = known::build(request).map_err(|e| problems.add(place, e.to_string()));
+    let built = known::build(draft.slug, request).map_err(|e| problems.add(place, e.to_string()));
     Some(named(draft, built.ok()?, settings))
 }
 
 fn named(draft: &Draft<'_>, known: Known, settings: ScaleSettings) -> NamedScale {
-    let Known { mut scale, between } = known;
+    let Known {
+        mut scale,
+        paths,
+        between,
+    } = known;
     if draft.origin == Origin::Derived {
         // Nobody fixed this colour: it moves when the brand does.
         let by_rule = |s: &&mut Step| !settings.pins.contains_key(&s.label);
@@ -76,11 +80,10 @@ fn named(draft: &Draft<'_>, known: Known, settings: ScaleSettings) -> NamedScale
             .filter(by_rule)
             .for_each(|step| step.pinned = false);
     }
-    let path = |s: &Step| format!("{}.{}", draft.slug, s.label).into();
     NamedScale {
         slug: draft.slug.clone(),
         name: draft.name.into(),
-        paths: scale.steps.iter().map(path).collect(),
+        paths,
         scale,
         between,
         origin: draft.origin,

@@ -9,7 +9,9 @@ use std::sync::{Arc, LazyLock, Mutex, PoisonError};
 use quick_cache::sync::Cache;
 use rhodon_color::Rgb8;
 
-use crate::scale::{self, Request, Scale, ScaleError};
+use crate::label::Slug;
+use crate::scale::{self, Request, Scale, ScaleError, Step};
+use crate::vocabulary::IntentPart;
 
 /// How many scales are kept: those of some fifty themes, about 4 KB each.
 const KEPT: usize = 512;
@@ -18,28 +20,54 @@ const MOST_BETWEEN: usize = 2048;
 
 static KNOWN: LazyLock<Cache<Key, Known>> = LazyLock::new(|| Cache::new(KEPT));
 
-/// A scale, and colours between its steps.
+/// A scale, the paths of its steps, and colours between them.
 #[derive(Clone, Debug)]
 pub(super) struct Known {
     pub scale: Arc<Scale>,
+    pub paths: Arc<[Arc<str>]>,
     pub between: Arc<Between>,
 }
 
-/// The scale of a request.
+/// The scale of a request, under a name.
 ///
 /// # Errors
 /// See [`scale::build`].
-pub(super) fn build(request: Request) -> Result<Known, ScaleError> {
-    let key = Key(request);
+pub(super) fn build(slug: &Slug, request: Request) -> Result<Known, ScaleError> {
+    let key = Key {
+        slug: slug.clone(),
+        request,
+    };
     if let Some(known) = KNOWN.get(&key) {
         return Ok(known);
     }
+    let scale = scale::build(&key.request)?;
+    let path = |step: &Step| format!("{slug}.{}", step.label).into();
     let built = Known {
-        scale: Arc::new(scale::build(&key.0)?),
+        paths: scale.steps.iter().map(path).collect(),
+        scale: Arc::new(scale),
         between: Arc::default(),
     };
     KNOWN.insert(key, built.clone());
     Ok(built)
+}
+
+/// Paths of the roles of an intent, in the order of [`IntentPart::ALL`].
+pub(super) type PartPaths = [Arc<str>; IntentPart::ALL.len()];
+
+/// How many intents are kept by their names.
+const KEPT_INTENTS: usize = 256;
+
+static PART_PATHS: LazyLock<Cache<Slug, Arc<PartPaths>>> =
+    LazyLock::new(|| Cache::new(KEPT_INTENTS));
+
+/// The paths of the roles of an intent.
+pub(super) fn part_paths(intent: &Slug) -> Arc<PartPaths> {
+    if let Some(known) = PART_PATHS.get(intent) {
+        return known;
+    }
+    let made = Arc::new(IntentPart::ALL.map(|part| part.of(intent.as_str())));
+    PART_PATHS.insert(intent.clone(), made.clone());
+    made
 }
 
 /// Colours of one scale by the bits of their L\*: both modes and levels ask for many of them again.
@@ -59,13 +87,10 @@ impl Between {
 }
 
 /// A request by all that it holds; its numbers are finite, and both zeros are one.
-#[derive(Debug)]
-struct Key(Request);
-
-impl PartialEq for Key {
-    fn eq(&self, other: &Self) -> bool {
-        self.0 == other.0
-    }
+#[derive(Debug, PartialEq)]
+struct Key {
+    slug: Slug,
+    request: Request,
 }
 
 impl Eq for Key {}
@@ -81,9 +106,18 @@ impl Hash for Key {
             strength,
             lightness,
             p3,
-        } = &self.0;
+        } = &self.request;
         let bits = |number: &f64| (number + 0.0).to_bits();
-        (method.id, labels, tone, p3, bits(turn), bits(strength)).hash(state);
+        (
+            &self.slug,
+            method.id,
+            labels,
+            tone,
+            p3,
+            bits(turn),
+            bits(strength),
+        )
+            .hash(state);
         for pin in pins {
             (pin.color, &pin.label).hash(state);
         }

@@ -15,11 +15,12 @@ use crate::label::{Slug, StepLabel};
 use crate::reason::Reason;
 use crate::scale::Scale;
 use crate::value::Origin;
+use crate::vocabulary::IntentPart;
 
 pub(crate) use outline::Outline;
 
 use build::Draft;
-use known::Between;
+use known::{Between, PartPaths};
 use plan::{Plan, Source};
 
 /// A scale with its names.
@@ -30,7 +31,7 @@ pub struct NamedScale {
     /// Readable name.
     pub name: Arc<str>,
     /// Token paths of its steps.
-    pub paths: Vec<Arc<str>>,
+    pub paths: Arc<[Arc<str>]>,
     /// Its steps.
     pub scale: Arc<Scale>,
     /// Colours between them that were made already.
@@ -66,6 +67,14 @@ pub struct IntentScale {
     pub origin: Origin,
     /// Why, in words.
     pub reason: Reason,
+    paths: Arc<PartPaths>,
+}
+
+impl IntentScale {
+    /// The path of a role of it.
+    pub fn path(&self, part: IntentPart) -> Arc<str> {
+        self.paths[part as usize].clone()
+    }
 }
 
 /// Every scale, those of brand colours first in the user's order, and the intents.
@@ -139,6 +148,7 @@ impl Palette {
             }
         };
         self.intents.extend(scale.map(|scale| IntentScale {
+            paths: known::part_paths(&name),
             name,
             scale,
             origin,

@@ -4,11 +4,13 @@
 //! first each as far as can be from those before it, in the kind of vision in which they are
 //! nearest; then each is exchanged, in turn, for whatever keeps all of them further apart.
 
-use std::sync::LazyLock;
+use std::sync::{Arc, LazyLock};
 
+use quick_cache::sync::Cache;
 use rhodon_color::{ContrastOn, HueSlice, Oklab, Rgb8, VisionKind, luminance_from_lightness};
 
 use super::painter::{Choice, Painter};
+use crate::level::Level;
 use crate::token::Mode;
 use crate::value::ColorValue;
 use crate::vocabulary::{Intent, IntentPart, Role};
@@ -48,17 +50,19 @@ impl Seen {
 
     /// Least distance in any kind of vision.
     fn distance(&self, other: &Self) -> f32 {
-        self.eyes
-            .iter()
-            .zip(other.eyes)
-            .map(|(a, b)| a.distance(b))
-            .fold(f64::INFINITY, f64::min) as f32
+        let squares = self.eyes.iter().zip(other.eyes).map(|(a, b)| {
+            let (l, a, b) = (a.l - b.l, a.a - b.a, a.b - b.b);
+            l * l + a * a + b * b
+        });
+        squares.fold(f64::INFINITY, f64::min).sqrt() as f32
     }
 }
 
 /// The colours to choose from, and how far apart any two are. Both are the same for every theme.
 struct Candidates {
     colors: Vec<Seen>,
+    /// The same, prepared for many contrasts.
+    contrasts: Vec<ContrastOn>,
     /// Row by row.
     distances: Vec<f32>,
 }
@@ -87,7 +91,12 @@ impl Candidates {
             .iter()
             .flat_map(|a| colors.iter().map(|b| a.distance(b)))
             .collect();
-        Self { colors, distances }
+        let contrasts = colors.iter().map(|c| ContrastOn::new(c.code)).collect();
+        Self {
+            colors,
+            contrasts,
+            distances,
+        }
     }
 
     /// Distances from one candidate to all.
@@ -97,13 +106,19 @@ impl Candidates {
     }
 
     /// Other colours in the place of those that do not show, each as far as can be from all that stay.
-    fn exchange(&self, shows: impl Fn(Rgb8) -> bool, first: &Seen, usual: &[Rgb8]) -> Vec<Rgb8> {
+    fn exchange(
+        &self,
+        shows: impl Fn(ContrastOn) -> bool,
+        first: &Seen,
+        usual: &[Rgb8],
+    ) -> Vec<Rgb8> {
         let mut out = usual.to_vec();
-        if usual.iter().all(|code| shows(*code)) {
+        let is_seen = |code: &Rgb8| shows(ContrastOn::new(*code));
+        if usual.iter().all(is_seen) {
             return out;
         }
         let mut nearest = self.distances_from(&shows, first);
-        for code in usual.iter().filter(|code| shows(**code)) {
+        for code in usual.iter().filter(|code| is_seen(code)) {
             match self.colors.iter().position(|c| c.code == *code) {
                 Some(known) => lower(&mut nearest, self.row(known)),
                 None => {
@@ -113,7 +128,7 @@ impl Candidates {
                 }
             }
         }
-        for code in out.iter_mut().filter(|code| !shows(**code)) {
+        for code in out.iter_mut().filter(|code| !is_seen(code)) {
             let best = furthest(&nearest);
             *code = self.colors[best].code;
             lower(&mut nearest, self.row(best));
@@ -123,16 +138,20 @@ impl Candidates {
 
     /// The distance of each from a colour; what does not show is nearer than anything, so that it is never
     /// the furthest.
-    fn distances_from(&self, shows: impl Fn(Rgb8) -> bool, first: &Seen) -> Vec<f32> {
-        let distance = |c: &Seen| match shows(c.code) {
+    fn distances_from(&self, shows: impl Fn(ContrastOn) -> bool, first: &Seen) -> Vec<f32> {
+        let distance = |(c, on): (&Seen, &ContrastOn)| match shows(*on) {
             true => c.distance(first),
             false => -1.0,
         };
-        self.colors.iter().map(distance).collect()
+        self.colors
+            .iter()
+            .zip(&self.contrasts)
+            .map(distance)
+            .collect()
     }
 
     /// `count` candidates that show, apart from each other and from `first`.
-    fn choose(&self, shows: impl Fn(Rgb8) -> bool, first: &Seen, count: usize) -> Vec<Rgb8> {
+    fn choose(&self, shows: impl Fn(ContrastOn) -> bool, first: &Seen, count: usize) -> Vec<Rgb8> {
         let from_first = self.distances_from(shows, first);
         let mut nearest = from_first.clone();
         let mut chosen: Vec<usize> = Vec::with_capacity(count);
@@ -158,6 +177,32 @@ impl Candidates {
             .into_iter()
             .map(|index| self.colors[index].code)
             .collect()
+    }
+}
+
+/// All that a choice depends on.
+#[derive(Clone, Debug, PartialEq, Eq, Hash)]
+struct Asked {
+    mode: Mode,
+    level: Level,
+    first: Rgb8,
+    grounds: [Rgb8; 2],
+    usual: Vec<Rgb8>,
+}
+
+/// How many choices are kept: most documents after another one ask for the same again.
+const KEPT: usize = 512;
+
+static CHOSEN: LazyLock<Cache<Asked, Arc<[Rgb8]>>> = LazyLock::new(|| Cache::new(KEPT));
+
+impl Asked {
+    fn chosen(self, choose: impl FnOnce(&Self) -> Vec<Rgb8>) -> Arc<[Rgb8]> {
+        if let Some(known) = CHOSEN.get(&self) {
+            return known;
+        }
+        let chosen: Arc<[Rgb8]> = choose(&self).into();
+        CHOSEN.insert(self, chosen.clone());
+        chosen
     }
 }
 
@@ -199,15 +244,24 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
         Mode::Dark => &CANDIDATES[1],
     };
     let on = grounds.map(|g| ContrastOn::new(p.code(g)));
-    let shows = |code: Rgb8| on.iter().all(|g| g.ratio(code) >= p.graphic());
-    let first = Seen::new(p.code(edge));
+    let shows = |c: ContrastOn| on.iter().all(|g| g.between(c) >= p.graphic());
     let usual = usual_colors(p);
-    let chosen = match usual.is_empty() {
-        true => set.choose(shows, &first, CHARTS.len() - 1),
-        false => set.exchange(shows, &first, &usual),
+    let asked = Asked {
+        mode: p.mode,
+        level: p.level,
+        first: p.code(edge),
+        grounds: grounds.map(|g| p.code(g)),
+        usual,
     };
+    let chosen = asked.chosen(|Asked { first, usual, .. }| {
+        let first = Seen::new(*first);
+        match usual.is_empty() {
+            true => set.choose(shows, &first, CHARTS.len() - 1),
+            false => set.exchange(shows, &first, usual),
+        }
+    });
     let mut ids = vec![p.put_same(CHARTS[0], edge)];
-    for (n, code) in chosen.into_iter().enumerate() {
+    for (n, code) in chosen.iter().copied().enumerate() {
         let reason = "far from the other chart colours in every kind of vision".into();
         let color = ColorValue::opaque(code);
         ids.push(p.put(

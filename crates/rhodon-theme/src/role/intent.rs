@@ -36,15 +36,15 @@ fn fill(p: &mut Painter<'_>, intent: &IntentScale) {
     let (name, scale) = (intent.name.as_str(), &p.on.scales[intent.scale]);
     let others = fills_before(p, name);
     let choice = p.fill_for_text(scale, intent.reason.clone(), &others);
-    let fill = p.put(IntentPart::Fill.of(name), choice);
+    let fill = p.put(intent.path(IntentPart::Fill), choice);
     let code = p.code(fill);
     let text_choice = p.text_on(fill);
-    let text = p.put(IntentPart::FillText.of(name), text_choice);
+    let text = p.put(intent.path(IntentPart::FillText), text_choice);
     p.pair(text, fill, p.text());
     let direction = direction(code, p.code(text));
     for (state, distance) in STATES {
         let choice = state_choice(p, scale, code, direction * distance, text);
-        let id = p.put(state.of(name), choice);
+        let id = p.put(intent.path(state), choice);
         p.pair(text, id, p.text());
     }
 }
@@ -94,20 +94,20 @@ fn state_choice(
 }
 
 fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
-    let (name, scale) = (intent.name.as_str(), &p.on.scales[intent.scale]);
+    let scale = &p.on.scales[intent.scale];
     let none = Needs {
         on: &[],
         ratio: 1.0,
     };
     let tint_choice = p.pick(scale, p.by_mode(93.0, 18.0), Reach::NEAR, none);
-    let tint = p.put(IntentPart::Tint.of(name), tint_choice);
+    let tint = p.put(intent.path(IntentPart::Tint), tint_choice);
     let hover_tone = p.code(tint).lightness() + p.by_mode(-4.0, 6.0);
     let hover_choice = p.at(
         scale,
         hover_tone,
         "a little further from the page than the tint".into(),
     );
-    let hover = p.put(IntentPart::TintHover.of(name), hover_choice);
+    let hover = p.put(intent.path(IntentPart::TintHover), hover_choice);
 
     let mut grounds = vec![tint, hover];
     grounds.extend(&p.surfaces);
@@ -116,7 +116,7 @@ fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
         ratio: p.text(),
     };
     let choice = p.fill_or_tone(scale, p.by_mode(37.0, 78.0), needs);
-    let text = p.put(IntentPart::TintText.of(name), choice);
+    let text = p.put(intent.path(IntentPart::TintText), choice);
     for ground in grounds {
         p.pair(text, ground, p.text());
     }
@@ -130,7 +130,7 @@ fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
             ratio: p.graphic(),
         },
     );
-    let edge = p.put(IntentPart::Edge.of(name), choice);
+    let edge = p.put(intent.path(IntentPart::Edge), choice);
     p.pair_on_surfaces(edge, p.graphic());
 }
 

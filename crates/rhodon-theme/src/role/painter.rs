@@ -3,7 +3,7 @@
 use std::collections::HashMap;
 use std::sync::Arc;
 
-use rhodon_color::{ContrastOn, Lab65, Rgb8, lab_d65, lab_difference};
+use rhodon_color::{ContrastOn, Lab65, Rgb8, difference_below, lab_d65};
 
 use crate::level::Level;
 use crate::overrides::Overrides;
@@ -146,12 +146,14 @@ impl<'a> Painter<'a> {
         self.surface_labs.push(lab_d65(self.code(id)));
     }
 
-    /// The surface from which a colour is told worst, and the CIEDE2000 between them.
-    pub(crate) fn nearest_surface(&self, code: Rgb8) -> Option<(RoleId, f64)> {
+    /// The surface from which a colour is told worst, and the CIEDE2000 between them, where it is below
+    /// a limit.
+    pub(crate) fn surface_below(&self, code: Rgb8, limit: f64) -> Option<(RoleId, f64)> {
         let own = lab_d65(code);
         let surfaces = self.surfaces.iter().zip(&self.surface_labs);
-        let all = surfaces.map(|(id, lab)| (*id, lab_difference(own, *lab)));
-        all.min_by(|a, b| a.1.total_cmp(&b.1))
+        let below =
+            surfaces.filter_map(|(id, lab)| Some((*id, difference_below(own, *lab, limit)?)));
+        below.min_by(|a, b| a.1.total_cmp(&b.1))
     }
 
     /// Adds a role that is another one under a name of its own.

@@ -1,7 +1,7 @@
 //! Fills that can be told from their page. Navy, black, cream and white, of which brand sheets are
 //! full, would vanish in one of the two modes (engine document, "Roles").
 
-use rhodon_color::{ContrastOn, Lab65, Rgb8, VisionKind, lab_d65, lab_difference};
+use rhodon_color::{ContrastOn, Lab65, Rgb8, VisionKind, difference_below, lab_d65};
 
 use super::painter::{Choice, Painter, RoleId};
 use super::pick::{Needs, Reach, may_read};
@@ -41,9 +41,9 @@ impl Painter<'_> {
                 .iter()
                 .any(|text| on.ratio(*text) >= self.text())
         };
-        let is_told = |code| self.nearest_surface(code).is_none_or(|(_, d)| d >= VISIBLE);
+        let is_told = |code| self.surface_below(code, VISIBLE).is_none();
         // What is quickly known comes first.
-        let fits = |code| carries(code) && is_told(code) && others.least(code) >= APART;
+        let fits = |code| carries(code) && is_told(code) && others.are_apart(code);
         if fits(usual.color.code) {
             return usual;
         }
@@ -84,13 +84,9 @@ impl Painter<'_> {
     /// that can, which has the contrast of a part on each.
     pub(crate) fn visible_fill(&self, scale: &NamedScale, reason: Reason) -> Choice {
         let base = scale.scale.base_step();
-        let exact = scale.choice(scale.scale.base, reason);
-        let Some((surface, distance)) = self.nearest_surface(base.color) else {
-            return exact;
+        let Some((surface, distance)) = self.surface_below(base.color, VISIBLE) else {
+            return scale.choice(scale.scale.base, reason);
         };
-        if distance >= VISIBLE {
-            return exact;
-        }
         let (light, dark) = if base.oklch.c < GREY {
             GREY_TONES
         } else {
@@ -119,15 +115,14 @@ impl Apart {
         Self(others.map(seen).collect())
     }
 
-    /// CIEDE2000 to the nearest of them, in the kind of vision in which it is nearest.
-    fn least(&self, code: Rgb8) -> f64 {
+    /// Whether a colour is told from each of them by every kind of vision.
+    fn are_apart(&self, code: Rgb8) -> bool {
         if self.0.is_empty() {
-            return f64::INFINITY;
+            return true;
         }
         let own = seen(code);
-        let all = self.0.iter().flatten().zip(own.iter().cycle());
-        all.map(|(other, own)| lab_difference(*own, *other))
-            .fold(f64::INFINITY, f64::min)
+        let mut all = self.0.iter().flatten().zip(own.iter().cycle());
+        all.all(|(other, own)| difference_below(*own, *other, APART).is_none())
     }
 }
 

@@ -289,9 +289,18 @@ impl Scale {
         };
         let slice = HueSlice::new(hue.rem_euclid(360.0));
         let y = luminance_from_lightness(lightness);
-        let chroma = (c0 + (c1 - c0) * t).min(slice.max_chroma(y));
+        let wanted = c0 + (c1 - c0) * t;
+        let linear = slice.linear_at(y, wanted);
+        // Mostly the gamut holds it: then its end need not be looked for.
+        let (chroma, linear) = match linear.iter().all(|v| (0.0..=1.0).contains(v)) {
+            true => (wanted, linear),
+            false => {
+                let most = wanted.min(slice.max_chroma(y));
+                (most, slice.linear_at(y, most))
+            }
+        };
         round::to_code(
-            slice.linear_at(y, chroma),
+            linear,
             Oklch {
                 l: 0.0,
                 c: chroma,

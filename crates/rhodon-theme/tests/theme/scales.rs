@@ -26,7 +26,14 @@ const TARGETS: [(&str, f64); 11] = [
 /// The scale of one colour with some settings.
 fn scale_of(color: &str, settings: Value) -> Scale {
     let theme = with_settings(color, settings);
-    theme.scales.into_iter().next().unwrap().scale
+    theme
+        .scales
+        .into_iter()
+        .next()
+        .unwrap()
+        .scale
+        .as_ref()
+        .clone()
 }
 
 fn with_settings(color: &str, settings: Value) -> Derived {

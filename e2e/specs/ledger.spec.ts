@@ -186,7 +186,7 @@ test("the ledger is walked by keys like any table, and its columns are chosen", 
 
   const head = (name: string) => page.getByRole("columnheader", { name, exact: true });
   await expect(head("Origin")).toBeVisible();
-  await page.getByRole("button", { name: "Columns" }).click();
+  await page.getByRole("button", { name: "Columns", exact: true }).click();
   await page.getByRole("checkbox", { name: "Origin" }).uncheck();
   await page.getByRole("checkbox", { name: "Custom property" }).check();
   await page.keyboard.press("Escape");

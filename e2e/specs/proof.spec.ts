@@ -65,7 +65,7 @@ test("another theme stands beside this one, and what differs is listed", async (
   await expect(page.getByText("beside Night Crossing")).toBeVisible();
   await page.getByRole("button", { name: /values differ/ }).click();
   const dialog = page.getByRole("dialog", { name: "What differs from Night Crossing" });
-  await expect(dialog.getByRole("cell", { name: "primary.fill", exact: true }).first()).toBeVisible();
+  await expect(dialog.getByRole("rowheader", { name: "primary.fill", exact: true }).first()).toBeVisible();
 });
 
 test("revisions are listed with pictures, compared and restored", async ({ page, slug }) => {

@@ -31,7 +31,6 @@ test("a colour that is typed in the finder leads to the token nearest to it", as
   await open(page, slug, "stave");
   await page.keyboard.press("Control+k");
   await page.keyboard.type("0f5c7b");
-  await expect(page.getByText(/Tokens nearest to #0f5c7b/i)).toBeVisible();
   const first = page.getByRole("button", { name: /^petrol\.600 .*apart by/ });
   await expect(first).toHaveAttribute("data-selected", "true");
   await page.keyboard.press("Enter");
@@ -49,7 +48,7 @@ test("a finding is found by its words and shown in its place", async ({ page, re
   await page.goto(`/themes/${made.slug}/stave`);
   await expect(page.getByRole("contentinfo")).toContainText("finding");
   await page.keyboard.press("Control+k");
-  await page.keyboard.type("muted below");
+  await page.keyboard.type("finding error muted");
   const found = page
     .getByRole("dialog")
     .getByRole("button", { name: /error$/ })
@@ -57,7 +56,7 @@ test("a finding is found by its words and shown in its place", async ({ page, re
   await expect(found).toBeVisible();
   await found.click();
   await expect(page).toHaveURL(/check\?.*finding=/);
-  await expect(page.locator("li[data-wanted]")).toContainText("Text muted");
+  await expect(page.locator("li[data-wanted]")).toContainText("Muted text");
 });
 
 test("revisions stand by day, are named, searched and reached page by page", async ({

@@ -75,7 +75,7 @@ test("a site takes what it has slots for, shows the theme and goes back to what 
   await expect(anlow).toContainText(`shows ${name}, as this theme was called before`);
   await expect(sites).toContainText(`it was registered as ${name}`);
   await page.getByRole("button", { name: new RegExp(`^${name} again`) }).click();
-  await page.getByRole("menuitem", { name: /^Delete/ }).click();
+  await page.getByRole("menuitem", { name: "Delete …" }).click();
   const asked = page.getByRole("dialog", { name: /^Delete/ });
   await expect(asked).toContainText("Port Anlow shows it and will go on doing so");
   await asked.getByRole("button", { name: "Keep it" }).click();

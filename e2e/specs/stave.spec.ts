@@ -154,5 +154,5 @@ test("scales that are chosen together move together", async ({ page, slug, reque
   const { scales } = await savedSpec(request, slug);
   expect(scales.buoy.strength).toBe(scales.petrol.strength);
   await page.getByRole("button", { name: "let go" }).click();
-  await expect(page.getByText("move together")).toBeHidden();
+  await expect(page.getByText("Petrol, Buoy move together")).toBeHidden();
 });

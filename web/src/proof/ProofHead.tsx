@@ -99,12 +99,19 @@ function Modes() {
   return (
     <fieldset className={classes.modes} aria-label="Modes">
       {MODES.map((mode) => (
-        <button key={mode} type="button" aria-pressed={proof === mode} onClick={() => choose(mode)}>
+        <button
+          key={mode}
+          type="button"
+          aria-label={mode}
+          title={mode === "both" ? "light and dark" : mode}
+          aria-pressed={proof === mode}
+          onClick={() => choose(mode)}
+        >
           <svg viewBox="0 0 12 12" aria-hidden="true" data-mode={mode}>
             <rect x="0.5" y="0.5" width="11" height="11" />
             {mode !== "light" && <path d={mode === "both" ? "M6 1h5v10H6z" : "M1 1h10v10H1z"} />}
           </svg>
-          {mode}
+          <span>{mode}</span>
         </button>
       ))}
     </fieldset>

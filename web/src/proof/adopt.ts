@@ -9,6 +9,8 @@ const held = new WeakMap<CSSStyleSheet, string>();
 export function paintPage(target: Page, sheets: string[]) {
   adopt(target, sheets);
   linkNamedFaces(target.document, sheets);
+  // Styled and laid out at once, in the time that is left before the next frame: that one only paints.
+  target.document.documentElement.getBoundingClientRect();
 }
 
 /** Replaces the text of the adopted sheets, keeping their objects: the page is styled once. */

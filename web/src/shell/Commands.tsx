@@ -1,14 +1,16 @@
 import { useHotkeys } from "@mantine/hooks";
-import { type ComponentType, useEffect, useState } from "react";
+import { type ComponentType, useCallback, useEffect, useState } from "react";
 import { OwnDialog } from "../lineage/OwnDialog";
 import { DeleteDialog } from "./DeleteDialog";
 import { DeletedThemes } from "./DeletedThemes";
 import { useDialog, useDialogs } from "./dialogs";
+import type { FinderProps } from "./Finder";
 import { HistoryDrawer } from "./history/HistoryDrawer";
 import { KeysSheet } from "./KeysSheet";
 import { RenameDialog } from "./NameDialog";
 import { NewThemeDialog } from "./NewThemeDialog";
 import { type Action, useActions } from "./useActions";
+import { useEarlyKeys } from "./useEarlyKeys";
 
 interface Props {
   /** Which actions there are on this screen; all of them unless it says so. */
@@ -19,13 +21,21 @@ interface Props {
 export function Commands({ fits = () => true }: Props) {
   const actions = useActions().filter(fits);
   const finding = useDialogs((s) => s.opened === "finder");
-  const Finder = useFinder();
+  const Finder = useFinder(finding);
+  const [words, setWords] = useState("");
+  const [wasFinding, setWasFinding] = useState(finding);
+  if (finding !== wasFinding) {
+    setWasFinding(finding);
+    setWords("");
+  }
+  const append = useCallback((letter: string) => setWords((typed) => typed + letter), []);
+  useEarlyKeys(finding, append);
   useHotkeys(
     actions.flatMap(({ hotkeys = [], run }) => hotkeys.map((keys): [string, () => void] => [keys, run])),
   );
   return (
     <>
-      {finding && Finder && <Finder actions={actions} />}
+      {finding && Finder && <Finder actions={actions} words={words} onWords={setWords} />}
       <KeysSheet actions={actions} />
       <HistoryDrawer />
       <NewThemeDialog />
@@ -42,11 +52,12 @@ export function Commands({ fits = () => true }: Props) {
  * somebody calls it, and without `Suspense`, which holds back what it shows: the first letters that
  * are typed would be lost.
  */
-function useFinder(): ComponentType<{ actions: Action[] }> | undefined {
-  const [found, setFound] = useState<{ default: ComponentType<{ actions: Action[] }> }>();
+function useFinder(called: boolean): ComponentType<FinderProps> | undefined {
+  const [found, setFound] = useState<{ default: ComponentType<FinderProps> }>();
   useEffect(() => {
-    const timer = setTimeout(() => void import("./Finder").then(setFound), 300);
+    if (found) return;
+    const timer = setTimeout(() => void import("./Finder").then(setFound), called ? 0 : 300);
     return () => clearTimeout(timer);
-  }, []);
+  }, [found, called]);
   return found?.default;
 }

@@ -2,7 +2,7 @@ import "@mantine/spotlight/styles.css";
 import { createSpotlight, Spotlight } from "@mantine/spotlight";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef } from "react";
 import { cellOf } from "../api/cellOf";
 import { checkQuery, findingKey, nearQuery } from "../api/check";
 import type { Finding, Token } from "../api/client";
@@ -19,12 +19,18 @@ import type { Action } from "./useActions";
 
 const [store, spotlight] = createSpotlight();
 
+export interface FinderProps {
+  actions: Action[];
+  /** What was typed, also before the finder was there. */
+  words: string;
+  onWords: (words: string) => void;
+}
+
 /**
  * Finds stages, actions, themes, scales, targets, tokens and findings by any part of their names, and by
  * a colour that is typed the tokens nearest to it.
  */
-export default function Finder({ actions }: { actions: Action[] }) {
-  const [words, setWords] = useState("");
+export default function Finder({ actions, words, onWords }: FinderProps) {
   const everything = useEverything(actions);
   const near = useNear(words);
   const groups = useMemo(() => {
@@ -47,7 +53,7 @@ export default function Finder({ actions }: { actions: Action[] }) {
     <Spotlight.Root
       store={store}
       query={words}
-      onQueryChange={setWords}
+      onQueryChange={onWords}
       onSpotlightClose={dialogs.close}
       shortcut={null}
       scrollable

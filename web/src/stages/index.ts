@@ -1,4 +1,5 @@
 import type { FunctionComponent } from "react";
+import type { Derived } from "../api/client";
 import { packed } from "../editor/edits";
 import type { EditorState } from "../editor/store";
 import type { View } from "../router";
@@ -27,9 +28,18 @@ export interface Stage {
   parts?: { name: string; words: string; view: Partial<View> }[];
   /** How it stands, in a word or number. */
   stands: (state: EditorState) => string;
+  /** More of how it stands, a line each. */
+  tells?: (state: EditorState) => string;
+  /** Its colours as small strips, one under the other. */
+  strips?: (derived: Derived) => string[][];
   keys: StageKey[];
   load: () => Promise<{ default: FunctionComponent }>;
 }
+
+/** The most names that the rail tells. */
+const MOST_TOLD = 5;
+
+const baseOf = ({ steps, base }: Derived["scales"][number]) => steps[base]?.hex ?? "";
 
 /** Every stage, in the order of the work. */
 export const STAGES: Stage[] = [
@@ -42,6 +52,7 @@ export const STAGES: Stage[] = [
     parts: SOURCES.map(({ id, name, words }) => ({ name, words, view: { source: id } })),
     stands: ({ preview }) =>
       preview ? counted(preview.derived.scales.filter((s) => s.origin !== "derived").length, "colour") : "",
+    strips: ({ scales }) => [scales.filter((s) => s.origin !== "derived").map(baseOf)],
     keys: [
       { keys: "← →", does: "open the colour beside; with Alt move it" },
       { keys: "← →", does: "on a strip of the tuner: move the colour, with Shift ten times as far" },
@@ -57,6 +68,7 @@ export const STAGES: Stage[] = [
     hotkey: "2",
     help: "Every scale a line, every step at its measured lightness.",
     stands: ({ preview }) => (preview ? counted(preview.derived.scales.length, "scale") : ""),
+    strips: ({ scales }) => scales.map((s) => s.steps.map((step) => step.hex)),
     keys: [
       { keys: "← →", does: "move the chosen step by half an L*, with Shift by two" },
       { keys: "Enter", does: "open the scale of the chosen step" },
@@ -70,6 +82,13 @@ export const STAGES: Stage[] = [
     hotkey: "3",
     help: "Every token in both modes, to search and to edit in place.",
     stands: ({ preview }) => (preview ? counted(preview.derived.tokens.length, "token") : ""),
+    tells: ({ document }) => {
+      const roles = Object.keys(document.roles ?? {}).length;
+      const own = Object.keys(document.tokens ?? {}).length;
+      return [roles > 0 && `${counted(roles, "role")} set`, own > 0 && `${own} own`]
+        .filter(Boolean)
+        .join("\n");
+    },
     keys: [
       { keys: "Enter", does: "edit the chosen value, and save it" },
       { keys: "Esc", does: "leave a value as it was" },
@@ -89,6 +108,10 @@ export const STAGES: Stage[] = [
     words: "accessibility findings warnings errors fixes accepted report matrix pairs ratio",
     stands: ({ preview }) =>
       preview ? counted(preview.counts.errors + preview.counts.warnings, "finding") : "",
+    tells: ({ preview }) => {
+      const errors = preview?.counts.errors ?? 0;
+      return errors > 0 ? counted(errors, "error") : "";
+    },
     keys: [{ keys: "Shift click", does: "copy the ratio of a pair alone" }],
     load: () => import("./check/CheckStage"),
   },
@@ -108,6 +131,11 @@ export const STAGES: Stage[] = [
     stands: ({ document }) => {
       const chosen = packed(document).length;
       return chosen > 0 ? `${chosen} chosen` : "files";
+    },
+    tells: ({ document }) => {
+      const chosen = packed(document);
+      const more = chosen.length - MOST_TOLD;
+      return [...chosen.slice(0, MOST_TOLD), ...(more > 0 ? [`and ${more}`] : [])].join("\n");
     },
     keys: [
       { keys: "↑ ↓", does: "walk the lines of the file, with Enter copy one" },

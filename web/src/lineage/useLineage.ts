@@ -4,18 +4,30 @@ import type { ThemeDocument } from "../api/client";
 import { type CellSource, type Decision, type Lineage, lineageQuery } from "../api/family";
 import { useEditorState } from "../editor/EditorProvider";
 import { documentOf, themeOf } from "../editor/selectors";
+import type { EditorState } from "../editor/store";
+import { useSameOf } from "../ui/useSame";
 
 /** What the document at hand has from its parent; nothing where it extends none. */
 export function useLineage(): Lineage | undefined {
-  const document = useEditorState(documentOf);
+  // A theme without a parent is not watched: most are.
+  const document = useEditorState((s) => (s.document.extends ? s.document : ORPHAN));
   const { data } = useQuery(lineageQuery(document));
   return document.extends ? data : undefined;
 }
+
+const ORPHAN: ThemeDocument = { format: 1, name: "" };
 
 /** The document at hand with what it has from its parent. */
 export function useWhole(): ThemeDocument {
   const document = useEditorState(documentOf);
   return useLineage()?.merged ?? document;
+}
+
+/** A part of the document at hand, with what it has of it from its parent. */
+export function usePart<T>(part: (document: ThemeDocument) => T): T {
+  const lineage = useLineage();
+  const own = useEditorState(useSameOf((s: EditorState) => part(s.document)));
+  return lineage ? part(lineage.merged) : own;
 }
 
 /** The theme as it was saved, with what it has from its parent: nothing that is only shown. */

@@ -1,6 +1,7 @@
 import { IconArrowsDiagonal, IconArrowsDiagonalMinimize2 } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate, useSearch } from "@tanstack/react-router";
+import { memo } from "react";
 import type { Theme } from "../api/client";
 import { themesQuery } from "../api/queries";
 import { useEditorState } from "../editor/EditorProvider";
@@ -20,7 +21,7 @@ interface Props {
 }
 
 /** What the proof shows: a page of it, the modes, and how they are looked at. */
-export function ProofHead({ theme, counting, onCount }: Props) {
+export const ProofHead = memo(function ProofHead({ theme, counting, onCount }: Props) {
   const { wide } = useWide();
   const level = useLevel();
   return (
@@ -56,7 +57,7 @@ export function ProofHead({ theme, counting, onCount }: Props) {
       </div>
     </header>
   );
-}
+});
 
 function Pages() {
   const { page = "timetable", own = false } = useSearch({ from: "/themes/$slug" });

@@ -7,7 +7,7 @@ import type { Token } from "../api/client";
 import { vocabularyQuery } from "../api/queries";
 import { useEditorState } from "../editor/EditorProvider";
 import type { Level } from "../editor/level";
-import { documentOf, themeOf, tokensOf } from "../editor/selectors";
+import { themeOf, tokensOf } from "../editor/selectors";
 import { counted } from "../ui/counted";
 import { countMoved } from "../ui/moved";
 import { Swatch } from "../ui/Swatch";
@@ -33,10 +33,11 @@ interface Side {
 /** Pages of the scenario, painted by the exported style sheets alone. */
 export function ProofPane() {
   const theme = useEditorState(themeOf);
-  const spec = useEditorState(documentOf);
   const tokens = useEditorState(tokensOf);
   const { data: vocabulary } = useQuery(vocabularyQuery);
   const { proof = "both", page = "timetable", own = false, against } = useSearch({ from: "/themes/$slug" });
+  // What is shown beside nothing need not follow every move.
+  const spec = useEditorState((s) => (against === undefined ? s.theme.spec : s.document));
   const { data: other } = useOther(theme.slug, spec, against);
   const [listed, setListed] = useState(false);
   const ofLevel = against === AT_MORE;
@@ -49,6 +50,7 @@ export function ProofPane() {
   const [share, setShare] = useState(0.5);
   const [paint, setPaint] = useState<Paint>();
   const [counting, setCounting] = useState(false);
+  const count = useCallback(() => setCounting((c) => !c), []);
   const [shares, setShares] = useState<Map<string, number>>();
 
   const tokenOf = useCallback((css: string | undefined) => tokens?.find((t) => t.css === css), [tokens]);
@@ -74,7 +76,7 @@ export function ProofPane() {
 
   return (
     <section id="proof" className={classes.pane} data-wide={wide} aria-label="Proof" tabIndex={-1}>
-      <ProofHead theme={theme} counting={counting} onCount={() => setCounting((c) => !c)} />
+      <ProofHead theme={theme} counting={counting} onCount={count} />
       <EyesBand />
       {own && <OwnPane share={share} onShare={setShare} zoom={zoom} />}
       {comparing && !own && (

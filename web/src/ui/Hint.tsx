@@ -1,4 +1,5 @@
 import { Tooltip } from "@mantine/core";
+import { memo } from "react";
 import classes from "./Hint.module.css";
 
 interface Props {
@@ -9,7 +10,7 @@ interface Props {
 }
 
 /** A word with its meaning, shown by pointer and by focus. */
-export function Hint({ word, help }: Props) {
+function PlainHint({ word, help }: Props) {
   return (
     <Tooltip label={help} multiline w={260} withArrow events={{ hover: true, focus: true, touch: true }}>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what shows by pointer must show by keyboard */}
@@ -19,3 +20,5 @@ export function Hint({ word, help }: Props) {
     </Tooltip>
   );
 }
+
+export const Hint = memo(PlainHint);

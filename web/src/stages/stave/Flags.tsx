@@ -1,5 +1,5 @@
 import { Popover } from "@mantine/core";
-import { type PointerEvent, useRef, useState } from "react";
+import { memo, type PointerEvent, type RefObject, useCallback, useRef, useState } from "react";
 import type { Scale } from "../../api/client";
 import { RolePlaces } from "./RolePlaces";
 import type { Flag, Mode } from "./roles";
@@ -19,19 +19,28 @@ interface Props {
 export function Flags({ scale, flags, side }: Props) {
   // While one is dragged the draft puts its role elsewhere: the flags stay as they were until it is dropped.
   const [held, setHeld] = useState<Flag[]>();
+  const [pressed, setPressed] = useState<string>();
   const shown = held ?? flags;
-  const lanes = shown.reduce((most, f) => Math.max(most, f.lane + 1), 1);
   const mode = side === "above" ? "light" : "dark";
+  const move = useRoleMove(mode);
+  const now = useRef({ scale, move, shown });
+  now.current = { scale, move, shown };
+  const hold = useCallback((path: string | undefined) => {
+    setPressed(path);
+    setHeld(path ? now.current.shown : undefined);
+  }, []);
+  const lanes = shown.reduce((most, f) => Math.max(most, f.lane + 1), 1);
   return (
     <div className={classes.flags} data-side={side} style={{ height: lanes * LANE + 6 }}>
       {shown.map((flag) => (
         <FlagMark
           key={flag.path}
-          scale={scale}
+          now={now}
           flag={flag}
           side={side}
           mode={mode}
-          onHold={(holds) => setHeld(holds ? shown : undefined)}
+          ratio={pressed === flag.path ? move.ratio(flag.roles[0] ?? "") : ""}
+          onHold={hold}
         />
       ))}
     </div>
@@ -39,20 +48,22 @@ export function Flags({ scale, flags, side }: Props) {
 }
 
 interface FlagProps {
-  scale: Scale;
+  /** The scale, and how roles are put elsewhere, as they are by now. */
+  now: RefObject<{ scale: Scale; move: ReturnType<typeof useRoleMove> }>;
   flag: Flag;
   side: "above" | "below";
   mode: Mode;
-  /** Told when a press begins and ends. */
-  onHold: (holds: boolean) => void;
+  /** The hardest ratio of its role, while it is dragged. */
+  ratio: string;
+  /** Told when a press begins, and with nothing when it ends. */
+  onHold: (path: string | undefined) => void;
 }
 
 /** One flag: dragged to another step it takes its first role along; pressed it lists its roles. */
-function FlagMark({ scale, flag, side, mode, onHold }: FlagProps) {
+const FlagMark = memo(function FlagMark({ now, flag, side, mode, ratio, onHold }: FlagProps) {
   const [open, setOpen] = useState(false);
   const [shift, setShift] = useState(0);
   const drag = useRef<{ x: number; moved: boolean }>(undefined);
-  const move = useRoleMove(mode);
   const role = flag.roles[0] ?? "";
   const edge = side === "above" ? "bottom" : "top";
 
@@ -60,7 +71,7 @@ function FlagMark({ scale, flag, side, mode, onHold }: FlagProps) {
     const line = event.currentTarget.closest(`.${classes.track}`)?.getBoundingClientRect();
     if (!line) return undefined;
     const lightness = 100 - ((event.clientX - line.left) / line.width) * 100;
-    return scale.steps.reduce((a, b) =>
+    return now.current.scale.steps.reduce((a, b) =>
       Math.abs(b.lightness - lightness) < Math.abs(a.lightness - lightness) ? b : a,
     );
   };
@@ -68,7 +79,7 @@ function FlagMark({ scale, flag, side, mode, onHold }: FlagProps) {
     onPointerDown: (event: PointerEvent<HTMLElement>) => {
       event.currentTarget.setPointerCapture(event.pointerId);
       drag.current = { x: event.clientX, moved: false };
-      onHold(true);
+      onHold(flag.path);
     },
     onPointerMove: (event: PointerEvent<HTMLElement>) => {
       if (!drag.current) return;
@@ -77,22 +88,22 @@ function FlagMark({ scale, flag, side, mode, onHold }: FlagProps) {
       drag.current.moved = true;
       setShift(distance);
       const step = nearest(event);
-      if (step) move.show(role, step.path);
+      if (step) now.current.move.show(role, step.path);
     },
     onPointerCancel: () => {
       drag.current = undefined;
       setShift(0);
-      onHold(false);
-      move.drop();
+      onHold(undefined);
+      now.current.move.drop();
     },
     onPointerUp: (event: PointerEvent<HTMLElement>) => {
       const moved = drag.current?.moved;
       drag.current = undefined;
       setShift(0);
-      onHold(false);
+      onHold(undefined);
       if (!moved) return setOpen(true);
       const step = nearest(event);
-      if (step) move.save(role, step.path);
+      if (step) now.current.move.save(role, step.path);
     },
   };
   return (
@@ -111,12 +122,12 @@ function FlagMark({ scale, flag, side, mode, onHold }: FlagProps) {
           >
             {flag.roles[0]}
             {flag.roles.length > 1 && <i>and {flag.roles.length - 1} ▾</i>}
-            {shift !== 0 && <b> {move.ratio(role)}</b>}
+            {shift !== 0 && <b> {ratio}</b>}
           </button>
         </Popover.Target>
         <Popover.Dropdown>
           <RolePlaces
-            scale={scale}
+            scale={now.current.scale}
             roles={flag.roles}
             mode={mode}
             step={flag.path}
@@ -126,4 +137,4 @@ function FlagMark({ scale, flag, side, mode, onHold }: FlagProps) {
       </Popover>
     </div>
   );
-}
+});

@@ -1,19 +1,21 @@
 import { NativeSelect, Slider, Text } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import type { Scale, ThemeDocument } from "../../api/client";
+import { memo } from "react";
+import type { ThemeDocument } from "../../api/client";
 import { vocabularyQuery } from "../../api/queries";
 import { useEditor } from "../../editor/EditorProvider";
 import { setScale } from "../../editor/edits";
 import { OwnHere } from "../../lineage/OwnHere";
 import { Hint } from "../../ui/Hint";
 import classes from "./Stave.module.css";
+import type { Settled } from "./StepSettings";
 import { forAll, toldOf } from "./together";
 import { type ScaleNumber, useScaleNumber } from "./useScaleNumber";
 
 type Method = NonNullable<NonNullable<ThemeDocument["scales"]>[string]["method"]>;
 
 /** Method, strength and hue turn of the open scale. */
-export function ScaleControls({ scale }: { scale: Scale }) {
+export const ScaleControls = memo(function ScaleControls({ scale }: { scale: Settled }) {
   const editor = useEditor();
   const { data } = useQuery(vocabularyQuery);
   const methods = data?.methods ?? [];
@@ -40,9 +42,9 @@ export function ScaleControls({ scale }: { scale: Scale }) {
       <OwnHere at={[`/scales/${scale.slug}`, `/brand/${scale.slug}`]} />
     </div>
   );
-}
+});
 
-function Knob({ scale, name }: { scale: Scale; name: ScaleNumber }) {
+function Knob({ scale, name }: { scale: Settled; name: ScaleNumber }) {
   const number = useScaleNumber(scale, name);
   if (!number) return null;
   const { field, value, shown, show, save } = number;

@@ -1,8 +1,9 @@
 import { useElementSize } from "@mantine/hooks";
 import { memo, useMemo } from "react";
 import type { Scale } from "../../api/client";
+import { useSame } from "../../ui/useSame";
 import { Flags } from "./Flags";
-import { layFlags, type RolesOnStep } from "./roles";
+import { type Flag, layFlags, type RolesOnStep } from "./roles";
 import classes from "./Stave.module.css";
 import { StepMark } from "./StepMark";
 import { toggleTogether, useIsChosen } from "./together";
@@ -12,7 +13,7 @@ interface Props {
   scale: Scale;
   /** Names of the intents that stand on it, but its own. */
   intents: string;
-  roles: Map<string, RolesOnStep>;
+  roles: Record<string, RolesOnStep>;
   open: boolean;
   onOpen: (slug: string) => void;
 }
@@ -23,19 +24,21 @@ function PlainScaleLine({ scale, intents, roles, open, onOpen }: Props) {
   const chosen = useIsChosen(scale.slug);
   const openThis = () => onOpen(scale.slug);
   const bind = useStepDrag(scale, openThis);
-  const [above, below] = useMemo(() => {
+  const laid = useMemo((): [Flag[], Flag[]] => {
     if (!open || width === 0) return [[], []];
     const at = (mode: "light" | "dark") =>
       layFlags(
         scale.steps.map((s) => ({
           x: ((100 - s.lightness) / 100) * width,
-          roles: roles.get(s.path)?.[mode] ?? [],
+          roles: roles[s.path]?.[mode] ?? [],
           path: s.path,
         })),
         width,
       );
     return [at("light"), at("dark")];
   }, [open, width, scale.steps, roles]);
+  // A flag that stays where it is is not drawn anew.
+  const [above, below] = useSame(laid);
   return (
     <div className={classes.row} data-open={open || undefined} data-chosen={chosen || undefined}>
       <div className={classes.rowHead}>
@@ -67,8 +70,8 @@ function PlainScaleLine({ scale, intents, roles, open, onOpen }: Props) {
               scale={scale}
               step={step}
               open={open}
-              lightRoles={roles.get(step.path)?.light.length ?? 0}
-              darkRoles={roles.get(step.path)?.dark.length ?? 0}
+              lightRoles={roles[step.path]?.light.length ?? 0}
+              darkRoles={roles[step.path]?.dark.length ?? 0}
               handlers={bind(step)}
             />
           ))}

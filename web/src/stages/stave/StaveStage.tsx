@@ -1,12 +1,13 @@
 import { useNavigate, useSearch } from "@tanstack/react-router";
 import { useCallback, useEffect, useMemo } from "react";
 import { useShown } from "../../editor/level";
+import { useSame } from "../../ui/useSame";
 import { Axis, Limits } from "./Axis";
 import { rolesBySteps } from "./roles";
 import { ScaleControls } from "./ScaleControls";
 import { ScaleLine } from "./ScaleLine";
 import classes from "./Stave.module.css";
-import { StepSettings } from "./StepSettings";
+import { StepSettings, settled } from "./StepSettings";
 import { StepStrip } from "./StepStrip";
 import { StrengthCurve } from "./StrengthCurve";
 import { Together } from "./Together";
@@ -17,15 +18,16 @@ export default function StaveStage() {
   const search = useSearch({ from: "/themes/$slug" });
   const navigate = useNavigate();
   const { derived } = useShown();
-  const roles = useMemo(() => (derived ? rolesBySteps(derived) : new Map()), [derived]);
+  const roles = useSame(useMemo(() => (derived ? rolesBySteps(derived) : {}), [derived]));
   // What is chosen here is chosen for this theme, while one looks at it.
   useEffect(() => () => chooseTogether([]), []);
   const show = useCallback(
     (slug: string) => void navigate({ to: ".", search: (s) => ({ ...s, scale: slug }) }),
     [navigate],
   );
+  const open = derived?.scales.find((s) => s.slug === search.scale) ?? derived?.scales[0];
+  const still = useSame(open && settled(open));
   if (!derived) return null;
-  const open = derived.scales.find((s) => s.slug === search.scale) ?? derived.scales[0];
   // Against which page the limits are drawn, and how much is asked for, follows what the proof shows.
   const mode = search.proof === "dark" ? "dark" : "light";
   const guide = derived.guides[mode];
@@ -54,8 +56,8 @@ export default function StaveStage() {
         <section className={classes.opened} aria-label={`${open.name}, opened`}>
           <StepStrip scale={open} mode={mode} />
           <div className={classes.tune}>
-            <ScaleControls scale={open} />
-            <StepSettings key={open.slug} scale={open} />
+            <ScaleControls scale={still ?? settled(open)} />
+            <StepSettings key={open.slug} scale={still ?? settled(open)} />
             <StrengthCurve scale={open} />
           </div>
         </section>

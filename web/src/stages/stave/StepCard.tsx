@@ -4,7 +4,7 @@ import { writtenValue } from "../../api/writtenValue";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { type Edit, omitStep, setBrand, setPin, setStepLightness } from "../../editor/edits";
 import { tokensOf } from "../../editor/selectors";
-import { useWhole } from "../../lineage/useLineage";
+import { usePart } from "../../lineage/useLineage";
 import { CopyButton } from "../../ui/CopyButton";
 import { TypedField } from "../../ui/TypedField";
 import classes from "./Stave.module.css";
@@ -18,7 +18,7 @@ interface Props {
 /** One step: its exact colour to type or paste, its name, whether it is held and whether it is handed over. */
 export function StepCard({ scale, step, onDone }: Props) {
   const editor = useEditor();
-  const settings = useWhole().scales?.[scale.slug] ?? {};
+  const settings = usePart((d) => d.scales?.[scale.slug]) ?? {};
   const css = useEditorState((s) => tokensOf(s)?.find((t) => t.path === step.path)?.css) ?? step.path;
   const brand = useEditorState((s) =>
     scale.steps[scale.base] === step ? s.document.brand?.find((b) => b.slug === scale.slug) : undefined,

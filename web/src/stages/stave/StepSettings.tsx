@@ -1,11 +1,14 @@
 import { Checkbox, NativeSelect } from "@mantine/core";
-import type { Scale } from "../../api/client";
+import { memo } from "react";
+import type { Scale, ThemeDocument } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { setScale } from "../../editor/edits";
 import { scalesOf } from "../../editor/selectors";
-import { useWhole } from "../../lineage/useLineage";
+import type { EditorState } from "../../editor/store";
+import { usePart } from "../../lineage/useLineage";
 import { Hint } from "../../ui/Hint";
 import { TypedField } from "../../ui/TypedField";
+import { useSameOf } from "../../ui/useSame";
 import classes from "./Stave.module.css";
 
 /** Lists that many consumers use; any other is typed. */
@@ -32,12 +35,36 @@ const words = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
 const numberOrWord = (word: string) =>
   Number.isFinite(Number(word)) ? Number(word) : (word as unknown as number);
 
+type ScaleSettings = NonNullable<ThemeDocument["scales"]>[string];
+
+/** What of a scale does not change while something is dragged. */
+export type Settled = Pick<Scale, "slug" | "name" | "origin" | "method"> & { hasZero: boolean };
+
+export const settled = ({ slug, name, origin, method, steps }: Scale): Settled => ({
+  slug,
+  name,
+  origin,
+  method,
+  hasZero: steps[0]?.label === "0",
+});
+
 /** Names of the steps, step 0, see-through steps, the other end, and what exports leave out. */
-export function StepSettings({ scale }: { scale: Scale }) {
+export const StepSettings = memo(function StepSettings({ scale }: { scale: Settled }) {
   const editor = useEditor();
-  const settings = useWhole().scales?.[scale.slug] ?? {};
-  const scales = useEditorState(scalesOf) ?? [];
-  const set = (change: typeof settings, label: string) =>
+  // What moves with a drag is not told here.
+  const settings =
+    usePart((d) => {
+      const { lightness: _, pins: __, ...others } = d.scales?.[scale.slug] ?? {};
+      return others;
+    }) ?? {};
+  const others = useEditorState(
+    useSameOf((s: EditorState) =>
+      (scalesOf(s) ?? [])
+        .filter((other) => other.origin !== "derived" && other.slug !== scale.slug)
+        .map(({ slug, name }) => ({ slug, name })),
+    ),
+  );
+  const set = (change: ScaleSettings, label: string) =>
     editor.commit((d) => setScale(d, scale.slug, change), `${scale.name}: ${label}`, { atField: true });
   const steps = settings.steps?.join(" ") ?? "";
   const known = LISTS.some((l) => l.steps === steps);
@@ -52,7 +79,6 @@ export function StepSettings({ scale }: { scale: Scale }) {
       },
       `steps ${text || "50 to 950"}`,
     );
-  const others = scales.filter((s) => s.origin !== "derived" && s.slug !== scale.slug);
   return (
     <div className={classes.controls}>
       <NativeSelect
@@ -103,7 +129,7 @@ export function StepSettings({ scale }: { scale: Scale }) {
           size="xs"
           label={<Hint word="step 0" help={HELP.zero} />}
           aria-label="step 0"
-          checked={scale.steps[0]?.label === "0"}
+          checked={scale.hasZero}
           onChange={(e) => {
             const on = e.currentTarget.checked;
             void set({ zero: on }, on ? "step 0 added" : "step 0 removed");
@@ -132,4 +158,4 @@ export function StepSettings({ scale }: { scale: Scale }) {
       </div>
     </div>
   );
-}
+});

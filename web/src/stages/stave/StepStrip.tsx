@@ -1,7 +1,7 @@
 import { Popover } from "@mantine/core";
-import { useState } from "react";
+import { memo, useCallback, useState } from "react";
 import type { Scale, Step } from "../../api/client";
-import { useWhole } from "../../lineage/useLineage";
+import { usePart } from "../../lineage/useLineage";
 import { CopyButton } from "../../ui/CopyButton";
 import type { Mode } from "./roles";
 import classes from "./Stave.module.css";
@@ -16,49 +16,61 @@ interface Props {
 /** The steps of the open scale with what each is; a step opens with all that can be done with it. */
 export function StepStrip({ scale, mode }: Props) {
   const [open, setOpen] = useState<string>();
+  const omitted = usePart((d) => d.scales?.[scale.slug]?.omit) ?? NONE;
+  const toggle = useCallback((label: string, opens: boolean) => setOpen(opens ? label : undefined), []);
   return (
     <ol className={classes.strip} aria-label={`Steps of ${scale.name}`}>
       {scale.steps.map((step) => (
         <Chip
           key={step.label}
-          scale={scale}
+          name={scale.name}
           step={step}
           mode={mode}
-          open={open === step.label}
-          onOpen={(opens) => setOpen(opens ? step.label : undefined)}
+          omitted={omitted.includes(step.label)}
+          opened={open === step.label ? scale : undefined}
+          onOpen={toggle}
         />
       ))}
     </ol>
   );
 }
 
-interface ChipProps extends Props {
+const NONE: string[] = [];
+
+interface ChipProps {
+  /** Name of its scale. */
+  name: string;
   step: Step;
-  open: boolean;
-  onOpen: (opens: boolean) => void;
+  mode: Mode;
+  omitted: boolean;
+  /** Its scale, while it is open. */
+  opened: Scale | undefined;
+  onOpen: (label: string, opens: boolean) => void;
 }
 
-function Chip({ scale, step, mode, open, onOpen }: ChipProps) {
-  const omitted = useWhole().scales?.[scale.slug]?.omit?.includes(step.label) ?? false;
+/** Drawn anew only when its own step moves. */
+const Chip = memo(function Chip({ name, step, mode, omitted, opened, onOpen }: ChipProps) {
+  const open = opened !== undefined;
+  const turn = (opens: boolean) => onOpen(step.label, opens);
   return (
     <li
       className={classes.chip}
       data-omitted={omitted || undefined}
       style={{ "--fill": step.hex, "--on": step.ink } as React.CSSProperties}
     >
-      <Popover opened={open} onChange={onOpen} width={280} position="top" trapFocus returnFocus withinPortal>
+      <Popover opened={open} onChange={turn} width={280} position="top" trapFocus returnFocus withinPortal>
         <Popover.Target>
-          <button type="button" className={classes.chipColor} onClick={() => onOpen(!open)}>
+          <button type="button" className={classes.chipColor} onClick={() => turn(!open)}>
             <span>
-              <span className="visually-hidden">{scale.name} </span>
+              <span className="visually-hidden">{name} </span>
               {step.label}
               <span className="visually-hidden"> change or copy</span>
             </span>
             <small>{omitted ? "left out" : step.pinned ? "pinned" : ""}</small>
           </button>
         </Popover.Target>
-        <Popover.Dropdown aria-label={`${scale.name} ${step.label}`}>
-          {open && <StepCard scale={scale} step={step} onDone={() => onOpen(false)} />}
+        <Popover.Dropdown aria-label={`${name} ${step.label}`}>
+          {opened && <StepCard scale={opened} step={step} onDone={() => turn(false)} />}
         </Popover.Dropdown>
       </Popover>
       <CopyButton text={step.hex} />
@@ -66,4 +78,4 @@ function Chip({ scale, step, mode, open, onOpen }: ChipProps) {
       <small title="lightness, CIE L*">L* {step.lightness.toFixed(1)}</small>
     </li>
   );
-}
+});

@@ -7,17 +7,16 @@ export type Mode = "light" | "dark";
 export type RolesOnStep = Record<Mode, string[]>;
 
 /** For every step path the roles that use it, directly or through another role. */
-export function rolesBySteps(derived: Derived): Map<string, RolesOnStep> {
+export function rolesBySteps(derived: Derived): Record<string, RolesOnStep> {
   const byPath = new Map(derived.tokens.map((t) => [t.path, t]));
-  const out = new Map<string, RolesOnStep>();
+  const out: Record<string, RolesOnStep> = {};
   for (const token of derived.tokens) {
     if (token.section !== "roles" && token.section !== "own") continue;
     for (const mode of ["light", "dark"] as const) {
       const step = endOf(token.path, mode);
       if (!step) continue;
-      const entry = out.get(step) ?? { light: [], dark: [] };
-      entry[mode].push(token.path);
-      out.set(step, entry);
+      out[step] ??= { light: [], dark: [] };
+      out[step][mode].push(token.path);
     }
   }
   return out;

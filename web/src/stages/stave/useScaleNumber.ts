@@ -26,7 +26,7 @@ interface Held {
 }
 
 /** A number of a scale: shown while it is moved, saved as one revision where the movement ends. */
-export function useScaleNumber(scale: Scale, name: ScaleNumber): Held | undefined {
+export function useScaleNumber(scale: Pick<Scale, "slug" | "name">, name: ScaleNumber): Held | undefined {
   const { draft, commit, discard } = useEditor();
   const { data } = useQuery(vocabularyQuery);
   const field = data?.numbers.find((n) => n.part === "scale" && n.key === name);

@@ -94,3 +94,25 @@ test("no page is allowed to run inline script", async ({ page, slug, faults }) =
   expect(ran).toBe(false);
   expect(faults.splice(0)).toEqual([expect.stringContaining("inline script violates")]);
 });
+
+test("where the system's colours stand for everything, those that are worked on stay", async ({
+  page,
+  slug,
+}) => {
+  await page.emulateMedia({ forcedColors: "active" });
+  await open(page, slug, "stave");
+  const ground = (node: Element) => getComputedStyle(node).backgroundColor;
+  const petrol = "rgb(15, 92, 122)";
+  expect(await page.getByRole("slider", { name: "Petrol 600, lightness" }).evaluate(ground)).toBe(petrol);
+  await page.keyboard.press("3");
+  const row = page.getByRole("row", { name: "petrol.600", exact: true });
+  expect(await row.locator("span[aria-hidden] > span").first().evaluate(ground)).toBe(petrol);
+  await page.keyboard.press("1");
+  const first = page.getByRole("list", { name: "Brand colours" }).getByRole("button").first();
+  const painted = await first.evaluate((node) =>
+    [node, ...node.querySelectorAll("*")].some(
+      (n) => getComputedStyle(n).backgroundColor === "rgb(15, 92, 122)",
+    ),
+  );
+  expect(painted).toBe(true);
+});

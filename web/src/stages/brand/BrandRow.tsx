@@ -57,7 +57,7 @@ export function BrandRow() {
             <button
               type="button"
               className={classes.color}
-              style={{ "--swatch": color.color } as React.CSSProperties}
+              style={{ "--fill": color.color } as React.CSSProperties}
               aria-pressed={open?.slug === slug}
               tabIndex={open?.slug === slug ? 0 : -1}
               data-inherited={!color.own || undefined}

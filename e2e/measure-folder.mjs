@@ -34,10 +34,11 @@ async function until(color, from) {
 }
 
 git("init", "--quiet", "--initial-branch", "main");
+const began = performance.now();
 write("#0f5c7a");
 git("add", ".");
 git("commit", "--quiet", "-m", "Petrol");
-console.log(`${names.length} documents became themes after ${await until("#0f5c7a", performance.now())} ms`);
+console.log(`${names.length} documents became themes after ${await until("#0f5c7a", began)} ms`);
 git("checkout", "--quiet", "-b", "other");
 write("#8a3b12");
 git("commit", "--quiet", "-a", "-m", "Rust");

@@ -6,7 +6,6 @@ const server = process.env.RHODON_SERVER ?? "http://127.0.0.1:4870";
 export default defineConfig({
   plugins: [react()],
   html: { cspNonce: "__CSP_NONCE__" },
-  preview: { proxy: { "/api": { target: server, changeOrigin: true } } },
   server: { proxy: { "/api": { target: server, changeOrigin: true } } },
   build: {
     target: "es2023",

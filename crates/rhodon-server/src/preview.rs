@@ -52,20 +52,20 @@ impl From<Change> for ChangeView {
             mode: change.mode.map(|m| m.id()),
             before: change.before,
             after: change.after,
-            difference: change.difference.map(|d| (d * 100.0).round() / 100.0),
+            difference: change.difference.map(hundredth),
         }
     }
 }
 
 /// Pairs that a change made unreadable, in words.
 pub(crate) fn lost_told(diff: &Diff) -> Vec<String> {
-    let told = |pair: &Pair| format!("{} on {} ({})", pair.fg, pair.bg, pair.mode.id());
-    let told_at_more = |pair: &Pair| {
-        let mode = pair.mode.id();
-        format!("{} on {} ({mode}, more contrast)", pair.fg, pair.bg)
+    let told = |pairs: &[Pair], level: &str| -> Vec<String> {
+        let told = |pair: &Pair| format!("{} on {} ({}{level})", pair.fg, pair.bg, pair.mode.id());
+        pairs.iter().map(told).collect()
     };
-    let at_more = diff.unreadable_at_more.iter().map(told_at_more);
-    diff.unreadable.iter().map(told).chain(at_more).collect()
+    let mut all = told(&diff.unreadable, "");
+    all.extend(told(&diff.unreadable_at_more, ", more contrast"));
+    all
 }
 
 impl From<Diff> for WakeView {
@@ -76,6 +76,11 @@ impl From<Diff> for WakeView {
             more: told(diff.more),
         }
     }
+}
+
+/// A difference as it is told.
+pub(crate) fn hundredth(difference: f64) -> f64 {
+    (difference * 100.0).round() / 100.0
 }
 
 pub(crate) fn told(changes: Vec<Change>) -> Vec<ChangeView> {

@@ -23,7 +23,7 @@ use crate::trouble::Trouble;
 /// All services under one address; what sites show is kept in a file where one is given.
 ///
 /// # Errors
-/// The file is there and cannot be read.
+/// The file is there and cannot be read, or cannot be written.
 pub fn router(kept: Option<&Path>) -> std::io::Result<Router> {
     let trouble = Trouble::default();
     let services = Router::new()
@@ -40,16 +40,15 @@ pub fn router(kept: Option<&Path>) -> std::io::Result<Router> {
         .merge(services))
 }
 
-/// Serves until the process ends; `ready` is called once with the address.
+/// Serves what [`router`] gives until the process ends; `ready` is called once with the address.
 ///
 /// # Errors
-/// The address is taken or not allowed; the file of the sites cannot be read.
+/// The address is taken or not allowed.
 pub async fn serve(
     listen: SocketAddr,
-    kept: Option<&Path>,
+    router: Router,
     ready: impl FnOnce(SocketAddr),
 ) -> std::io::Result<()> {
-    let router = router(kept)?;
     let listener = TcpListener::bind(listen).await?;
     ready(listener.local_addr()?);
     axum::serve(listener, router).await

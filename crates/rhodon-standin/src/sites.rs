@@ -83,6 +83,10 @@ impl Host {
             Err(error) if error.kind() != std::io::ErrorKind::NotFound => return Err(error),
             _ => made_up(),
         };
+        if let Some(file) = file {
+            // Told now, and not at the first change.
+            write(file, &held)?;
+        }
         Ok(Self {
             held: Arc::new(Mutex::new(held)),
             file: file.map(Arc::from),
@@ -93,18 +97,21 @@ impl Host {
         self.held.lock().unwrap_or_else(PoisonError::into_inner)
     }
 
-    /// Writes what changed before it is acknowledged: the file is the old one or the new one, whole.
+    /// Writes what changed before it is acknowledged.
     fn keep(&self, held: &Held) -> Result<(), Refusal> {
-        let Some(file) = &self.file else {
-            return Ok(());
-        };
-        let write = || -> std::io::Result<()> {
-            let beside = file.with_extension("new");
-            std::fs::write(&beside, serde_json::to_vec(held)?)?;
-            std::fs::rename(&beside, file)
-        };
-        write().map_err(|e| Refusal(StatusCode::INTERNAL_SERVER_ERROR, e.to_string()))
+        let written = self
+            .file
+            .as_deref()
+            .map_or(Ok(()), |file| write(file, held));
+        written.map_err(|e| Refusal(StatusCode::INTERNAL_SERVER_ERROR, e.to_string()))
     }
+}
+
+/// The file is the old one or the new one, whole.
+fn write(file: &FilePath, held: &Held) -> std::io::Result<()> {
+    let beside = file.with_extension("new");
+    std::fs::write(&beside, serde_json::to_vec(held)?)?;
+    std::fs::rename(&beside, file)
 }
 
 fn made_up() -> Held {
@@ -137,7 +144,7 @@ fn made_up() -> Held {
 /// The host, as it was left in a file where one is given.
 ///
 /// # Errors
-/// The file is there and cannot be read.
+/// The file is there and cannot be read, or cannot be written.
 pub(crate) fn routes(kept: Option<&FilePath>) -> std::io::Result<Router> {
     let host = Host::kept_in(kept)?;
     Ok(Router::new()

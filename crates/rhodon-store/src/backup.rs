@@ -1,5 +1,5 @@
-//! Everything that is kept, out and in again: themes with their revisions, pictures, sets and pages of
-//! one's own. What ties a theme to a folder of one machine stays there.
+//! Everything that is kept, out and in again: themes with their revisions, pictures, sets, pages of
+//! one's own, and what is remembered of sites. What ties a theme to a folder of one machine stays there.
 //!
 //! Rows come as JSON in which what is large stands beside it: a revision's document, a picture, a file.
 
@@ -13,7 +13,9 @@ use serde::Serialize;
 use serde::de::DeserializeOwned;
 use serde_json::Value;
 
-use crate::entity::{color_set, own_page, own_page_file, picture, revision, theme};
+use crate::entity::{
+    color_set, own_page, own_page_file, picture, revision, site_shown, site_theme, theme,
+};
 use crate::error::StoreError;
 use crate::pool::commit;
 use crate::store::Store;
@@ -159,6 +161,21 @@ impl BackupReader {
         Ok((row(&found)?, found.webp))
     }
 
+    /// Themes that were registered with hosts of sites, and those that sites showed before.
+    ///
+    /// # Errors
+    /// The database failed.
+    pub async fn sites(&self) -> Result<[Vec<Value>; 2]> {
+        let themes = site_theme::Entity::find()
+            .order_by_asc(site_theme::Column::Host)
+            .order_by_asc(site_theme::Column::Name);
+        let shown = site_shown::Entity::find().order_by_asc(site_shown::Column::Until);
+        Ok([
+            rows(themes.all(&self.0).await?)?,
+            rows(shown.all(&self.0).await?)?,
+        ])
+    }
+
     /// Pages of one's own.
     ///
     /// # Errors
@@ -227,6 +244,24 @@ impl BackupWriter {
         let picture: picture::Model = read("a picture", value)?;
         self.insert::<picture::Entity>(picture::Model { webp, ..picture })
             .await
+    }
+
+    /// A theme that was registered with a host of sites.
+    ///
+    /// # Errors
+    /// See [`BackupWriter::theme`].
+    pub async fn site_theme(&self, value: Value) -> Result<()> {
+        let row = read("a registered theme", value)?;
+        self.insert::<site_theme::Entity>(row).await
+    }
+
+    /// A theme that a site showed before.
+    ///
+    /// # Errors
+    /// See [`BackupWriter::theme`].
+    pub async fn site_shown(&self, value: Value) -> Result<()> {
+        let row = read("what a site showed", value)?;
+        self.insert::<site_shown::Entity>(row).await
     }
 
     /// A page of one's own.

@@ -68,7 +68,18 @@ async fn everything_that_is_kept_comes_back_as_it_was_or_not_at_all() {
         fresh_database("backup").await,
         fresh_database("restore").await,
     );
-    let server = start(&from, &[]);
+    let folder = tempfile::tempdir().unwrap();
+    let host = Served::start(BINARY, ["standin", "--listen", "127.0.0.1:0"]);
+    let published = folder.path().join("published");
+    let sites = [
+        "--published",
+        published.to_str().unwrap(),
+        "--sites",
+        &host.address,
+        "--sites-token",
+        "harbour-pilot",
+    ];
+    let server = start(&from, &sites);
     let client = Client::new();
     let at = |path: &str| format!("{}{path}", server.address);
     let kept = json!({ "name": "Kelp", "words": ["sea"], "owner": "Ines", "note": "",
@@ -115,7 +126,25 @@ async fn everything_that_is_kept_comes_back_as_it_was_or_not_at_all() {
             .header("if-match", "\"1\"");
         assert!(gone.send().await.unwrap().status().is_success());
     }
-    let folder = tempfile::tempdir().unwrap();
+    // A site shows a theme in the place of another, a slot was chosen, a revision has a name.
+    let told_ok = async |request: reqwest::RequestBuilder| {
+        let answer = request.send().await.unwrap();
+        let status = answer.status();
+        let text = answer.text().await.unwrap();
+        assert!(status.is_success(), "{text}");
+    };
+    let registered = json!({ "slots": { "line": "border.strong" }, "register": true });
+    let night = "/api/themes/night-crossing";
+    told_ok(client.post(at(&format!("{night}/sites"))).json(&registered)).await;
+    let applied = json!({ "theme": "Night Crossing", "version": 1 });
+    told_ok(client.put(at("/api/sites/port-anlow")).json(&applied)).await;
+    let name = json!({ "name": "sent to the printer" });
+    told_ok(
+        client
+            .put(at(&format!("{night}/revisions/1/name")))
+            .json(&name),
+    )
+    .await;
     let first = folder.path().join("first.zip");
     let run = rhodon(
         &["backup", "--json", "--out", first.to_str().unwrap()],
@@ -134,6 +163,13 @@ async fn everything_that_is_kept_comes_back_as_it_was_or_not_at_all() {
         .find(|(n, _)| n == "themes/brindle-sound-ferries/revisions/0001.rhodon.json");
     let document: Value = serde_json::from_slice(&document.unwrap().1).unwrap();
     assert_eq!(document["name"], "Brindle Sound Ferries");
+    let text = |name: &str| {
+        let (_, bytes) = files.iter().find(|(n, _)| n == name).unwrap();
+        String::from_utf8(bytes.clone()).unwrap()
+    };
+    assert!(text("sites.json").contains("Harbour 2024"));
+    assert!(text("themes/night-crossing/theme.json").contains("border.strong"));
+    assert!(text("themes/night-crossing/revisions/0001.json").contains("sent to the printer"));
 
     // Damaged, in parts or as a whole: nothing of it is kept.
     let damaged = folder.path().join("damaged.zip");
@@ -149,6 +185,7 @@ async fn everything_that_is_kept_comes_back_as_it_was_or_not_at_all() {
             "0001.rhodon.json",
         ),
         ("sets.json", "[]", "a part of it is missing"),
+        ("sites.json", "{\"themes\": []}", "missing field `shown`"),
         (
             "backup.json",
             "{\"format\": 9, \"themes\": 0, \"revisions\": 0, \"sets\": 0, \"pictures\": 0, \"pages\": 0}",
@@ -180,6 +217,18 @@ async fn everything_that_is_kept_comes_back_as_it_was_or_not_at_all() {
         "{}",
         told(&again)
     );
+
+    // One that was made before sites were remembered is whole too.
+    let earlier = folder.path().join("earlier.zip");
+    let known: Vec<_> = files
+        .iter()
+        .filter(|(name, _)| name != "sites.json")
+        .cloned()
+        .collect();
+    packed(&earlier, &known);
+    let third = fresh_database("earlier").await;
+    let run = rhodon(&["restore", earlier.to_str().unwrap()], &third);
+    assert!(run.status.success(), "{}", told(&run));
 
     // A server on it works on.
     let server = start(&to, &[]);
@@ -385,4 +434,34 @@ async fn it_is_watched_by_figures_and_by_a_log_that_names_each_request() {
         "{:?}",
         wrong
     );
+}
+
+#[tokio::test]
+async fn what_is_chosen_for_a_slot_is_kept_where_the_host_has_that_slot() {
+    let host = Served::start(BINARY, ["standin", "--listen", "127.0.0.1:0"]);
+    let database = fresh_database("slots").await;
+    let server = start(&database, &["--sites", &host.address]);
+    let client = Client::new();
+    let ask = async |body: Value| {
+        let path = format!("{}/api/themes/night-crossing/sites", server.address);
+        let answer = client.post(path).json(&body).send().await.unwrap();
+        (answer.status(), answer.json::<Value>().await.unwrap())
+    };
+    let look = || ask(json!({ "register": false }));
+    let slots = json!({ "line": "border.strong", "nose": "text.main" });
+    ask(json!({ "slots": slots, "register": false })).await;
+    let (_, kept) = look().await;
+    let all = kept["slots"].as_array().unwrap().iter();
+    let chosen: Vec<&Value> = all
+        .filter(|slot| slot["chosen"] == true)
+        .map(|slot| &slot["slot"])
+        .collect();
+    assert_eq!(chosen, ["line"]);
+    for odd in ["x".repeat(201), "text\u{0}main".to_owned()] {
+        let (status, refused) = ask(json!({ "slots": { "line": odd }, "register": false })).await;
+        assert_eq!(status, 422);
+        assert_eq!(refused["problems"][0]["pointer"], "/slots/line");
+    }
+    // What was kept stays.
+    assert_eq!(look().await.1["slots"], kept["slots"]);
 }

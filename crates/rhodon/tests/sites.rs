@@ -1,5 +1,6 @@
 //! Sites and published files while everything is killed at random: the server, the host of the sites, a
-//! process of the database. `RHODON_KILLS` asks for more of it.
+//! process of the database. `RHODON_KILLS` asks for more of it. One test in a file of its own: the database
+//! ends every connection with the process that is killed.
 #![allow(clippy::unwrap_used)]
 
 use std::collections::BTreeSet;

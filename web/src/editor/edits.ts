@@ -77,6 +77,10 @@ export function omitStep(document: ThemeDocument, slug: string, label: string, o
 /** A mode at a level, as people say it. */
 export const atLevel = (mode: Mode, level: Level) => (level === "usual" ? mode : `${mode}, more contrast`);
 
+/** Whether a token can be set by hand at a level: only roles are for more contrast, and type and shape not here. */
+export const isSettable = ({ section }: Token, level: Level) =>
+  section === "roles" || (level === "usual" && (section === "own" || section === "scales"));
+
 /** Sets a token by hand in one mode, wherever documents keep it; without text back to derived. Only
  * roles are set for more contrast: everything else follows the usual level. */
 export function setToken(

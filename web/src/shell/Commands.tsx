@@ -1,5 +1,5 @@
 import { useHotkeys } from "@mantine/hooks";
-import { type ComponentType, useCallback, useEffect, useState } from "react";
+import { type ComponentType, useEffect, useState } from "react";
 import { OwnDialog } from "../lineage/OwnDialog";
 import { DeleteDialog } from "./DeleteDialog";
 import { DeletedThemes } from "./DeletedThemes";
@@ -10,7 +10,7 @@ import { KeysSheet } from "./KeysSheet";
 import { RenameDialog } from "./NameDialog";
 import { NewThemeDialog } from "./NewThemeDialog";
 import { type Action, useActions } from "./useActions";
-import { useEarlyKeys } from "./useEarlyKeys";
+import { useEarlyWords } from "./useEarlyWords";
 
 interface Props {
   /** Which actions there are on this screen; all of them unless it says so. */
@@ -22,14 +22,7 @@ export function Commands({ fits = () => true }: Props) {
   const actions = useActions().filter(fits);
   const finding = useDialogs((s) => s.opened === "finder");
   const Finder = useFinder(finding);
-  const [words, setWords] = useState("");
-  const [wasFinding, setWasFinding] = useState(finding);
-  if (finding !== wasFinding) {
-    setWasFinding(finding);
-    setWords("");
-  }
-  const append = useCallback((letter: string) => setWords((typed) => typed + letter), []);
-  useEarlyKeys(finding, append);
+  const [words, setWords] = useEarlyWords(finding);
   useHotkeys(
     actions.flatMap(({ hotkeys = [], run }) => hotkeys.map((keys): [string, () => void] => [keys, run])),
   );

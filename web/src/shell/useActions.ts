@@ -148,7 +148,8 @@ export function useActions(): Action[] {
         id: "history",
         group: "Theme",
         name: "Revisions",
-        help: "the history: compare, restore",
+        help: "the history: search, name, compare, restore",
+        words: "versions earlier saved states label",
         run: () => dialogs.open("history"),
       },
       {

@@ -67,6 +67,7 @@ export const STAGES: Stage[] = [
     name: "Stave",
     hotkey: "2",
     help: "Every scale a line, every step at its measured lightness.",
+    words: "shades tints steps pin curve gamut chroma alpha several scales together at once",
     stands: ({ preview }) => (preview ? counted(preview.derived.scales.length, "scale") : ""),
     strips: ({ scales }) => scales.map((s) => s.steps.map((step) => step.hex)),
     keys: [
@@ -81,6 +82,7 @@ export const STAGES: Stage[] = [
     name: "Ledger",
     hotkey: "3",
     help: "Every token in both modes, to search and to edit in place.",
+    words: "roles variables values table rows columns mark several tokens at once bulk",
     stands: ({ preview }) => (preview ? counted(preview.derived.tokens.length, "token") : ""),
     tells: ({ document }) => {
       const roles = Object.keys(document.roles ?? {}).length;

@@ -11,6 +11,7 @@ use utoipa::ToSchema;
 use crate::bench::{Bench, derived};
 use crate::error::ApiError;
 use crate::json::JsonBody;
+use crate::preview::hundredth;
 
 /// A document, and a colour that is looked for.
 #[derive(Debug, Deserialize, ToSchema)]
@@ -50,7 +51,7 @@ impl From<Near> for NearTokenView {
             path: near.path.to_string(),
             mode: near.mode.map(|mode| mode.id()),
             value: near.color.to_string(),
-            difference: (near.difference * 100.0).round() / 100.0,
+            difference: hundredth(near.difference),
         }
     }
 }

@@ -146,6 +146,7 @@ pub(crate) async fn list(
 ) -> Result<Json<Vec<RevisionSummary>>, ApiError> {
     let expected = "expected before=NUMBER, words=TEXT or nothing";
     let Query(wanted) = wanted.map_err(|_| ApiError::value("/revisions", expected))?;
+    one_line("/words", &wanted.words, LONGEST_WORDS)?;
     let wanted = Revisions {
         limit: LIST,
         before: wanted.before,
@@ -157,6 +158,21 @@ pub(crate) async fn list(
         out.push(RevisionSummary::new(record, scales));
     }
     Ok(Json(out))
+}
+
+/// The most characters that are looked for.
+const LONGEST_WORDS: usize = 200;
+
+/// A text that a person types into one line.
+///
+/// # Errors
+/// It is longer, or holds what no line does.
+fn one_line(pointer: &str, text: &str, most: usize) -> Result<(), ApiError> {
+    if text.chars().count() <= most && !text.chars().any(char::is_control) {
+        return Ok(());
+    }
+    let told = format!("expected at most {most} characters in one line");
+    Err(ApiError::value(pointer, told))
 }
 
 /// The most characters of a revision's name.
@@ -185,12 +201,7 @@ pub(crate) async fn name(
 ) -> Result<Json<RevisionView>, ApiError> {
     let name = body.name.as_deref().map(str::trim);
     let name = name.filter(|name| !name.is_empty());
-    if let Some(name) = name
-        && (name.chars().count() > LONGEST_NAME || name.chars().any(char::is_control))
-    {
-        let told = format!("expected a name of at most {LONGEST_NAME} characters in one line");
-        return Err(ApiError::value("/name", told));
-    }
+    one_line("/name", name.unwrap_or_default(), LONGEST_NAME)?;
     let named = bench.store.name_revision(&slug, revision, name).await?;
     Ok(Json(named.into()))
 }

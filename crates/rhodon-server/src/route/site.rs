@@ -143,6 +143,28 @@ fn view(name: String, standing: Option<Standing>, fit: Fit, mut memory: Memory) 
     }
 }
 
+/// The longest path of a token that is kept for a slot, in bytes.
+const LONGEST_PATH: usize = 200;
+
+/// The choices for slots that the host has; others have nothing to be kept for.
+///
+/// # Errors
+/// What cannot be the path of a token.
+fn chosen_of(
+    standing: &Standing,
+    mut chosen: BTreeMap<String, String>,
+) -> Result<BTreeMap<String, String>, ApiError> {
+    chosen.retain(|slot, _| standing.slots.iter().any(|known| known.id == *slot));
+    let is_path = |path: &String| path.len() <= LONGEST_PATH && !path.chars().any(char::is_control);
+    match chosen.iter().find(|(_, path)| !is_path(path)) {
+        Some((slot, _)) => Err(ApiError::value(
+            &format!("/slots/{slot}"),
+            format!("expected the path of a token, at most {LONGEST_PATH} bytes in one line"),
+        )),
+        None => Ok(chosen),
+    }
+}
+
 /// What the sites of the host take of a saved theme; with `register` it is published and registered there.
 #[utoipa::path(
     post, path = "/themes/{slug}/sites", operation_id = "theme_sites", params(("slug" = String, Path,)),
@@ -161,16 +183,20 @@ pub(crate) async fn sites(
     let saved = bench.store.get(&slug).await?;
     let (id, name) = (saved.theme.id, saved.theme.name.clone());
     let Some(host) = host else {
-        let none = (Fit::default(), Memory::default());
-        return Ok(Json(view(name, None, none.0, none.1)));
+        let none = view(name, None, Fit::default(), Memory::default());
+        return Ok(Json(none));
     };
-    if let Some(chosen) = &body.slots {
-        bench.store.keep_site_slots(&slug, chosen).await?;
-    }
     let theme = bench.read(saved.revision.spec).await?;
     let (_, theme) = derive_whole(&bench, theme).await?;
     let mut standing = host.look().await?;
-    let slots = bench.store.site_slots(&slug).await?;
+    let slots = match body.slots {
+        Some(chosen) => {
+            let chosen = chosen_of(&standing, chosen)?;
+            bench.store.keep_site_slots(&slug, &chosen).await?;
+            chosen
+        }
+        None => bench.store.site_slots(&slug).await?,
+    };
     let fitted = fit(&theme, &standing.slots, &slots);
     if body.register {
         let file = published_now(&bench, shelf, &slug).await?;
@@ -231,14 +257,10 @@ pub(crate) async fn apply(
     let standing = host.look().await?;
     let mut site = standing.site(&id)?.clone();
     site.version = body.version;
-    if let Some(shown) = site
-        .theme
-        .as_ref()
-        .filter(|t| Some(*t) != body.theme.as_ref())
-    {
+    let is_other = |shown: &&String| Some(*shown) != body.theme.as_ref();
+    if let Some(shown) = site.theme.as_ref().filter(is_other) {
         // Remembered first: what it shows now can be brought back, whatever happens in between.
-        let kept = bench.store.keep_shown(host.address(), &id, shown);
-        kept.await?;
+        bench.store.keep_shown(host.address(), &id, shown).await?;
     }
     let before = host.apply(&site, body.theme.as_deref()).await?;
     let theme = standing

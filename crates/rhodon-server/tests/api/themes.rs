@@ -87,6 +87,12 @@ async fn a_revision_gets_a_name_and_is_found_by_it() {
         told["detail"].as_str().unwrap().contains("before=NUMBER"),
         "{told}"
     );
+    for odd in ["%00", &"a+".repeat(150)] {
+        let path = format!("/api/themes/tern/revisions?words={odd}");
+        let (status, told) = server.get(&path).await;
+        assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
+        assert_eq!(told["problems"][0]["pointer"], "/words");
+    }
     assert_eq!(name(json!("")).await.1["name"], Value::Null);
 }
 

@@ -11,7 +11,6 @@ use rhodon_color::Rgb8;
 
 use crate::label::Slug;
 use crate::scale::{self, Request, Scale, ScaleError, Step};
-use crate::vocabulary::IntentPart;
 
 /// How many scales are kept: those of some fifty themes, about 4 KB each.
 const KEPT: usize = 512;
@@ -49,25 +48,6 @@ pub(super) fn build(slug: &Slug, request: Request) -> Result<Known, ScaleError> 
     };
     KNOWN.insert(key, built.clone());
     Ok(built)
-}
-
-/// Paths of the roles of an intent, in the order of [`IntentPart::ALL`].
-pub(super) type PartPaths = [Arc<str>; IntentPart::ALL.len()];
-
-/// How many intents are kept by their names.
-const KEPT_INTENTS: usize = 256;
-
-static PART_PATHS: LazyLock<Cache<Slug, Arc<PartPaths>>> =
-    LazyLock::new(|| Cache::new(KEPT_INTENTS));
-
-/// The paths of the roles of an intent.
-pub(super) fn part_paths(intent: &Slug) -> Arc<PartPaths> {
-    if let Some(known) = PART_PATHS.get(intent) {
-        return known;
-    }
-    let made = Arc::new(IntentPart::ALL.map(|part| part.of(intent.as_str())));
-    PART_PATHS.insert(intent.clone(), made.clone());
-    made
 }
 
 /// Colours of one scale by the bits of their L\*: both modes and levels ask for many of them again.

@@ -3,6 +3,7 @@
 mod build;
 mod known;
 mod outline;
+mod part_paths;
 mod plan;
 pub(crate) mod steps;
 
@@ -20,7 +21,8 @@ use crate::vocabulary::IntentPart;
 pub(crate) use outline::Outline;
 
 use build::Draft;
-use known::{Between, PartPaths};
+use known::Between;
+use part_paths::PartPaths;
 use plan::{Plan, Source};
 
 /// A scale with its names.
@@ -148,7 +150,7 @@ impl Palette {
             }
         };
         self.intents.extend(scale.map(|scale| IntentScale {
-            paths: known::part_paths(&name),
+            paths: part_paths::part_paths(&name),
             name,
             scale,
             origin,

@@ -5,6 +5,7 @@ mod audit;
 mod change;
 mod document;
 mod family;
+mod kept;
 mod more;
 mod near;
 mod promises;

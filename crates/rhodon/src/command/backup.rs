@@ -6,6 +6,7 @@
 //! themes/SLUG/revisions/0001.json        what was changed, when
 //! themes/SLUG/revisions/0001.rhodon.json the document
 //! sets.json                              sets of colours
+//! sites.json                             themes registered with hosts of sites, and what sites showed
 //! pictures/ID.json, pictures/ID.webp     pictures that colours were taken from
 //! pages/ID/page.json, pages/ID/files/…   pages of one's own
 //! ```
@@ -17,7 +18,7 @@ use std::path::PathBuf;
 use clap::Args;
 use rhodon_store::{BackupError, BackupReader, Store};
 use serde::{Deserialize, Serialize};
-use serde_json::Value;
+use serde_json::{Value, json};
 use zip::ZipWriter;
 use zip::write::SimpleFileOptions;
 
@@ -76,6 +77,7 @@ pub(super) const FORMAT: u32 = 1;
 pub(super) const CONTENTS: &str = "backup.json";
 /// Where it has the sets.
 pub(super) const SETS: &str = "sets.json";
+pub(super) const SITES: &str = "sites.json";
 
 pub fn run(args: &BackupArgs, printer: &mut Printer) -> Result<(), Failure> {
     let place = args.out.display().to_string();
@@ -150,6 +152,8 @@ impl Packing {
         let sets = reader.sets().await.map_err(database)?;
         contents.sets = sets.len();
         self.json(SETS, &sets.into())?;
+        let [themes, shown] = reader.sites().await.map_err(database)?;
+        self.json(SITES, &json!({ "themes": themes, "shown": shown }))?;
         for id in reader.pictures().await.map_err(database)? {
             let (picture, webp) = reader.picture(&id).await.map_err(database)?;
             let path = format!("pictures/{id}");

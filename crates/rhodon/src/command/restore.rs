@@ -7,10 +7,11 @@ use std::path::PathBuf;
 
 use clap::Args;
 use rhodon_store::{BackupError, BackupWriter};
+use serde::Deserialize;
 use serde_json::Value;
 use zip::ZipArchive;
 
-use super::backup::{CONTENTS, Contents, FORMAT, SETS, connect, database, io, uuid};
+use super::backup::{CONTENTS, Contents, FORMAT, SETS, SITES, connect, database, io, uuid};
 use super::serve::runtime;
 use crate::output::{Failure, Printer};
 
@@ -89,6 +90,17 @@ impl Unpacking {
             self.at(SETS, writer.set(set).await)?;
             found.sets += 1;
         }
+        // Earlier backups know nothing of sites.
+        if names.iter().any(|name| name == SITES) {
+            let Sites { themes, shown } = serde_json::from_value(self.json(SITES)?)
+                .map_err(|cause| self.refused(SITES, &cause.to_string()))?;
+            for theme in themes {
+                self.at(SITES, writer.site_theme(theme).await)?;
+            }
+            for one in shown {
+                self.at(SITES, writer.site_shown(one).await)?;
+            }
+        }
         for name in of("pictures/", ".json") {
             let picture = self.json(name)?;
             let webp = self.bytes(&name.replace(".json", ".webp"))?;
@@ -153,6 +165,13 @@ impl Unpacking {
     fn refused(&self, name: &str, message: &str) -> Failure {
         Failure::bad(format!("{}: {name}: {message}", self.place))
     }
+}
+
+/// What is remembered of sites.
+#[derive(Deserialize)]
+struct Sites {
+    themes: Vec<Value>,
+    shown: Vec<Value>,
 }
 
 impl RestoreArgs {

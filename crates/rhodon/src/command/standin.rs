@@ -18,11 +18,13 @@ pub struct StandinArgs {
 }
 
 pub fn run(args: &StandinArgs) -> Result<(), Failure> {
-    let served = rhodon_standin::serve(args.listen, args.sites.as_deref(), |address| {
+    let at = |place: String| move |cause| Failure::Io { place, cause };
+    let kept = args.sites.as_deref();
+    let file = kept.map_or_else(String::new, |file| file.display().to_string());
+    let router = rhodon_standin::router(kept).map_err(at(file))?;
+    let served = rhodon_standin::serve(args.listen, router, |address| {
         println!("Stand-in services are at http://{address}");
     });
-    runtime()?.block_on(served).map_err(|cause| Failure::Io {
-        place: args.listen.to_string(),
-        cause,
-    })
+    let served = runtime()?.block_on(served);
+    served.map_err(at(args.listen.to_string()))
 }

@@ -303,3 +303,20 @@ fn a_form_is_filled_learned_and_its_mistakes_are_told_by_line_and_column() {
     assert_eq!(run.code, 2);
     assert!(run.err.contains("scheme.txt:2:"), "{}", run.err);
 }
+
+#[test]
+fn a_file_of_the_sites_that_cannot_be_read_or_written_is_named() {
+    let folder = TempDir::new().unwrap();
+    fs::write(folder.path().join("sites.json"), "{").unwrap();
+    for (file, expected) in [("sites.json", "EOF"), ("none/sites.json", "No such file")] {
+        let path = folder.path().join(file).display().to_string();
+        let args = ["standin", "--listen", "127.0.0.1:0", "--sites", &path];
+        let run = rhodon(&args, "");
+        assert_eq!(run.code, 2);
+        assert!(
+            run.err.contains(file) && run.err.contains(expected),
+            "{}",
+            run.err
+        );
+    }
+}

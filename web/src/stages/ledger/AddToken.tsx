@@ -1,12 +1,12 @@
 import { Button, NativeSelect, SegmentedControl, TextInput } from "@mantine/core";
-import { type FormEvent, useState } from "react";
-import { refusalIn, refusalOf } from "../../api/client";
+import { useState } from "react";
 import { writtenValue } from "../../api/writtenValue";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { addToken } from "../../editor/edits";
 import { intentsOf, scalesOf } from "../../editor/selectors";
-import type { Outcome } from "../../editor/store";
 import classes from "./Ledger.module.css";
+import { useTaking } from "./useTaking";
+import { ValueField } from "./ValueField";
 
 /** A token or an intent of one's own; both appear in every export. */
 export function AddToken() {
@@ -25,31 +25,6 @@ export function AddToken() {
   );
 }
 
-/** A form whose refusal stands in it, and whose fields are emptied once it is taken. */
-function useAdding(save: () => Promise<Outcome>, done: () => void) {
-  const [refusal, setRefusal] = useState<string>();
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    try {
-      const { problem } = await save();
-      setRefusal(problem && refusalOf(problem));
-      if (!problem) done();
-    } catch (error) {
-      setRefusal(refusalIn(error));
-    }
-  };
-  return { refusal, submit, forget: () => setRefusal(undefined) };
-}
-
-function Refusal({ text }: { text: string | undefined }) {
-  if (!text) return null;
-  return (
-    <p className={classes.refusal} role="alert">
-      {text}
-    </p>
-  );
-}
-
 function NewToken() {
   const editor = useEditor();
   const [name, setName] = useState("");
@@ -62,13 +37,14 @@ function NewToken() {
     const path = name.trim();
     return editor.commit((d) => addToken(d, path, value), `${path} added`, { atField: true });
   };
-  const { refusal, submit, forget } = useAdding(save, () => {
+  const empty = () => {
     setName("");
     setLight("");
     setDark("");
-  });
+  };
+  const { onSubmit, forget, refused } = useTaking();
   return (
-    <form className={classes.adding} onSubmit={submit} onChange={forget}>
+    <form className={classes.adding} onSubmit={onSubmit(save, empty)} onChange={forget}>
       <TextInput
         size="xs"
         label="Path of the new token"
@@ -76,23 +52,18 @@ function NewToken() {
         value={name}
         onChange={(e) => setName(e.currentTarget.value)}
       />
-      <TextInput
-        size="xs"
+      <ValueField
         label="Value, or value in light"
         placeholder="{petrol.100}"
+        mode="light"
         value={light}
-        onChange={(e) => setLight(e.currentTarget.value)}
+        onValue={setLight}
       />
-      <TextInput
-        size="xs"
-        label="Value in dark, if it differs"
-        value={dark}
-        onChange={(e) => setDark(e.currentTarget.value)}
-      />
+      <ValueField label="Value in dark, if it differs" mode="dark" value={dark} onValue={setDark} />
       <Button size="xs" type="submit" variant="default" disabled={name.trim() === "" || light.trim() === ""}>
         Add
       </Button>
-      <Refusal text={refusal} />
+      {refused}
     </form>
   );
 }
@@ -110,12 +81,12 @@ function NewIntent() {
     const change = { do: "set-intent", intent, scale: scale || (brands[0] ?? "") } as const;
     return editor.change(change, `${intent} added`, { atField: true });
   };
-  const { refusal, submit, forget } = useAdding(save, () => setName(""));
+  const { onSubmit, forget, refused } = useTaking();
   const removable = intents.filter((i) => own[i.name]);
   const remove = (intent: string) =>
     void editor.change({ do: "set-intent", intent }, `intent ${intent} removed`);
   return (
-    <form className={classes.adding} onSubmit={submit} onChange={forget}>
+    <form className={classes.adding} onSubmit={onSubmit(save, () => setName(""))} onChange={forget}>
       <TextInput
         size="xs"
         label="Name of the new intent"
@@ -138,7 +109,7 @@ function NewIntent() {
           Remove {i.name}
         </Button>
       ))}
-      <Refusal text={refusal} />
+      {refused}
     </form>
   );
 }

@@ -1,13 +1,15 @@
-import { Button, TextInput } from "@mantine/core";
-import { type FormEvent, useState } from "react";
-import { type Mode, refusalIn, refusalOf } from "../../api/client";
+import { Button } from "@mantine/core";
+import { useState } from "react";
+import { type Mode, refusalIn, type Token } from "../../api/client";
 import { writtenValue } from "../../api/writtenValue";
 import { useEditor } from "../../editor/EditorProvider";
-import { atLevel, type Edit, setToken } from "../../editor/edits";
+import { atLevel, type Edit, isSettable, setToken } from "../../editor/edits";
 import { useLevel } from "../../editor/level";
 import { counted } from "../../ui/counted";
 import classes from "./Ledger.module.css";
 import type { Row } from "./rows";
+import { useTaking } from "./useTaking";
+import { ValueField } from "./ValueField";
 
 interface Props {
   rows: Row[];
@@ -20,74 +22,60 @@ export function ManyRows({ rows, onLetGo }: Props) {
   const level = useLevel();
   const [light, setLight] = useState("");
   const [dark, setDark] = useState("");
-  const [refusal, setRefusal] = useState<string>();
-  const tokens = rows
-    .map((r) => r.token)
-    .filter((t) => t.kind === "color")
-    .filter((t) => t.section === "roles" || (level === "usual" && t.section !== "type"));
+  const { take, onSubmit, forget, refused } = useTaking();
+  const tokens = rows.map((r) => r.token).filter((t) => t.kind === "color" && isSettable(t, level));
   const roles = tokens.filter((t) => t.section === "roles");
   const left = rows.length - tokens.length;
 
-  const forEach =
-    (of: typeof tokens, values: [Mode, string | undefined][]): Edit =>
+  const setAll =
+    (of: Token[], values: [Mode, string | undefined][]): Edit =>
     (document) =>
       of.reduce((before, token) => {
         // One value stands for both modes where there is one.
         const own = values.filter(([mode]) => token.dark || mode === "light");
         return own.reduce((d, [mode, text]) => setToken(d, token, mode, text, level), before);
       }, document);
-  const take = async (change: Edit, label: string) => {
-    const { problem } = await editor.commit(change, label, { atField: true });
-    setRefusal(problem && refusalOf(problem));
-    return !problem;
+  const commit = (change: Edit, label: string) => editor.commit(change, label, { atField: true });
+  const save = async () => {
+    const values: [Mode, string][] = [];
+    if (light.trim()) values.push(["light", await written("light", light)]);
+    if (dark.trim()) values.push(["dark", await written("dark", dark)]);
+    const told = values.map(([mode, text]) => `${atLevel(mode, level)} ${text}`).join(", ");
+    return commit(setAll(tokens, values), `${counted(tokens.length, "token")}: ${told}`);
   };
-  const save = async (event: FormEvent) => {
-    event.preventDefault();
-    try {
-      const values: [Mode, string][] = [];
-      if (light.trim()) values.push(["light", await writtenValue("color", light)]);
-      if (dark.trim()) values.push(["dark", await writtenValue("color", dark)]);
-      const told = values.map(([mode, text]) => `${atLevel(mode, level)} ${text}`).join(", ");
-      if (await take(forEach(tokens, values), `${counted(tokens.length, "token")}: ${told}`)) {
-        setLight("");
-        setDark("");
-      }
-    } catch (error) {
-      setRefusal(refusalIn(error));
-    }
+  const empty = () => {
+    setLight("");
+    setDark("");
   };
-  const release = () =>
-    void take(
-      forEach(roles, [
-        ["light", undefined],
-        ["dark", undefined],
-      ]),
-      `${counted(roles.length, "role")}: back to derived`,
-    );
+  const derived: [Mode, undefined][] = [
+    ["light", undefined],
+    ["dark", undefined],
+  ];
+  const release = () => commit(setAll(roles, derived), `${counted(roles.length, "role")}: back to derived`);
   return (
     <form
       className={classes.many}
       aria-label="Marked tokens"
-      onSubmit={save}
-      onChange={() => setRefusal(undefined)}
+      onSubmit={onSubmit(save, empty)}
+      onChange={forget}
     >
       <span>
         <b>{counted(rows.length, "token")} marked</b>
         {left > 0 && <small>{left} of them cannot be set to a colour here</small>}
       </span>
-      <TextInput
-        size="xs"
+      <ValueField
         label="Light"
         placeholder="colour or {reference}"
+        mode="light"
         value={light}
-        onChange={(e) => setLight(e.currentTarget.value)}
+        onValue={setLight}
       />
-      <TextInput
-        size="xs"
+      <ValueField
         label="Dark"
         placeholder="colour or {reference}"
+        mode="dark"
         value={dark}
-        onChange={(e) => setDark(e.currentTarget.value)}
+        onValue={setDark}
       />
       <Button
         size="xs"
@@ -97,17 +85,22 @@ export function ManyRows({ rows, onLetGo }: Props) {
       >
         Set all
       </Button>
-      <Button size="xs" variant="default" disabled={roles.length === 0} onClick={release}>
+      <Button size="xs" variant="default" disabled={roles.length === 0} onClick={() => void take(release)}>
         Back to derived
       </Button>
       <Button size="xs" variant="default" onClick={onLetGo}>
         Let go
       </Button>
-      {refusal && (
-        <p className={classes.refusal} role="alert">
-          {refusal}
-        </p>
-      )}
+      {refused}
     </form>
   );
+}
+
+/** What was typed for a mode; a refusal says for which. */
+async function written(mode: Mode, text: string): Promise<string> {
+  try {
+    return await writtenValue("color", text);
+  } catch (error) {
+    throw new Error(`${mode}: ${refusalIn(error)}`);
+  }
 }

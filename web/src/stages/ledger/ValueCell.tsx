@@ -4,7 +4,7 @@ import { cellOf } from "../../api/cellOf";
 import { type Mode, refusalIn, refusalOf, type Token } from "../../api/client";
 import { writtenValue } from "../../api/writtenValue";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
-import { atLevel, type Edit, setBrand, setToken } from "../../editor/edits";
+import { atLevel, type Edit, isSettable, setBrand, setToken } from "../../editor/edits";
 import { useLevel } from "../../editor/level";
 import type { EditorState } from "../../editor/store";
 import { Swatch } from "../../ui/Swatch";
@@ -29,8 +29,6 @@ export function ValueCell({ token, mode }: Props) {
   const [refusal, setRefusal] = useState<string>();
   const cell = cellOf(token, mode);
   const level = useLevel();
-  const editable =
-    token.section === "roles" || (level === "usual" && ["own", "scales"].includes(token.section));
   // At more contrast a value that was set for the usual one may hold: it is not given back there.
   const isSetHere = useEditorState((s) => {
     if (level === "usual") return cell.origin === "set";
@@ -120,7 +118,7 @@ export function ValueCell({ token, mode }: Props) {
       {token.kind === "color" && <Swatch colors={[cell.value]} />}
       <UnstyledButton
         className={classes.text}
-        disabled={!editable}
+        disabled={!isSettable(token, level)}
         title={cell.reason}
         onClick={() => setText(written)}
       >

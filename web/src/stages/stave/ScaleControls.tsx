@@ -8,14 +8,14 @@ import { setScale } from "../../editor/edits";
 import { OwnHere } from "../../lineage/OwnHere";
 import { Hint } from "../../ui/Hint";
 import classes from "./Stave.module.css";
-import type { Settled } from "./StepSettings";
+import type { Still } from "./still";
 import { forAll, toldOf } from "./together";
 import { type ScaleNumber, useScaleNumber } from "./useScaleNumber";
 
 type Method = NonNullable<NonNullable<ThemeDocument["scales"]>[string]["method"]>;
 
 /** Method, strength and hue turn of the open scale. */
-export const ScaleControls = memo(function ScaleControls({ scale }: { scale: Settled }) {
+export const ScaleControls = memo(function ScaleControls({ scale }: { scale: Still }) {
   const editor = useEditor();
   const { data } = useQuery(vocabularyQuery);
   const methods = data?.methods ?? [];
@@ -44,7 +44,7 @@ export const ScaleControls = memo(function ScaleControls({ scale }: { scale: Set
   );
 });
 
-function Knob({ scale, name }: { scale: Settled; name: ScaleNumber }) {
+function Knob({ scale, name }: { scale: Still; name: ScaleNumber }) {
   const number = useScaleNumber(scale, name);
   if (!number) return null;
   const { field, value, shown, show, save } = number;

@@ -3,13 +3,10 @@ import { useCallback, useEffect, useMemo } from "react";
 import { useShown } from "../../editor/level";
 import { useSame } from "../../ui/useSame";
 import { Axis, Limits } from "./Axis";
+import { Opened } from "./Opened";
 import { rolesBySteps } from "./roles";
-import { ScaleControls } from "./ScaleControls";
 import { ScaleLine } from "./ScaleLine";
 import classes from "./Stave.module.css";
-import { StepSettings, settled } from "./StepSettings";
-import { StepStrip } from "./StepStrip";
-import { StrengthCurve } from "./StrengthCurve";
 import { Together } from "./Together";
 import { chooseTogether } from "./together";
 
@@ -26,7 +23,6 @@ export default function StaveStage() {
     [navigate],
   );
   const open = derived?.scales.find((s) => s.slug === search.scale) ?? derived?.scales[0];
-  const still = useSame(open && settled(open));
   if (!derived) return null;
   // Against which page the limits are drawn, and how much is asked for, follows what the proof shows.
   const mode = search.proof === "dark" ? "dark" : "light";
@@ -52,16 +48,7 @@ export default function StaveStage() {
         ))}
       </div>
       <Together scales={derived.scales} />
-      {open && (
-        <section className={classes.opened} aria-label={`${open.name}, opened`}>
-          <StepStrip scale={open} mode={mode} />
-          <div className={classes.tune}>
-            <ScaleControls scale={still ?? settled(open)} />
-            <StepSettings key={open.slug} scale={still ?? settled(open)} />
-            <StrengthCurve scale={open} />
-          </div>
-        </section>
-      )}
+      {open && <Opened scale={open} mode={mode} />}
       {derived.notes.map((note) => (
         <p key={note} className={classes.note}>
           {note}

@@ -1,6 +1,6 @@
 import { Checkbox, NativeSelect } from "@mantine/core";
 import { memo } from "react";
-import type { Scale, ThemeDocument } from "../../api/client";
+import type { ThemeDocument } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { setScale } from "../../editor/edits";
 import { scalesOf } from "../../editor/selectors";
@@ -10,6 +10,7 @@ import { Hint } from "../../ui/Hint";
 import { TypedField } from "../../ui/TypedField";
 import { useSameOf } from "../../ui/useSame";
 import classes from "./Stave.module.css";
+import type { Still } from "./still";
 
 /** Lists that many consumers use; any other is typed. */
 const LISTS = [
@@ -37,19 +38,8 @@ const numberOrWord = (word: string) =>
 
 type ScaleSettings = NonNullable<ThemeDocument["scales"]>[string];
 
-/** What of a scale does not change while something is dragged. */
-export type Settled = Pick<Scale, "slug" | "name" | "origin" | "method"> & { hasZero: boolean };
-
-export const settled = ({ slug, name, origin, method, steps }: Scale): Settled => ({
-  slug,
-  name,
-  origin,
-  method,
-  hasZero: steps[0]?.label === "0",
-});
-
 /** Names of the steps, step 0, see-through steps, the other end, and what exports leave out. */
-export const StepSettings = memo(function StepSettings({ scale }: { scale: Settled }) {
+export const StepSettings = memo(function StepSettings({ scale }: { scale: Still }) {
   const editor = useEditor();
   // What moves with a drag is not told here.
   const settings =

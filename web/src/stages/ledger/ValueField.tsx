@@ -1,0 +1,42 @@
+import { TextInput } from "@mantine/core";
+import { cellOf } from "../../api/cellOf";
+import type { Mode, Token } from "../../api/client";
+import { useEditorState } from "../../editor/EditorProvider";
+import { tokensOf } from "../../editor/selectors";
+import { isColor, Swatch } from "../../ui/Swatch";
+
+interface Props {
+  label: string;
+  placeholder?: string;
+  mode: Mode;
+  value: string;
+  onValue: (value: string) => void;
+}
+
+/** A field for a colour or a `{reference}`, with what it comes to beside it. */
+export function ValueField({ label, placeholder, mode, value, onValue }: Props) {
+  const tokens = useEditorState(tokensOf);
+  const color = colorOf(value.trim(), mode, tokens ?? []);
+  return (
+    <TextInput
+      size="xs"
+      label={label}
+      placeholder={placeholder}
+      value={value}
+      rightSection={color && <Swatch colors={[color]} />}
+      onChange={(e) => onValue(e.currentTarget.value)}
+    />
+  );
+}
+
+/** The colour that a value is, or that the token it refers to has. */
+function colorOf(value: string, mode: Mode, tokens: Token[]): string | undefined {
+  const path = /^\{(.+)\}$/.exec(value)?.[1];
+  const told = path
+    ? cellOf(
+        tokens.find((t) => t.path === path),
+        mode,
+      )?.value
+    : value;
+  return isColor(told) ? told : undefined;
+}

@@ -8,6 +8,13 @@ pub fn luminance(color: Rgb8) -> f64 {
     0.2126 * r + 0.7152 * g + 0.0722 * b
 }
 
+impl Rgb8 {
+    /// Relative luminance as WCAG 2.2 defines it, 0–1.
+    pub fn luminance(self) -> f64 {
+        luminance(self)
+    }
+}
+
 /// Contrast ratio (WCAG 2.2, "contrast ratio"), 1–21, whichever way round.
 pub fn contrast_ratio(a: Rgb8, b: Rgb8) -> f64 {
     ContrastOn::new(a).ratio(b)

@@ -4,8 +4,9 @@ use palette::color_difference::Ciede2000;
 use palette::{Lab, white_point::D65};
 
 use crate::Rgb8;
+use crate::matrix::SRGB_TO_XYZ;
 use crate::matrix::apply;
-use crate::space::{SRGB_TO_XYZ, xyz_to_lab_d65};
+use crate::space::xyz_to_lab_d65;
 
 /// CIE Lab of a code, prepared for many differences.
 pub type Lab65 = Lab<D65, f64>;

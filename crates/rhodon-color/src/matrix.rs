@@ -38,3 +38,10 @@ pub(crate) const fn inverse(m: &Mat3) -> Mat3 {
         [cc / det, (b * g - a * h) / det, (a * e - b * d) / det],
     ]
 }
+
+/// Linear sRGB to CIE XYZ, D65 (CSS Color 4, section 18).
+pub(crate) const SRGB_TO_XYZ: Mat3 = [
+    [506752.0 / 1228815.0, 87881.0 / 245763.0, 12673.0 / 70218.0],
+    [87098.0 / 409605.0, 175762.0 / 245763.0, 12673.0 / 175545.0],
+    [7918.0 / 409605.0, 87881.0 / 737289.0, 1001167.0 / 1053270.0],
+];

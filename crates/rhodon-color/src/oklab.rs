@@ -1,8 +1,9 @@
 //! Oklab and its polar form, with the matrices of CSS Color 4, section 18,
 //! which agree with its D65 white to the last digit.
 
+use crate::matrix::SRGB_TO_XYZ;
 use crate::matrix::{Mat3, Vec3, apply, inverse, product};
-use crate::space::{SRGB_TO_XYZ, from_polar, to_polar};
+use crate::polar::{from_polar, to_polar};
 
 const XYZ_TO_LMS: Mat3 = [
     [

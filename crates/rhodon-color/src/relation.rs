@@ -1,6 +1,6 @@
 //! Companions of a colour by hue relation, at equal lightness and strength.
 
-use crate::start::share;
+use crate::draw::share;
 use crate::{HueSlice, Place, Rgb8, difference, lightness_limits, luminance_from_lightness};
 
 /// A hue relation: the turns, in degrees of Oklch hue, from a colour to its companions.

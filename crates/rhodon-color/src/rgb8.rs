@@ -3,10 +3,9 @@
 use std::{fmt, str::FromStr};
 
 use crate::Oklch;
-use crate::contrast::luminance;
 use crate::lightness::lightness_from_luminance;
+use crate::matrix::SRGB_TO_XYZ;
 use crate::matrix::apply;
-use crate::space::SRGB_TO_XYZ;
 use crate::transfer::{decode8, encode8};
 
 /// An opaque 8-bit sRGB colour. Prints and reads as `#rrggbb`.
@@ -58,11 +57,6 @@ impl Rgb8 {
     /// The Y of CIE XYZ. It differs from WCAG's rounded weights in the fifth digit.
     pub fn luminance_cie(self) -> f64 {
         apply(&SRGB_TO_XYZ, self.to_linear())[1].clamp(0.0, 1.0)
-    }
-
-    /// Relative luminance as WCAG 2.2 defines it, 0–1.
-    pub fn luminance(self) -> f64 {
-        luminance(self)
     }
 }
 

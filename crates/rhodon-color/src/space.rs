@@ -2,7 +2,10 @@
 //! with the D65 white. Matrices are those of CSS Color 4, section 18; their
 //! inverses are computed from them.
 
+use crate::matrix::SRGB_TO_XYZ;
 use crate::matrix::{Mat3, Vec3, apply, inverse, product};
+use crate::polar::from_polar;
+use crate::polar::to_polar;
 use crate::{oklab, transfer};
 
 /// A colour space in which CSS can state a colour.
@@ -29,11 +32,6 @@ pub enum Space {
     Oklch,
 }
 
-pub(crate) const SRGB_TO_XYZ: Mat3 = [
-    [506752.0 / 1228815.0, 87881.0 / 245763.0, 12673.0 / 70218.0],
-    [87098.0 / 409605.0, 175762.0 / 245763.0, 12673.0 / 175545.0],
-    [7918.0 / 409605.0, 87881.0 / 737289.0, 1001167.0 / 1053270.0],
-];
 pub(crate) const XYZ_TO_SRGB: Mat3 = inverse(&SRGB_TO_XYZ);
 const P3_TO_XYZ: Mat3 = [
     [
@@ -219,22 +217,6 @@ fn lab_to_xyz([l, a, b]: Vec3, white: Vec3) -> Vec3 {
         l / KAPPA
     };
     [cube(fx) * white[0], y * white[1], cube(fz) * white[2]]
-}
-
-/// Polar form: lightness, chroma, hue in degrees 0–360.
-pub(crate) fn to_polar([l, a, b]: Vec3) -> Vec3 {
-    let hue = libm::atan2(b, a).to_degrees();
-    [
-        l,
-        libm::hypot(a, b),
-        if hue < 0.0 { hue + 360.0 } else { hue },
-    ]
-}
-
-/// The inverse of [`to_polar`].
-pub(crate) fn from_polar([l, c, h]: Vec3) -> Vec3 {
-    let (sin, cos) = libm::sincos(h.to_radians());
-    [l, c * cos, c * sin]
 }
 
 /// CSS Color 4, section 7.1.

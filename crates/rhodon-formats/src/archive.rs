@@ -7,9 +7,11 @@ use zip::result::{ZipError, ZipResult};
 use zip::write::{SimpleFileOptions, ZipWriter};
 use zip::{CompressionMethod, DateTime};
 
+use crate::error::ExportError;
 use crate::handover::{Handover, Written};
+use crate::output::{File, Loss, Output};
+use crate::source::Source;
 use crate::stamp::comment_safe;
-use crate::target::{ExportError, File, Loss, Output, Source};
 
 /// Smaller files are stored as they are: setting up compression costs more than it saves, and an
 /// asset catalogue has hundreds of them.

@@ -1,7 +1,11 @@
 //! What a theme is handed over as, named by one id: a target, or a form of its document.
 
+use crate::error::ExportError;
 use crate::form;
-use crate::target::{ExportError, Output, Source, Target, find};
+use crate::output::Output;
+use crate::source::Source;
+use crate::target::Target;
+use crate::write::find;
 
 /// A target, or `form:NAME`.
 #[derive(Clone, Copy, Debug)]

@@ -6,8 +6,9 @@ use foldhash::HashMap;
 use rhodon_theme::{ColorValue, Derived, Mode, NamedScale, Resolved, Token, TokenKind};
 
 use crate::option::{Settings, TargetOption};
+use crate::output::File;
+use crate::source::Source;
 use crate::stamp::Stamp;
-use crate::target::{File, Source};
 
 /// One export: what to write and how.
 #[derive(Debug)]

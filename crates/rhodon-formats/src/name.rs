@@ -3,7 +3,7 @@
 use foldhash::{HashMap, HashMapExt};
 use rhodon_theme::Token;
 
-use crate::target::ExportError;
+use crate::error::ExportError;
 
 /// The letters and digits of a name, by which names of different styles are compared: `primaryFill` and
 /// `--primary-fill` are one.

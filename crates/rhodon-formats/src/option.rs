@@ -2,6 +2,9 @@
 
 use indexmap::IndexMap;
 
+/// The words of the `groups` option.
+pub(crate) const SECTIONS: &[&str] = &["scales", "roles", "own", "type", "shape"];
+
 /// What an option takes.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub enum OptionKind {
@@ -144,7 +147,7 @@ impl TargetOption {
     /// Which sections of the theme are written.
     pub(crate) const GROUPS: Self = Self {
         key: "groups",
-        kind: OptionKind::List(crate::target::SECTIONS),
+        kind: OptionKind::List(SECTIONS),
         default: "all",
         help: "Which groups are written.",
     };

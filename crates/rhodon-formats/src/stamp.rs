@@ -2,7 +2,7 @@
 
 use serde_json::{Value, json};
 
-use crate::target::File;
+use crate::output::File;
 
 /// Theme and revision of an export. There is no date: the same spec gives the same bytes.
 #[derive(Clone, Debug, Default, PartialEq, Eq)]

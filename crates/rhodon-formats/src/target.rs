@@ -1,13 +1,14 @@
 //! What a target is, and the one way to write one.
 
-use indexmap::IndexMap;
 use rhodon_theme::{Derived, Mode, Resolved, Token, TokenKind, Value};
-use serde::Serialize;
 
+use crate::error::ExportError;
 use crate::job::Job;
-use crate::option::{OptionError, Settings, TargetOption};
-use crate::stamp::Stamp;
-use crate::write::{TARGETS, losses};
+use crate::losses;
+use crate::option::{Settings, TargetOption};
+use crate::output::{File, Output, Warning};
+use crate::source::Source;
+use crate::stamp::{comment_safe, seal};
 
 /// The kind of consumer, by which targets are listed.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -68,152 +69,6 @@ impl Group {
     }
 }
 
-/// One file, complete.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize)]
-pub struct File {
-    /// Relative path with `/`.
-    pub path: String,
-    /// UTF-8 text with `\n` line ends.
-    pub text: String,
-    /// How many bytes of it tell where the file comes from.
-    #[serde(skip)]
-    pub head: usize,
-}
-
-impl File {
-    /// The text without the head.
-    pub fn body(&self) -> &str {
-        &self.text[self.head..]
-    }
-}
-
-/// Something a target cannot carry, by token.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize)]
-pub struct Warning {
-    /// Path of the token.
-    pub token: String,
-    /// What happens to it.
-    pub message: String,
-}
-
-impl Warning {
-    pub(crate) fn new(token: &str, message: impl Into<String>) -> Self {
-        Self {
-            token: token.to_owned(),
-            message: message.into(),
-        }
-    }
-}
-
-/// A reason, with every token that it holds for.
-#[derive(Clone, Debug, PartialEq, Eq)]
-pub struct Loss<'a> {
-    /// What happens to them.
-    pub message: &'a str,
-    /// Their paths.
-    pub tokens: Vec<&'a str>,
-}
-
-impl<'a> Loss<'a> {
-    /// Warnings by what they say, in the order in which they came.
-    pub fn of(warnings: &'a [Warning]) -> Vec<Self> {
-        let mut by_message: IndexMap<&str, Vec<&str>> = IndexMap::new();
-        for warning in warnings {
-            let tokens = by_message.entry(&warning.message).or_default();
-            tokens.push(&warning.token);
-        }
-        let losses = by_message.into_iter();
-        losses
-            .map(|(message, tokens)| Self { message, tokens })
-            .collect()
-    }
-
-    /// The first of its tokens, and how many more there are: `a, b and 3 more`.
-    pub fn named(&self, most: usize) -> String {
-        let first = &self.tokens[..most.min(self.tokens.len())];
-        let named = first.join(", ");
-        match self.tokens.len() - first.len() {
-            0 => named,
-            more => format!("{named} and {more} more"),
-        }
-    }
-}
-
-/// What a target wrote.
-#[derive(Clone, Debug, Default, PartialEq, Eq)]
-pub struct Output {
-    /// Its files, in the order in which they are loaded.
-    pub files: Vec<File>,
-    /// What it could not carry.
-    pub warnings: Vec<Warning>,
-}
-
-/// Why a target could not be written.
-#[derive(Clone, Debug, PartialEq, Eq, thiserror::Error)]
-pub enum ExportError {
-    /// No target has that id.
-    #[error("unknown target \"{id}\": expected one of {known}")]
-    Unknown {
-        /// As given.
-        id: String,
-        /// The ids there are.
-        known: String,
-    },
-    /// No form of the document has that name.
-    #[error("unknown form \"{name}\": expected one of {known}")]
-    NoForm {
-        /// As given.
-        name: String,
-        /// The forms there are.
-        known: String,
-    },
-    /// A form is wrong.
-    #[error("/forms/{name}: {error}")]
-    Form {
-        /// Its name.
-        name: String,
-        /// What is wrong with it, and where.
-        error: crate::form::FormError,
-    },
-    /// A setting is wrong.
-    #[error(transparent)]
-    Option(#[from] OptionError),
-    /// A choice that the document remembers is wrong.
-    #[error("/handoff/{target}: {error}")]
-    Remembered {
-        /// Id of the target.
-        target: &'static str,
-        /// What is wrong with it.
-        error: OptionError,
-    },
-    /// The files do not fit into one archive.
-    #[error("the files could not be packed: {cause}")]
-    Pack {
-        /// Why not.
-        cause: String,
-    },
-    /// Two tokens would have one name in the file.
-    #[error("{first} and {second} would both be named {name}: expected different names")]
-    Clash {
-        /// Path of one token.
-        first: String,
-        /// Path of the other.
-        second: String,
-        /// The name in the file.
-        name: String,
-    },
-    /// A token would be named by a word of the language.
-    #[error("{token} would be named {word}, a reserved word of {language}: expected another name")]
-    Reserved {
-        /// Path of the token.
-        token: String,
-        /// The word.
-        word: String,
-        /// The language of the file.
-        language: &'static str,
-    },
-}
-
 /// The name of a token in code; none where the files do not hold it.
 type NameOf = fn(&Settings, &Token) -> Option<String>;
 
@@ -256,39 +111,9 @@ pub struct Target {
     pub(crate) write: fn(&Job<'_>) -> Result<Output, ExportError>,
 }
 
-/// A theme as targets see it.
-#[derive(Clone, Copy, Debug)]
-pub struct Source<'a> {
-    /// What was decided.
-    pub decided: &'a Resolved,
-    /// What follows from it.
-    pub theme: &'a Derived,
-    /// What stands at the head of the files.
-    pub stamp: &'a Stamp,
-    /// Themes beside it, for targets that take several: those that extend it, or any others.
-    pub beside: &'a [&'a Derived],
-}
-
 /// What the handoff of a document may say of any target besides its own options: the folder of a
 /// project that its files go into.
 pub const INTO: &str = "into";
-
-/// The words of the `groups` option.
-pub(crate) const SECTIONS: &[&str] = &["scales", "roles", "own", "type", "shape"];
-
-/// The target of an id.
-///
-/// # Errors
-/// An unknown id, with those there are.
-pub fn find(id: &str) -> Result<&'static Target, ExportError> {
-    TARGETS.iter().find(|t| t.id == id).copied().ok_or_else(|| {
-        let known = TARGETS.iter().map(|t| t.id).collect::<Vec<_>>().join(", ");
-        ExportError::Unknown {
-            id: id.to_owned(),
-            known,
-        }
-    })
-}
 
 impl Target {
     /// The defaults, overlaid with what is given.
@@ -339,7 +164,7 @@ impl Target {
         let Source { decided, theme, .. } = *source;
         let job = Job::new(source, settings, self.usage_for(theme));
         let mut output = (self.write)(&job)?;
-        crate::stamp::seal(&mut output.files);
+        seal(&mut output.files);
         if !self.carries_kept {
             output.warnings.extend(kept(decided));
         }
@@ -439,7 +264,7 @@ fn kept(decided: &Resolved) -> impl Iterator<Item = Warning> {
             path.as_str(),
             format!(
                 "this target has no place for the type {}",
-                crate::stamp::comment_safe(kind)
+                comment_safe(kind)
             ),
         )
     })

@@ -7,8 +7,8 @@ use image::{ColorType, DynamicImage, ImageDecoder, ImageFormat, ImageReader, Lim
 
 use crate::error::PictureError;
 use crate::jpeg;
-use crate::limits::check_size;
 use crate::profile;
+use crate::refuse::check_size;
 use crate::shrink::{self, Grid};
 
 /// What one decoder may take beside the pixels themselves, in bytes.

@@ -1,7 +1,5 @@
 //! What is decoded, decided before any pixel is.
 
-use crate::error::PictureError;
-
 /// The largest file, in bytes.
 pub const MAX_BYTES: usize = 25_000_000;
 /// The most pixels.
@@ -9,34 +7,4 @@ pub const MAX_PIXELS: u64 = 50_000_000;
 /// The longest side, in pixels.
 pub const MAX_SIDE: u32 = 10_000;
 /// The most memory that one picture's pixels take while they are decoded, in bytes.
-const MAX_DECODED: u64 = 200_000_000;
-
-/// Refuses a file that is too large.
-pub(crate) fn check_bytes(bytes: &[u8]) -> Result<(), PictureError> {
-    if bytes.len() > MAX_BYTES {
-        return Err(PictureError::Bytes(bytes.len()));
-    }
-    Ok(())
-}
-
-/// Refuses a picture whose pixels would take too much: `bytes` is what one takes while it is decoded.
-pub(crate) fn check_size(
-    (width, height): (u32, u32),
-    bytes: u64,
-    form: &'static str,
-) -> Result<(), PictureError> {
-    let pixels = u64::from(width) * u64::from(height);
-    if pixels == 0 || pixels > MAX_PIXELS || width.max(height) > MAX_SIDE {
-        return Err(PictureError::Size { width, height });
-    }
-    if pixels * bytes > MAX_DECODED {
-        let most = MAX_DECODED / bytes / 1_000_000;
-        return Err(PictureError::Depth {
-            width,
-            height,
-            form,
-            most,
-        });
-    }
-    Ok(())
-}
+pub(crate) const MAX_DECODED: u64 = 200_000_000;

@@ -1,7 +1,7 @@
 //! Which of many centres are told: near ones become one, then the most telling are picked.
 
 use crate::cluster::{Sample, squared};
-use crate::extract::Lean;
+use crate::lean::Lean;
 
 /// Oklab distance, with lightness halved, below which two centres are one colour.
 const MERGED: f32 = 0.05;

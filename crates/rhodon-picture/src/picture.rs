@@ -5,10 +5,7 @@ use std::io::Cursor;
 use image::{ExtendedColorType, ImageEncoder, codecs::webp::WebPEncoder};
 use rhodon_color::Rgb8;
 
-use crate::decode;
 use crate::error::PictureError;
-use crate::limits::check_bytes;
-use crate::mark;
 use crate::shrink::Grid;
 use crate::spot;
 
@@ -28,20 +25,6 @@ pub struct Picture {
 }
 
 impl Picture {
-    /// Reads PNG, JPEG, WebP, GIF (its first frame) or SVG.
-    ///
-    /// # Errors
-    /// What it is and what was expected: too large, damaged, another kind. Limits hold before any
-    /// pixel is decoded.
-    pub fn read(bytes: &[u8]) -> Result<Self, PictureError> {
-        check_bytes(bytes)?;
-        if mark::is_svg(bytes) {
-            return mark::read(bytes);
-        }
-        let ((width, height), grid) = decode::decode(bytes, SIDE)?;
-        Self::of(width, height, Vec::new(), grid)
-    }
-
     /// A picture, unless there is nothing to be seen on it.
     pub(crate) fn of(
         width: u32,

@@ -13,9 +13,9 @@ use rhodon_color::{Rgb8, difference};
 use crate::decode::{self, upright};
 use crate::error::PictureError;
 use crate::extract::MOST_COLORS;
-use crate::limits::check_bytes;
 use crate::picture::Picture;
 use crate::profile;
+use crate::refuse::check_bytes;
 use crate::shrink::{Grid, as_it_is};
 
 /// CIEDE2000 below which a colour of the picture is the one that the map names.

@@ -1,5 +1,7 @@
 //! Every refusal as one shape: `application/problem+json` (RFC 9457).
 
+use std::num::NonZeroUsize;
+
 use axum::Json;
 use axum::extract::rejection::{JsonRejection, PathRejection, QueryRejection};
 use axum::http::{HeaderValue, StatusCode, header};
@@ -8,7 +10,6 @@ use rhodon_formats::ExportError;
 use rhodon_store::{RevisionRecord, StoreError};
 use rhodon_theme::{InheritError, Problem, Problems};
 use serde::Serialize;
-use std::num::NonZeroUsize;
 use utoipa::ToSchema;
 
 /// A refusal. `type` is stable, `detail` is a plain sentence for people.
@@ -59,7 +60,7 @@ pub struct SavedState {
     /// What it changed, in words.
     label: String,
     /// Its document.
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: serde_json::Value,
 }
 

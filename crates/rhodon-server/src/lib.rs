@@ -5,6 +5,7 @@
 
 mod asset;
 mod bench;
+mod counts;
 mod demo;
 mod error;
 mod family;
@@ -23,8 +24,11 @@ mod preview;
 mod response_cache;
 mod route;
 mod saving;
+mod schema;
 mod serve;
 mod service;
+mod state;
+mod theme_view;
 mod view;
 mod work;
 mod workspace;

@@ -9,9 +9,11 @@ use axum::response::Response;
 use axum::routing::get;
 use metrics::{counter, describe_counter, describe_gauge, describe_histogram, gauge, histogram};
 use metrics_exporter_prometheus::{BuildError, Matcher, PrometheusBuilder, PrometheusHandle};
+use rhodon_store::Store;
 use tokio::net::TcpListener;
 
-use crate::route::AppState;
+use crate::live::Live;
+use crate::work::Work;
 
 const REQUESTS: &str = "rhodon_http_requests_total";
 const DURATIONS: &str = "rhodon_http_request_duration_seconds";
@@ -66,8 +68,16 @@ pub(crate) fn derived(begun: Instant) {
     histogram!(DERIVES).record(begun.elapsed());
 }
 
+/// What is looked at when somebody asks.
+#[derive(Clone, Debug)]
+pub(crate) struct Watched {
+    pub store: Store,
+    pub live: Live,
+    pub work: Work,
+}
+
 /// Answers at an address until the server ends.
-pub(crate) async fn serve(listener: TcpListener, handle: PrometheusHandle, state: AppState) {
+pub(crate) async fn serve(listener: TcpListener, handle: PrometheusHandle, watched: Watched) {
     // What was counted since is put into its classes also where nobody asks.
     let kept = handle.clone();
     tokio::spawn(async move {
@@ -78,12 +88,12 @@ pub(crate) async fn serve(listener: TcpListener, handle: PrometheusHandle, state
         }
     });
     let show = move || {
-        for (kind, open, idle) in state.store.connections() {
+        for (kind, open, idle) in watched.store.connections() {
             gauge!(CONNECTIONS, "kind" => kind).set(f64::from(open));
             gauge!(IDLE, "kind" => kind).set(idle as f64);
         }
-        gauge!(STREAMS).set(state.live.streams() as f64);
-        gauge!(WAITING).set(state.bench.work.waiting() as f64);
+        gauge!(STREAMS).set(watched.live.streams() as f64);
+        gauge!(WAITING).set(watched.work.waiting() as f64);
         std::future::ready(handle.render())
     };
     let app = Router::new().route("/metrics", get(show));

@@ -6,8 +6,8 @@ use serde::Serialize;
 use utoipa::ToSchema;
 
 use crate::bench::derived;
+use crate::counts::{CountsView, counts};
 use crate::error::ApiError;
-use crate::route::check::{CountsView, counts};
 use crate::view::DerivedView;
 
 /// What the screens show of a document.
@@ -37,7 +37,7 @@ pub struct WakeView {
 pub struct ChangeView {
     path: String,
     /// `light`, `dark`, or none for both.
-    #[schema(schema_with = crate::openapi::optional_mode_schema)]
+    #[schema(schema_with = crate::schema::optional_mode_schema)]
     mode: Option<&'static str>,
     before: Option<String>,
     after: Option<String>,

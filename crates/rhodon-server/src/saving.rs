@@ -10,7 +10,7 @@ use rhodon_theme::{Derived, Document, Resolved};
 
 use crate::bench::{Bench, derived};
 use crate::error::ApiError;
-use crate::route::theme::answer;
+use crate::theme_view::answer;
 
 /// A change of a theme, as somebody asked for it.
 #[derive(Clone, Copy, Debug)]

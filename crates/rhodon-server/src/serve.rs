@@ -28,8 +28,9 @@ use crate::error::ApiError;
 use crate::front::{Front, SharedFront};
 use crate::guard::Hosts;
 use crate::live::Live;
-use crate::route::{AppState, published};
+use crate::route::published;
 use crate::service::{Addresses, Services};
+use crate::state::AppState;
 use crate::work::Work;
 use crate::workspace::Workspace;
 use crate::{asset, fault, guard, header, listen, metrics, openapi, own, route};
@@ -129,7 +130,12 @@ pub async fn serve(config: Config, ready: impl FnOnce(SocketAddr)) -> Result<(),
     if let Some(address) = config.metrics {
         let (listener, _) = bind(address).await?;
         let handle = metrics::recorder()?;
-        tokio::spawn(metrics::serve(listener, handle, app.0.clone()));
+        let watched = metrics::Watched {
+            store: app.0.store.clone(),
+            live: app.0.live.clone(),
+            work: app.0.bench.work.clone(),
+        };
+        tokio::spawn(metrics::serve(listener, handle, watched));
     }
     ready(address);
     let streams = live.clone();

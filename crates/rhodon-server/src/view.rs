@@ -54,7 +54,7 @@ pub struct MoreView<'a> {
 #[derive(Debug, Serialize, ToSchema)]
 pub struct RaisedView<'a> {
     path: &'a str,
-    #[schema(schema_with = crate::openapi::mode_schema)]
+    #[schema(schema_with = crate::schema::mode_schema)]
     mode: &'static str,
     #[schema(value_type = String)]
     value: Shown<&'a Value>,
@@ -85,11 +85,11 @@ pub struct ScaleView<'a> {
     slug: &'a str,
     name: &'a str,
     /// `set`, `derived` or `inherited`.
-    #[schema(schema_with = crate::openapi::origin_schema)]
+    #[schema(schema_with = crate::schema::origin_schema)]
     origin: Origin,
     #[schema(value_type = String)]
     reason: Shown<&'a Reason>,
-    #[schema(schema_with = crate::openapi::method_schema)]
+    #[schema(schema_with = crate::schema::method_schema)]
     method: &'static str,
     /// Index of the step that holds the scale's own colour.
     base: usize,
@@ -134,7 +134,7 @@ pub struct RatioView {
 pub struct IntentView<'a> {
     name: &'a str,
     scale: &'a str,
-    #[schema(schema_with = crate::openapi::origin_schema)]
+    #[schema(schema_with = crate::schema::origin_schema)]
     origin: Origin,
     #[schema(value_type = String)]
     reason: Shown<&'a Reason>,
@@ -148,13 +148,13 @@ pub struct TokenView<'a> {
     /// Name of its custom property.
     css: String,
     /// `scales`, `roles`, `own`, `type` or `shape`.
-    #[schema(schema_with = crate::openapi::section_schema)]
+    #[schema(schema_with = crate::schema::section_schema)]
     section: Section,
-    #[schema(schema_with = crate::openapi::kind_schema)]
+    #[schema(schema_with = crate::schema::kind_schema)]
     kind: &'static str,
     omitted: bool,
     /// The part that it plays in the balance of a page.
-    #[schema(schema_with = crate::openapi::share_schema)]
+    #[schema(schema_with = crate::schema::share_schema)]
     share: &'static str,
     light: CellView<'a>,
     #[serde(skip_serializing_if = "Option::is_none")]
@@ -168,7 +168,7 @@ pub struct CellView<'a> {
     value: Shown<&'a Value>,
     #[serde(skip_serializing_if = "Option::is_none")]
     alias: Option<&'a str>,
-    #[schema(schema_with = crate::openapi::origin_schema)]
+    #[schema(schema_with = crate::schema::origin_schema)]
     origin: Origin,
     #[schema(value_type = String)]
     reason: Shown<&'a Reason>,
@@ -178,7 +178,7 @@ pub struct CellView<'a> {
 #[derive(Debug, Serialize, ToSchema)]
 pub struct PairView<'a> {
     /// `light` or `dark`.
-    #[schema(schema_with = crate::openapi::mode_schema)]
+    #[schema(schema_with = crate::schema::mode_schema)]
     mode: &'static str,
     fg: &'a str,
     bg: &'a str,

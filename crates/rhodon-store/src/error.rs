@@ -5,6 +5,9 @@ use sea_orm::DbErr;
 
 use crate::record::RevisionRecord;
 
+/// What the database gave, or why it gave nothing.
+pub(crate) type Result<T> = std::result::Result<T, StoreError>;
+
 /// Why a theme could not be read or written.
 #[derive(Debug, thiserror::Error)]
 pub enum StoreError {

@@ -14,6 +14,7 @@ mod page;
 mod picture;
 mod pool;
 mod record;
+mod row;
 mod set;
 mod site;
 mod slug;

@@ -7,9 +7,10 @@ use sea_orm::{ColumnTrait, ConnectionTrait, DatabaseTransaction, EntityTrait, Qu
 use uuid::Uuid;
 
 use crate::entity::{revision, theme};
+use crate::error::Result;
 use crate::error::StoreError;
 use crate::pool;
-use crate::store::{Result, live};
+use crate::row::live;
 
 /// Any number will do, as long as every server takes the same.
 const LINEAGE_LOCK: i64 = 0x5268_6f64_6f6f;

@@ -5,9 +5,11 @@ use sea_orm::{ActiveModelTrait, ColumnTrait, EntityTrait, QueryFilter, QueryOrde
 use uuid::Uuid;
 
 use crate::entity::{own_page, own_page_file};
+use crate::error::Result;
 use crate::error::StoreError;
 use crate::pool::commit;
-use crate::store::{Result, Store, live};
+use crate::row::live;
+use crate::store::Store;
 
 /// A file of a page.
 #[derive(Clone, Debug, PartialEq, Eq)]

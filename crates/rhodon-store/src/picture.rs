@@ -4,9 +4,10 @@ use sea_orm::sea_query::OnConflict;
 use sea_orm::{ActiveValue::NotSet, ActiveValue::Set, EntityTrait};
 
 use crate::entity::picture;
+use crate::error::Result;
 use crate::error::StoreError;
 use crate::pool::commit;
-use crate::store::{Result, Store};
+use crate::store::Store;
 
 /// A picture as it is kept: small, without metadata.
 #[derive(Clone, Debug, PartialEq, Eq)]

@@ -11,9 +11,9 @@ use sea_orm::{
 };
 use sea_orm_migration::MigratorTrait;
 
+use crate::error::Result;
 use crate::error::StoreError;
 use crate::migration::Migrator;
-use crate::store::Result;
 
 /// The longest that a statement waits for a row that somebody else holds.
 const LOCK_TIME: &str = "3s";

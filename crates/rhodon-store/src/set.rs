@@ -12,9 +12,10 @@ use serde_json::json;
 use uuid::Uuid;
 
 use crate::entity::color_set;
+use crate::error::Result;
 use crate::error::StoreError;
 use crate::pool::commit;
-use crate::store::{Result, Store};
+use crate::store::Store;
 
 /// Sets of one page.
 const PAGE: u64 = 24;

@@ -10,8 +10,10 @@ use sea_orm::{ActiveModelTrait, ColumnTrait, EntityTrait, QueryFilter, QueryOrde
 use uuid::Uuid;
 
 use crate::entity::{site_shown, site_theme, theme};
+use crate::error::Result;
 use crate::pool::commit;
-use crate::store::{Result, Store, live, locked};
+use crate::row::{live, locked};
+use crate::store::Store;
 
 impl Store {
     /// Which token each slot of a site takes, where somebody chose one, by the slot.

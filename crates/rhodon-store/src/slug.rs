@@ -7,8 +7,8 @@ use sea_orm::{
 use uuid::Uuid;
 
 use crate::entity::theme;
+use crate::error::Result;
 use crate::error::StoreError;
-use crate::store::Result;
 
 /// The slug of a theme under another name: the one it has may stay.
 pub(crate) async fn slug_for(

@@ -1,20 +1,16 @@
 //! Reading themes and their revisions.
 
-use std::collections::HashMap;
-
 use rhodon_theme::Document;
 use sea_orm::sea_query::Expr;
-use sea_orm::{
-    ColumnTrait, ConnectionTrait, DatabaseTransaction, EntityTrait, QueryFilter, QueryOrder,
-    QuerySelect,
-};
+use sea_orm::{ColumnTrait, EntityTrait, QueryFilter, QueryOrder, QuerySelect};
 use uuid::Uuid;
 
 use crate::entity::{revision, theme};
-use crate::error::StoreError;
+use crate::error::{Result, StoreError};
 use crate::lineage::children_of;
 use crate::pool::Pools;
 use crate::record::{RevisionRecord, Saved, ThemeRecord};
+use crate::row::{live, next_revision, revision_of, shown, slugs_of, standing};
 
 /// Which revisions of a theme are looked for.
 #[derive(Clone, Copy, Debug)]
@@ -26,8 +22,6 @@ pub struct Revisions<'a> {
     /// Words that stand in what was changed, in the name or in the number of each.
     pub words: &'a str,
 }
-
-pub(crate) type Result<T> = std::result::Result<T, StoreError>;
 
 /// Themes in a PostgreSQL database. Cheap to clone.
 #[derive(Clone, Debug)]
@@ -236,111 +230,4 @@ fn is_current() -> sea_orm::sea_query::Expr {
     use sea_orm::sea_query::ExprTrait;
     let number = Expr::col((revision::Entity, revision::Column::Number));
     number.equals((theme::Entity, theme::Column::Current))
-}
-
-/// A theme that is not deleted.
-pub(crate) async fn live(db: &impl ConnectionTrait, slug: &str) -> Result<theme::Model> {
-    check_slug(slug)?;
-    let found = theme::Entity::find()
-        .filter(theme::Column::Slug.eq(slug))
-        .filter(theme::Column::DeletedAt.is_null())
-        .one(db)
-        .await?;
-    found.ok_or_else(|| StoreError::NoTheme(slug.to_owned()))
-}
-
-/// PostgreSQL refuses the character U+0000; no slug has it.
-fn check_slug(slug: &str) -> Result<()> {
-    if slug.contains('\0') {
-        return Err(StoreError::NoTheme(slug.replace('\0', "\u{fffd}")));
-    }
-    Ok(())
-}
-
-/// The theme, held against other writers until the transaction ends.
-pub(crate) async fn locked(tx: &DatabaseTransaction, slug: &str) -> Result<theme::Model> {
-    check_slug(slug)?;
-    let found = theme::Entity::find()
-        .filter(theme::Column::Slug.eq(slug))
-        .filter(theme::Column::DeletedAt.is_null())
-        .lock_exclusive()
-        .one(tx)
-        .await?;
-    found.ok_or_else(|| StoreError::NoTheme(slug.to_owned()))
-}
-
-/// Slugs by identity, those of deleted themes too.
-async fn slugs_of(db: &impl ConnectionTrait, ids: Vec<Uuid>) -> Result<HashMap<Uuid, String>> {
-    if ids.is_empty() {
-        return Ok(HashMap::new());
-    }
-    let rows: Vec<(Uuid, String)> = theme::Entity::find()
-        .select_only()
-        .column(theme::Column::Id)
-        .column(theme::Column::Slug)
-        .filter(theme::Column::Id.is_in(ids))
-        .into_tuple()
-        .all(db)
-        .await?;
-    Ok(rows.into_iter().collect())
-}
-
-/// A theme as it stands, within whatever transaction.
-pub(crate) async fn standing(db: &impl ConnectionTrait, theme: theme::Model) -> Result<Saved> {
-    let current = revision_of(db, &theme, theme.current).await?;
-    let next = next_revision(db, &theme).await?;
-    let slugs = slugs_of(db, theme.parent_id.into_iter().collect()).await?;
-    let parent = slugs.into_values().next();
-    Ok(Saved {
-        can_undo: current.came_from.is_some(),
-        can_redo: next.is_some(),
-        revision: RevisionRecord::new(current, parent.clone()),
-        theme: ThemeRecord::new(theme, parent),
-    })
-}
-
-/// A revision with the slug that its parent has today.
-pub(crate) async fn shown(
-    db: &impl ConnectionTrait,
-    row: revision::Model,
-) -> Result<RevisionRecord> {
-    let slugs = slugs_of(db, row.parent_id.into_iter().collect()).await?;
-    Ok(RevisionRecord::new(row, slugs.into_values().next()))
-}
-
-pub(crate) async fn find_revision(
-    db: &impl ConnectionTrait,
-    theme: &theme::Model,
-    number: i32,
-) -> Result<Option<revision::Model>> {
-    Ok(revision::Entity::find()
-        .filter(revision::Column::ThemeId.eq(theme.id))
-        .filter(revision::Column::Number.eq(number))
-        .one(db)
-        .await?)
-}
-
-pub(crate) async fn revision_of(
-    db: &impl ConnectionTrait,
-    theme: &theme::Model,
-    number: i32,
-) -> Result<revision::Model> {
-    let found = find_revision(db, theme, number).await?;
-    found.ok_or_else(|| StoreError::NoRevision {
-        slug: theme.slug.clone(),
-        number,
-    })
-}
-
-/// The newest revision that came from the current one.
-pub(crate) async fn next_revision(
-    db: &impl ConnectionTrait,
-    theme: &theme::Model,
-) -> Result<Option<revision::Model>> {
-    Ok(revision::Entity::find()
-        .filter(revision::Column::ThemeId.eq(theme.id))
-        .filter(revision::Column::CameFrom.eq(theme.current))
-        .order_by_desc(revision::Column::Number)
-        .one(db)
-        .await?)
 }

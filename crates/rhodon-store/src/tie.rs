@@ -9,9 +9,11 @@ use sea_orm::{ColumnTrait, EntityTrait, QueryFilter, QueryOrder};
 use uuid::Uuid;
 
 use crate::entity::tie;
+use crate::error::Result;
 use crate::pool::commit;
 use crate::record::Saved;
-use crate::store::{Result, Store, live, standing};
+use crate::row::{live, standing};
+use crate::store::Store;
 
 /// Any number will do, as long as every server takes the same.
 const FOLDER_LOCK: i64 = 0x5268_6f64_6f71;

@@ -9,15 +9,15 @@ use sea_orm::{
 use uuid::Uuid;
 
 use crate::entity::{revision, theme};
+use crate::error::Result;
 use crate::error::StoreError;
 use crate::lineage::{self, check_parents, children_of, kept_parent, parent_named};
 use crate::live as news;
 use crate::pool::{self, commit};
 use crate::record::{RevisionRecord, Saved, ThemeRecord};
+use crate::row::{find_revision, live, locked, next_revision, revision_of, shown, standing};
 use crate::slug::{free_slug, named, slug_for};
-use crate::store::{
-    Result, Save, Store, find_revision, live, locked, next_revision, revision_of, shown, standing,
-};
+use crate::store::{Save, Store};
 
 /// Any number will do, as long as every server takes the same.
 const SEED_LOCK: i64 = 0x5268_6f64_6f70;

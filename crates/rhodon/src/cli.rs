@@ -1,5 +1,5 @@
 //! What was typed: each command takes what stands in its own file.
-use clap::{Args, Parser, Subcommand};
+use clap::{Parser, Subcommand};
 
 use crate::command::backup::BackupArgs;
 use crate::command::check::CheckArgs;
@@ -21,6 +21,7 @@ use crate::command::serve::ServeArgs;
 use crate::command::site::SiteArgs;
 use crate::command::standin::StandinArgs;
 use crate::command::vision::VisionArgs;
+use crate::input::Inputs;
 
 /// Turns brand colours into theme tokens, checks them, and writes them for any consumer.
 #[derive(Debug, Parser)]
@@ -97,12 +98,6 @@ pub enum Command {
     Site(SiteArgs),
     /// Run simulated services that stand in for outside ones: a community's sets and web fonts.
     Standin(StandinArgs),
-}
-
-#[derive(Debug, Args)]
-pub struct Inputs {
-    /// One each; `-` or none reads lines from standard input.
-    pub values: Vec<String>,
 }
 
 #[cfg(test)]

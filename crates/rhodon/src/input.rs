@@ -4,12 +4,20 @@ use std::fs;
 use std::io::{self, BufRead, Read};
 use std::path::Path;
 
+use clap::Args;
 use rhodon_color::Color;
 use rhodon_formats::color_use::NOT_OURS;
 use rhodon_formats::read::InputFile;
 use walkdir::{DirEntry, WalkDir};
 
 use crate::output::Failure;
+
+/// What commands take that go over values one by one.
+#[derive(Debug, Args)]
+pub struct Inputs {
+    /// One each; `-` or none reads lines from standard input.
+    pub values: Vec<String>,
+}
 
 /// One input and where it stood.
 #[derive(Clone, Debug)]

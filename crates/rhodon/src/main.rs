@@ -10,6 +10,7 @@ mod input;
 mod output;
 mod progress;
 mod report;
+mod run;
 mod swatch;
 
 use std::process::ExitCode;
@@ -24,7 +25,7 @@ static ALLOCATOR: MiMalloc = MiMalloc;
 fn main() -> ExitCode {
     let cli = cli::Cli::parse();
     cli.color.write_global();
-    match command::run(cli) {
+    match run::run(cli) {
         Ok(outcome) => outcome.into(),
         Err(failure) => {
             if !failure.is_closed_pipe() {

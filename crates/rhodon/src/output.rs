@@ -9,7 +9,6 @@ use std::process::ExitCode;
 use anstream::{AutoStream, ColorChoice};
 use serde::Serialize;
 
-use crate::command::pretty;
 use crate::swatch::with_swatches;
 
 /// How a command that ran to its end went.
@@ -229,4 +228,9 @@ pub fn write_into(folder: &Path, file: &str, bytes: &[u8]) -> Result<(), Failure
     let part = path.with_file_name(name);
     fs::write(&part, bytes).map_err(io)?;
     fs::rename(&part, &path).map_err(io)
+}
+
+/// JSON for files that people read.
+pub fn pretty(value: &serde_json::Value) -> String {
+    format!("{value:#}\n")
 }

@@ -17,6 +17,8 @@ export type Change = Schemas["ChangeInput"];
 export type Vocabulary = Schemas["VocabularyView"];
 export type NumberField = Schemas["NumberView"];
 export type Mode = "light" | "dark";
+/** How much contrast is asked for. */
+export type Level = "usual" | "more";
 export type Target = Schemas["TargetView"];
 export type Export = Schemas["ExportView"];
 export type Check = Schemas["CheckView"];

@@ -1,6 +1,5 @@
 import { applyPatch, type Operation } from "fast-json-patch";
-import type { Finding, Mode, ThemeDocument, Token } from "../api/client";
-import type { Level } from "./level";
+import type { Finding, Level, Mode, ThemeDocument, Token } from "../api/client";
 
 /** A change, made to whatever document is current by then. What it comes to, the server says. */
 export type Edit = (document: ThemeDocument) => ThemeDocument;

@@ -1,11 +1,9 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { create } from "zustand";
-import { answer, api, type Derived } from "../api/client";
+import { answer, api, type Derived, type Level } from "../api/client";
 import { numberOf } from "../api/numberOf";
 import { useEditorState } from "./EditorProvider";
 import { derivedOf, documentOf, hasMoreOf } from "./selectors";
-
-export type Level = "usual" | "more";
 
 /** Whether everything is shown as it is for people who ask their system for more contrast. */
 const useChoice = create<{ level: Level }>(() => ({ level: "usual" }));

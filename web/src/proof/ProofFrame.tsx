@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
-import { type Level, useLevel } from "../editor/level";
+import type { Level } from "../api/client";
+import { useLevel } from "../editor/level";
 import { onSheets } from "../editor/sheets";
 import { paintPage } from "./adopt";
 import { coverage, type Paint, type PaintRule, paintOf } from "./inspect";

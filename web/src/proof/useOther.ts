@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { cellOf } from "../api/cellOf";
+import type { Level } from "../api/client";
 import { answer, api, type Preview, type ThemeDocument } from "../api/client";
 import { numberOf } from "../api/numberOf";
-import type { Level } from "../editor/level";
 
 /** Compared with itself where more contrast is asked for; no slug has a colon. */
 export const AT_MORE = "level:more";

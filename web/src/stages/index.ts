@@ -2,8 +2,8 @@ import type { FunctionComponent } from "react";
 import type { Derived } from "../api/client";
 import { packed } from "../editor/edits";
 import type { EditorState } from "../editor/store";
-import type { View } from "../router";
 import { counted } from "../ui/counted";
+import type { View } from "../view";
 import { SOURCES } from "./brand/sources";
 import { SIDES } from "./handoff/sides";
 

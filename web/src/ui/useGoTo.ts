@@ -2,7 +2,7 @@ import { useNavigate } from "@tanstack/react-router";
 import { useCallback } from "react";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
-import type { View } from "../router";
+import type { View } from "../view";
 
 /** Leads to a stage of the theme at hand; what else is in view stays but for what is given. */
 export function useGoTo(): (stage: string, view?: Partial<View>) => void {

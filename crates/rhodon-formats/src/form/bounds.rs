@@ -6,7 +6,7 @@
 use minijinja::machinery::{Token, WhitespaceConfig, tokenize};
 use minijinja::syntax::SyntaxConfig;
 
-use super::{FormError, mistake, told};
+use super::error::{FormError, mistake, told};
 
 /// The deepest nesting of blocks, and of brackets and signs in an expression.
 const DEEPEST: usize = 40;

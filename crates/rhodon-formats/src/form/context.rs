@@ -6,7 +6,8 @@ use std::sync::Arc;
 use minijinja::{Environment, Error, ErrorKind, Value, context};
 use rhodon_theme::{Derived, Form, Mode, Section, Token, Value as TokenValue};
 
-use super::{FormError, bounds, color, text};
+use super::error::{FormError, told};
+use super::{bounds, color};
 
 /// Names that mean something in every form, beside the functions.
 pub(super) const NAMES: [&str; 8] = [
@@ -47,7 +48,7 @@ pub(super) fn slots(
             bounds::check_expression(&source).map_err(wrong)?;
             let expression = environment.compile_expression(&source);
             let filtered = expression.and_then(|e| e.eval(context! { value }));
-            value = filtered.map_err(|e| wrong(super::told(&e, &source, &[]).message))?;
+            value = filtered.map_err(|e| wrong(told(&e, &source, &[]).message))?;
         }
         out.push((name.to_string(), value));
     }
@@ -177,4 +178,9 @@ fn tokens(theme: &Derived, is_wanted: impl Fn(&Token) -> bool) -> Value {
         }
     };
     all.map(each).collect()
+}
+
+/// A value that forms print as it is.
+fn text(value: impl Into<String>) -> Value {
+    Value::from(value.into())
 }

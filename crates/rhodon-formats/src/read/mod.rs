@@ -6,9 +6,11 @@ mod document;
 mod import;
 mod list;
 mod reader;
+mod registry;
 mod tokens;
 
 pub use colors::readable;
 pub use import::{Import, InputFile, ReadProblem};
 pub use list::{ListItem, color_list};
-pub use reader::{READERS, Reader, read};
+pub use reader::Reader;
+pub use registry::{READERS, read};

@@ -8,10 +8,11 @@ pub use html::html;
 pub use sarif::sarif;
 
 use rhodon_theme::{CheckReport, Derived, Resolved};
-
-use crate::stamp::Stamp;
-use crate::target::{Source, find};
 use target_finding::target_findings;
+
+use crate::source::Source;
+use crate::stamp::Stamp;
+use crate::write::find;
 
 /// What is wrong with a theme, and with the files of the targets that it is handed to.
 pub fn check(theme: &Resolved, derived: &Derived) -> CheckReport {

@@ -2,8 +2,11 @@
 
 use rhodon_theme::{Finding, Severity};
 
-use crate::target::{ExportError, Loss, Source, Target, Warning};
-use crate::write::losses::NO_MORE;
+use crate::error::ExportError;
+use crate::losses::NO_MORE;
+use crate::output::{Loss, Warning};
+use crate::source::Source;
+use crate::target::Target;
 
 /// How many tokens are named in one sentence.
 const NAMED: usize = 4;

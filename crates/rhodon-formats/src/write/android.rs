@@ -3,12 +3,15 @@
 use rhodon_theme::{ColorValue, Intent, IntentPart, Mode, Role, Token, TokenKind, Unit, Value};
 
 use super::language::JAVA;
+use super::length;
 use super::xml::{DECLARATION, Element};
-use super::{length, losses};
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
+use crate::losses;
 use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, File, Group, MoreContrast, Output, Target};
+use crate::output::{File, Output};
+use crate::target::{Group, MoreContrast, Target};
 
 /// See its help.
 const STYLE: TargetOption = TargetOption {

@@ -7,10 +7,12 @@ use serde::Serialize;
 use super::code::{self, CodeStyle, decimal};
 use super::intent_color::readable;
 use super::language::SWIFT;
-use super::losses;
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
+use crate::losses;
 use crate::name;
-use crate::target::{ExportError, File, Group, MoreContrast, Output, Target};
+use crate::output::{File, Output};
+use crate::target::{Group, MoreContrast, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

@@ -6,13 +6,19 @@ use indexmap::IndexMap;
 use rhodon_color::Notation;
 use rhodon_theme::{Cell, ColorValue, Level, Mode, More, Section, Token, TokenKind, Value};
 
+use super::css_more::MORE_ATTRIBUTE;
+use super::css_more::MORE_SYSTEM;
+use super::css_more::NOT_ASKED;
 use super::css_toggle::{Toggles, both_modes};
 use super::css_tree::{Node, print_all};
-use super::{css_value, losses};
+use super::css_value;
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
+use crate::losses;
 use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Group, MoreContrast, Output, Target};
+use crate::output::Output;
+use crate::target::{Group, MoreContrast, Target};
 
 /// See its help.
 const MODE: TargetOption = TargetOption {
@@ -77,12 +83,6 @@ pub(crate) const DARK_SYSTEM: &str = "@media (prefers-color-scheme: dark)";
 /// The class that asks for dark.
 pub(crate) const DARK_CLASS: &str = ".dark";
 
-/// The media query of a system that asks for more contrast.
-pub(crate) const MORE_SYSTEM: &str = "@media (prefers-contrast: more)";
-/// The root where data-contrast asks for nothing; `usual` asks for what there is without.
-pub(crate) const NOT_ASKED: &str = ":root:not([data-contrast])";
-/// The root where data-contrast asks for more.
-pub(crate) const MORE_ATTRIBUTE: &str = ":root[data-contrast=\"more\"]";
 /// Values of both modes in one, which older browsers do not know.
 const KNOWS_BOTH: &str = "@supports (color: light-dark(red, red))";
 

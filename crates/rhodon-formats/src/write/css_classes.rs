@@ -1,14 +1,16 @@
 //! `css-classes`: classes for text, background and border, by step, role and intent.
 
 use foldhash::{HashMap, HashMapExt};
-
 use rhodon_theme::{Section, Token};
 
-use super::{css_tree, losses};
+use super::css_tree;
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
+use crate::losses;
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Group, MoreContrast, Output, Target};
+use crate::output::Output;
+use crate::target::{Group, MoreContrast, Target};
 
 const fn pattern(key: &'static str, default: &'static str, help: &'static str) -> TargetOption {
     TargetOption {

@@ -1,9 +1,11 @@
 //! `css-components`: the common components in every state, from the custom properties alone.
 
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, MoreContrast, Output, Target};
+use crate::output::Output;
+use crate::target::{Group, MoreContrast, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

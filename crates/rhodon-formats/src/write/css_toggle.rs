@@ -2,10 +2,10 @@
 
 use rhodon_theme::Level;
 
-use super::css::{MORE_ATTRIBUTE, MORE_SYSTEM, NOT_ASKED};
+use super::css_more::{MORE_ATTRIBUTE, MORE_SYSTEM, NOT_ASKED};
 use super::css_tree::Node;
+use crate::error::ExportError;
 use crate::name::{self, Names};
-use crate::target::ExportError;
 
 /// Two custom properties of which one is nothing and the other has no value, so that
 /// `var(--usual,a)var(--more,b)` is a or b.

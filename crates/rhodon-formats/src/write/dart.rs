@@ -5,10 +5,13 @@ use rhodon_theme::{ColorValue, Mode, TokenKind, Value};
 use super::code::{self, CodeStyle, argb, decimal};
 use super::intent_color::MAIN;
 use super::language::DART;
-use super::{losses, role_map};
+use super::role_map;
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
+use crate::losses;
 use crate::name;
-use crate::target::{ExportError, Group, MoreContrast, Output, Target};
+use crate::output::Output;
+use crate::target::{Group, MoreContrast, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

@@ -3,8 +3,8 @@
 use indexmap::IndexMap;
 use rhodon_theme::Token;
 
+use crate::error::ExportError;
 use crate::name::kebab;
-use crate::target::ExportError;
 
 /// A family's tokens by the rest of their names. A token named as its family has an empty rest.
 pub(crate) type Families<'a> = IndexMap<&'a str, IndexMap<String, &'a Token>>;

@@ -1,7 +1,7 @@
 //! Steps for frameworks that demand certain labels.
 
 use crate::job::Step;
-use crate::target::Warning;
+use crate::output::Warning;
 
 /// Labels of the ten steps that several frameworks demand.
 pub(crate) const TEN: [&str; 10] = [

@@ -4,12 +4,15 @@ use rhodon_color::Notation;
 use rhodon_theme::{Mode, Token, Value as TokenValue};
 use serde_json::{Map, Value, json};
 
-use super::{css_value, losses};
+use super::css_value;
+use crate::error::ExportError;
 use crate::job::Job;
+use crate::losses;
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
+use crate::output::{File, Output};
 use crate::stamp::Stamp;
-use crate::target::{ExportError, File, Group, MoreContrast, Output, Target};
+use crate::target::{Group, MoreContrast, Target};
 
 /// See its help.
 const NAMES: TargetOption = TargetOption {

@@ -5,11 +5,14 @@ use rhodon_theme::{ColorValue, Mode, TokenKind};
 use super::code::{self, CodeStyle, argb, decimal};
 use super::intent_color::MAIN;
 use super::language::KOTLIN;
-use super::{losses, role_map};
+use super::role_map;
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
+use crate::losses;
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Group, MoreContrast, Output, Target};
+use crate::output::Output;
+use crate::target::{Group, MoreContrast, Target};
 
 /// See its help.
 const PACKAGE: TargetOption = TargetOption {

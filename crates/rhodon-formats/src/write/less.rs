@@ -3,12 +3,14 @@
 use rhodon_theme::Mode;
 
 use super::language::LESS;
-use super::losses;
 use super::variables::{MapManner, Variables};
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
+use crate::losses;
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, MoreContrast, Output, Target};
+use crate::output::Output;
+use crate::target::{Group, MoreContrast, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

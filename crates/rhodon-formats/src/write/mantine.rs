@@ -4,14 +4,17 @@
 use rhodon_color::Notation;
 use rhodon_theme::{ColorValue, Intent, IntentPart, IntentScale, Mode, Role, Token};
 
+use super::css_value;
 use super::fit_steps::{TEN, fitted, left_out};
 use super::heading::{self, HEADINGS};
 use super::intent_color::readable;
 use super::script::Literal;
-use super::{css_value, losses};
+use crate::error::ExportError;
 use crate::job::{Comment, Job, Step, all_steps};
+use crate::losses;
 use crate::name;
-use crate::target::{ExportError, Group, MoreContrast, Output, Target};
+use crate::output::Output;
+use crate::target::{Group, MoreContrast, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

@@ -10,6 +10,7 @@ mod code;
 mod css;
 mod css_classes;
 mod css_components;
+mod css_more;
 mod css_toggle;
 mod css_tree;
 mod css_value;
@@ -23,11 +24,11 @@ mod kotlin;
 mod language;
 mod length;
 mod less;
-pub(crate) mod losses;
 mod mantine;
 mod paint;
 mod pairs;
 pub(crate) mod palette;
+mod print_sheet;
 mod react_theme;
 mod role_map;
 mod sass;
@@ -54,6 +55,7 @@ pub(crate) mod xml;
 
 pub use paint::{PaintRule, paint_rules};
 
+use crate::error::ExportError;
 use crate::target::Target;
 
 /// Every target, in the order in which they are shown.
@@ -86,3 +88,17 @@ pub const TARGETS: &[&Target] = &[
     &sheet::TARGET,
     &spec::TARGET,
 ];
+
+/// The target of an id.
+///
+/// # Errors
+/// An unknown id, with those there are.
+pub fn find(id: &str) -> Result<&'static Target, ExportError> {
+    TARGETS.iter().find(|t| t.id == id).copied().ok_or_else(|| {
+        let known = TARGETS.iter().map(|t| t.id).collect::<Vec<_>>().join(", ");
+        ExportError::Unknown {
+            id: id.to_owned(),
+            known,
+        }
+    })
+}

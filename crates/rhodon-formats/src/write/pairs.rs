@@ -6,11 +6,14 @@ use serde_json::{Map, Value, json};
 
 use super::{
     json::{flat, stamped},
-    length, losses,
+    length,
 };
+use crate::error::ExportError;
 use crate::job::Job;
+use crate::losses;
+use crate::output::Output;
 use crate::stamp::Stamp;
-use crate::target::{ExportError, Group, MoreContrast, Output, Target};
+use crate::target::{Group, MoreContrast, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

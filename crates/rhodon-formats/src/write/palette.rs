@@ -4,10 +4,12 @@ use foldhash::HashMap;
 use rhodon_color::Rgb8;
 use rhodon_theme::{ColorValue, Mode, Token};
 
-use super::losses;
+use crate::error::ExportError;
 use crate::job::Job;
+use crate::losses;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, File, Group, MoreContrast, Output, Target};
+use crate::output::{File, Output};
+use crate::target::{Group, MoreContrast, Target};
 
 /// See its help.
 const GROUPS: TargetOption = TargetOption {

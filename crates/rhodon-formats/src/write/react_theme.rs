@@ -4,12 +4,14 @@ use rhodon_theme::{IntentPart, Mode, Role, TEXT_RATIO, Token, TokenKind, Value};
 
 use super::heading::{self, HEADINGS};
 use super::intent_color::{IntentColor, MAIN};
-use super::losses;
 use super::script::Literal;
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
+use crate::losses;
 use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Group, MoreContrast, Output, Target, Warning};
+use crate::output::{Output, Warning};
+use crate::target::{Group, MoreContrast, Target};
 
 /// See its help.
 const AUGMENT: TargetOption = TargetOption {

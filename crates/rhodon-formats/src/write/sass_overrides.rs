@@ -6,12 +6,14 @@ use rhodon_theme::{Intent, IntentPart, IntentScale, Mode, Role, TEXT_RATIO};
 use super::css_value;
 use super::heading;
 use super::intent_color::readable;
-use super::losses;
 use super::role_map::PAGE;
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
+use crate::losses;
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Group, MoreContrast, Output, Target};
+use crate::output::Output;
+use crate::target::{Group, MoreContrast, Target};
 
 /// See its help.
 const MAP: TargetOption = TargetOption {

@@ -6,11 +6,14 @@ use rhodon_theme::{Intent, IntentPart, IntentScale, Mode, TEXT_RATIO};
 
 use super::fit_steps::{TEN, fitted, left_out};
 use super::intent_color::MAIN;
-use super::{css_value, losses, role_map};
+use super::{css_value, role_map};
+use crate::error::ExportError;
 use crate::job::{Comment, Job, Step, all_steps};
+use crate::losses;
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, MoreContrast, Output, Target};
+use crate::output::Output;
+use crate::target::{Group, MoreContrast, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

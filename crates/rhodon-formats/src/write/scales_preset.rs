@@ -5,11 +5,14 @@ use rhodon_theme::{ColorValue, Intent, IntentPart, Mode, Role};
 
 use super::family::families;
 use super::fit_steps::{ELEVEN, fitted};
+use super::scales_components;
 use super::script::Literal;
-use super::{losses, scales_components};
+use crate::error::ExportError;
 use crate::job::{Comment, Job, Step, all_steps};
+use crate::losses;
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, MoreContrast, Output, Target, Warning};
+use crate::output::{Output, Warning};
+use crate::target::{Group, MoreContrast, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

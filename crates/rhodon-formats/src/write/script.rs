@@ -4,7 +4,7 @@ use foldhash::HashMap;
 use rhodon_theme::{ColorValue, Value};
 
 use super::css_value;
-use crate::target::ExportError;
+use crate::error::ExportError;
 
 /// A literal.
 #[derive(Clone, Debug)]

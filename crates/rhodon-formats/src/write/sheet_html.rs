@@ -4,7 +4,9 @@
 use rhodon_color::{Rgb8, ink_on};
 use rhodon_theme::{ColorValue, Mode};
 
-use super::sheet::{Brand, Ground, PrintSheet, Row, Specimen, Step, Worn, ink, rgb, row_codes};
+use super::print_sheet::{
+    Brand, Ground, PrintSheet, Row, Specimen, Step, Worn, ink, rgb, row_codes,
+};
 use super::xml::Element;
 
 const STYLE: &str = "\

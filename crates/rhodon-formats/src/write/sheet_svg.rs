@@ -3,7 +3,7 @@
 use rhodon_color::{Rgb8, ink_on};
 use rhodon_theme::{ColorValue, Mode};
 
-use super::sheet::{Brand, Ground, PrintSheet, Row, Specimen, Step, ink, rgb, row_codes};
+use super::print_sheet::{Brand, Ground, PrintSheet, Row, Specimen, Step, ink, rgb, row_codes};
 use super::xml::Element;
 
 /// Width of the drawing and its margin, in px.

@@ -5,11 +5,14 @@ use rhodon_color::Notation;
 use rhodon_theme::{Intent, IntentPart, Mode, Role};
 
 use super::css_tree::{self, Node};
-use super::{css, css_value, heading, losses};
+use super::{css, css_value, heading};
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
+use crate::losses;
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, MoreContrast, Output, Target};
+use crate::output::Output;
+use crate::target::{Group, MoreContrast, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

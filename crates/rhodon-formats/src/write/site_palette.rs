@@ -4,11 +4,13 @@ use foldhash::{HashSet, HashSetExt};
 use rhodon_theme::{ColorValue, IntentPart, Mode, Section, Token};
 
 use super::css_tree::{self, Node};
-use super::losses;
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
+use crate::losses;
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Group, MoreContrast, Output, Target, Warning};
+use crate::output::{Output, Warning};
+use crate::target::{Group, MoreContrast, Target};
 
 /// What can be listed, in the words of the option.
 const PARTS: &[&str] = &["brand", "intents", "scales", "roles", "own"];
@@ -201,7 +203,7 @@ fn words(path: &str) -> String {
 }
 
 /// A file that returns the list.
-fn list(job: &Job<'_>, entries: &[Entry]) -> crate::target::File {
+fn list(job: &Job<'_>, entries: &[Entry]) -> crate::output::File {
     let domain = job.settings.get(&DOMAIN);
     let mut body = String::from("return array(\n");
     for e in entries {
@@ -217,7 +219,7 @@ fn list(job: &Job<'_>, entries: &[Entry]) -> crate::target::File {
     }
     body.push_str(");\n");
     let file = job.file("palette.php", Comment::BLOCK, &body);
-    crate::target::File {
+    crate::output::File {
         text: format!("<?php\n{}", file.text),
         ..file
     }

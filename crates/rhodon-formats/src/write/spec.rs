@@ -2,9 +2,11 @@
 
 use rhodon_theme::Document;
 
+use crate::error::ExportError;
 use crate::job::Job;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, File, Group, MoreContrast, Output, Target};
+use crate::output::{File, Output};
+use crate::target::{Group, MoreContrast, Target};
 
 /// See its help.
 const SCHEMA: TargetOption = TargetOption {

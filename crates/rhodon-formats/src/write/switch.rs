@@ -7,10 +7,12 @@ use serde_json::json;
 
 use super::css::CssWriter;
 use super::css_tree::{Node, print_all};
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, File, Group, MoreContrast, Output, Target};
+use crate::output::{File, Output};
+use crate::target::{Group, MoreContrast, Target};
 
 /// See its help.
 const KEY: TargetOption = TargetOption {
@@ -92,7 +94,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         sheet.push('\n');
     }
     print_all(&nodes, 0, &mut sheet);
-    let warnings = super::losses::mapped(job.tokens());
+    let warnings = crate::losses::mapped(job.tokens());
     let key = job.settings.get(&KEY);
     Ok(Output {
         files: vec![

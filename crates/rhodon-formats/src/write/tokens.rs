@@ -9,8 +9,10 @@ use rhodon_color::Space;
 use rhodon_theme::{ColorValue, KeptPath, Mode, Token, Value as TokenValue};
 use serde_json::{Map, Value, json};
 
+use crate::error::ExportError;
 use crate::job::Job;
-use crate::target::{ExportError, File, Group, MoreContrast, Output, Target, Warning};
+use crate::output::{File, Output, Warning};
+use crate::target::{Group, MoreContrast, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

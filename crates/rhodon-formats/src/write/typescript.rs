@@ -2,12 +2,14 @@
 
 use rhodon_theme::{Mode, Token};
 
-use super::losses;
 use super::script::Literal;
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
+use crate::losses;
 use crate::name::{self, Names};
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, MoreContrast, Output, Target};
+use crate::output::Output;
+use crate::target::{Group, MoreContrast, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

@@ -5,9 +5,10 @@ use indexmap::IndexMap;
 use rhodon_theme::{IntentPart, Token};
 
 use super::family::families;
+use crate::error::ExportError;
 use crate::job::Job;
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Warning};
+use crate::output::Warning;
 
 /// See its help.
 pub(crate) const STOCK: TargetOption = TargetOption {

@@ -5,12 +5,15 @@ use rhodon_color::Notation;
 use rhodon_theme::{Mode, Role, Section, Token, TokenKind};
 
 use super::css_tree::{self, Node};
+use super::css_value;
 use super::utility::{KEEP, MODE, Place, STOCK, STOCK_FAMILIES, kept, placed};
-use super::{css_value, losses};
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
+use crate::losses;
 use crate::name;
 use crate::option::TargetOption;
-use crate::target::{ExportError, Group, MoreContrast, Output, Target, Warning};
+use crate::output::{Output, Warning};
+use crate::target::{Group, MoreContrast, Target};
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {

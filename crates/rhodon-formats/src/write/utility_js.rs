@@ -5,13 +5,16 @@ use rhodon_color::Notation;
 use rhodon_theme::{Mode, Role, Token, TokenKind};
 
 use super::css::{DARK_ATTRIBUTE, DARK_CLASS, DARK_SYSTEM, NOT_LIGHT};
+use super::css_value;
 use super::script::Literal;
 use super::utility::{KEEP, MODE, Place, STOCK, kept, placed};
-use super::{css_value, losses};
+use crate::error::ExportError;
 use crate::job::{Comment, Job};
+use crate::losses;
 use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
-use crate::target::{ExportError, Group, MoreContrast, Output, Target, Warning};
+use crate::output::{Output, Warning};
+use crate::target::{Group, MoreContrast, Target};
 
 /// See its help.
 const MODULE: TargetOption = TargetOption {

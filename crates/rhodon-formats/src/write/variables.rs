@@ -2,14 +2,13 @@
 //! in an order in which what is referred to comes first.
 
 use foldhash::{HashMap, HashSet, HashSetExt};
-
 use rhodon_color::Notation;
 use rhodon_theme::{Derived, Mode, Section, Token};
 
 use super::css_value;
+use crate::error::ExportError;
 use crate::job::{Job, Step};
 use crate::name::Names;
-use crate::target::ExportError;
 
 /// How a preprocessor writes a map.
 pub(crate) struct MapManner {

@@ -17,7 +17,7 @@ use crate::json::JsonBody;
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct RenameRequest {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     /// Slug of the brand colour.
     brand: String,
@@ -30,7 +30,7 @@ pub struct RenameRequest {
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct AddBrandRequest {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     colors: Vec<NewColor>,
 }
@@ -38,7 +38,7 @@ pub struct AddBrandRequest {
 /// A changed document.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct DocumentView {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
 }
 

@@ -12,12 +12,12 @@ use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
 
-use super::theme::ThemeView;
 use crate::bench::Bench;
 use crate::error::ApiError;
 use crate::json::JsonBody;
 use crate::path::Path;
 use crate::saving::{self, Edit, base_revision, checked_label};
+use crate::theme_view::ThemeView;
 
 /// One change that is more than a value.
 #[derive(Clone, Debug, Deserialize, ToSchema)]
@@ -82,7 +82,7 @@ pub struct NewColor {
     color: String,
     /// Where it came from, as documents keep it.
     #[serde(default)]
-    #[schema(schema_with = crate::openapi::provenance_schema)]
+    #[schema(schema_with = crate::schema::provenance_schema)]
     from: Option<Value>,
 }
 
@@ -162,7 +162,7 @@ pub(super) fn slug(pointer: &str, text: &str) -> Result<Slug, ApiError> {
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct TryChange {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     change: ChangeInput,
 }
@@ -170,7 +170,7 @@ pub struct TryChange {
 /// What a change comes to.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct ChangedView {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     /// What else it changes, in sentences.
     notes: Vec<String>,

@@ -1,12 +1,13 @@
 //! What is wrong with a document, what mends it, and the contrast of everything on everything.
 
+use std::collections::BTreeMap;
+
 use axum::Json;
 use axum::extract::State;
 use rhodon_formats::report::check;
-use rhodon_theme::{Derived, FindingReport, Matrix, Resolved, Severity};
+use rhodon_theme::{Derived, FindingReport, Matrix, Resolved};
 use serde::Serialize;
 use serde_json::Value;
-use std::collections::BTreeMap;
 use utoipa::ToSchema;
 
 use super::derive::{DeriveRequest, at_level};
@@ -30,11 +31,11 @@ pub struct CheckView {
 #[derive(Debug, Serialize, ToSchema)]
 pub struct FindingView {
     id: String,
-    #[schema(schema_with = crate::openapi::severity_schema)]
+    #[schema(schema_with = crate::schema::severity_schema)]
     severity: &'static str,
     message: String,
     /// `light`, `dark`, or none for both.
-    #[schema(schema_with = crate::openapi::optional_mode_schema)]
+    #[schema(schema_with = crate::schema::optional_mode_schema)]
     mode: Option<&'static str>,
     /// Paths of the tokens concerned, the one at fault first.
     tokens: Vec<String>,
@@ -51,7 +52,7 @@ pub struct FindingView {
 pub struct FixView {
     label: String,
     /// JSON Patch (RFC 6902) of the document.
-    #[schema(schema_with = crate::openapi::patch_schema)]
+    #[schema(schema_with = crate::schema::patch_schema)]
     patch: Value,
     /// What the first token comes to.
     becomes: Option<String>,
@@ -141,35 +142,5 @@ fn checked(theme: &Resolved, made: &Derived, shown: &Derived) -> CheckView {
         intents: made.intents.len(),
         findings: report.findings.into_iter().map(FindingView::from).collect(),
         matrix: MatrixView::of(shown),
-    }
-}
-
-/// How many findings count, by severity.
-#[derive(Clone, Debug, Serialize, ToSchema)]
-pub struct CountsView {
-    pub(super) errors: usize,
-    pub(super) warnings: usize,
-    /// Paths of the tokens that are at fault.
-    tokens: Vec<String>,
-}
-
-/// Of a theme alone, without its targets.
-pub(crate) fn counts(theme: &Resolved, made: &Derived) -> CountsView {
-    let findings = rhodon_theme::audit(theme, made);
-    let of = |severity: Severity| {
-        let counting = findings
-            .iter()
-            .filter(|f| f.severity == severity && f.stands());
-        counting.count()
-    };
-    let counting = findings
-        .iter()
-        .filter(|f| f.severity > Severity::Note && f.stands());
-    CountsView {
-        errors: of(Severity::Error),
-        warnings: of(Severity::Warning),
-        tokens: counting
-            .filter_map(|f| f.tokens.first().map(|t| t.to_string()))
-            .collect(),
     }
 }

@@ -22,11 +22,11 @@ use crate::view::DerivedView;
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct DeriveRequest {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     pub(crate) spec: Value,
     /// `usual`, which is the default, or `more`.
     #[serde(default)]
-    #[schema(schema_with = crate::openapi::level_schema)]
+    #[schema(schema_with = crate::schema::level_schema)]
     pub(crate) level: Level,
 }
 
@@ -80,10 +80,10 @@ pub(crate) fn json(answer: Bytes) -> Response {
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct PreviewRequest {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     /// What to compare with, to tell what the change moved.
-    #[schema(schema_with = crate::openapi::optional_spec_schema)]
+    #[schema(schema_with = crate::schema::optional_spec_schema)]
     before: Option<Value>,
 }
 

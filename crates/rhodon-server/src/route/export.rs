@@ -29,7 +29,7 @@ pub struct TargetView {
     id: &'static str,
     name: &'static str,
     /// As in the vocabulary.
-    #[schema(schema_with = crate::openapi::group_schema)]
+    #[schema(schema_with = crate::schema::group_schema)]
     group: &'static str,
     /// Keys inside its files by which people look for it.
     keys: &'static [&'static str],
@@ -78,7 +78,7 @@ pub(crate) async fn targets() -> Json<Vec<TargetView>> {
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct ExportRequest {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     /// Number of the saved revision, for the header of the files.
     revision: Option<i32>,
@@ -233,7 +233,7 @@ impl From<Written> for ExportView {
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct NamesRequest {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     /// Id of a target; its options are those of the document.
     target: String,
@@ -271,7 +271,7 @@ pub(crate) async fn names_in_target(
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct ArchiveRequest {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     /// Number of the saved revision, for the header of the files.
     revision: Option<i32>,

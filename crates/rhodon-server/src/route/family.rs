@@ -12,10 +12,10 @@ use rhodon_theme::{Derived, Resolved, decisions};
 use serde::Serialize;
 use utoipa::ToSchema;
 
-use super::check::counts;
 use super::derive::{json, written};
 use super::export::{beside, with_family, zip};
 use crate::bench::{Bench, derived};
+use crate::counts::counts;
 use crate::error::ApiError;
 use crate::family::{Member, a_few_at_once, members, of_family};
 use crate::path::Path;

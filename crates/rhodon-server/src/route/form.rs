@@ -18,7 +18,7 @@ use crate::json::JsonBody;
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct FillRequest {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     /// Its name in the document.
     form: String,
@@ -97,7 +97,7 @@ pub(crate) async fn fill_form(
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct LearnRequest {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     example: InputFileView,
 }

@@ -24,7 +24,7 @@ pub struct LineageView {
     /// The theme it extends; nothing where it extends none.
     parent: Option<ParentView>,
     /// The document complete with what it inherits.
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     merged: Value,
     /// Every brand colour, a parent's in their places.
     brand: Vec<BrandOriginView>,
@@ -67,7 +67,7 @@ pub struct DecisionView {
 pub struct CellSourceView {
     path: String,
     /// `light`, `dark`, or none for both.
-    #[schema(schema_with = crate::openapi::optional_mode_schema)]
+    #[schema(schema_with = crate::schema::optional_mode_schema)]
     mode: Option<&'static str>,
     whose: WhoseView,
     /// The decisions it follows from, by their index in the list.
@@ -156,10 +156,10 @@ fn lineage_of(theme: &Resolved, made: &Derived) -> Result<LineageView, ApiError>
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct BelowRequest {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     /// What to compare with; without it the theme as it is saved.
-    #[schema(schema_with = crate::openapi::optional_spec_schema)]
+    #[schema(schema_with = crate::schema::optional_spec_schema)]
     before: Option<Value>,
 }
 
@@ -221,7 +221,7 @@ impl From<family::Below> for BelowView {
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct ParentRequest {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     /// Slug of the theme to extend; none sets it free, with what it inherited written out.
     parent: Option<String>,
@@ -231,7 +231,7 @@ pub struct ParentRequest {
 #[derive(Debug, Serialize, ToSchema)]
 pub struct ParentedView {
     /// The document to save.
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     /// What it would move.
     wake: WakeView,

@@ -31,36 +31,23 @@ pub(crate) mod tuner;
 pub(crate) mod vocabulary;
 pub(crate) mod workspace;
 
-use axum::extract::{DefaultBodyLimit, FromRef};
-use rhodon_publish::Shelf;
-use rhodon_publish::site::Host;
-use rhodon_store::Store;
+use axum::extract::DefaultBodyLimit;
 use utoipa::OpenApi;
 use utoipa_axum::router::{OpenApiRouter, UtoipaMethodRouterExt};
 use utoipa_axum::routes;
 
-use crate::bench::Bench;
-use crate::front::SharedFront;
-use crate::live::Live;
-use crate::service::Services;
-use crate::workspace::Workspace;
+use crate::state::AppState;
 
-/// What handlers ask parts of.
-#[derive(Clone, Debug, FromRef)]
-pub(crate) struct AppState {
-    pub store: Store,
-    pub live: Live,
-    pub bench: Bench,
-    pub services: Services,
-    pub workspace: Option<Workspace>,
-    pub shelf: Option<Shelf>,
-    pub sites: Option<Host>,
-    pub front: SharedFront,
-}
+#[derive(OpenApi)]
+#[openapi(
+    info(title = "Rhodon", description = "Brand colours into theme tokens."),
+    components(schemas(theme::ChildrenChoice))
+)]
+struct ApiDescription;
 
 /// The API without its state.
 pub(crate) fn api() -> OpenApiRouter<AppState> {
-    OpenApiRouter::with_openapi(crate::openapi::ApiDescription::openapi()).nest(
+    OpenApiRouter::with_openapi(ApiDescription::openapi()).nest(
         "/api",
         OpenApiRouter::new()
             .routes(routes!(health::health))

@@ -17,7 +17,7 @@ use crate::preview::hundredth;
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct NearTokensRequest {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     /// Any CSS colour, hex with or without `#`.
     color: String,
@@ -37,7 +37,7 @@ pub struct NearTokensView {
 pub struct NearTokenView {
     path: String,
     /// `light`, `dark`, or none for both.
-    #[schema(schema_with = crate::openapi::optional_mode_schema)]
+    #[schema(schema_with = crate::schema::optional_mode_schema)]
     mode: Option<&'static str>,
     /// Its value.
     value: String,

@@ -31,7 +31,7 @@ pub struct InputFileView {
 #[derive(Debug, Serialize, ToSchema)]
 pub struct ReadView {
     /// The document; none where too little could be read for one.
-    #[schema(schema_with = crate::openapi::optional_spec_schema)]
+    #[schema(schema_with = crate::schema::optional_spec_schema)]
     spec: Option<Value>,
     /// What was done with names and values that do not fit as they are.
     notes: Vec<String>,

@@ -38,7 +38,7 @@ pub struct RecolorRequest {
 #[derive(Debug, Deserialize, ToSchema)]
 pub struct PlanRequest {
     /// The theme whose colours the files get.
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     /// Old codes with new ones, chosen by hand: a colour, or `{path}` of a token; null leaves a colour as it is.
     #[serde(default)]

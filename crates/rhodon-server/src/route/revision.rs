@@ -15,13 +15,13 @@ use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::{IntoParams, ToSchema};
 
-use super::theme::{ThemeView, answer};
 use crate::bench::Bench;
 use crate::error::ApiError;
 use crate::json::JsonBody;
 use crate::path::Path;
 use crate::response_cache::Question;
 use crate::saving::{self, Edit, base_revision, holds};
+use crate::theme_view::{ThemeView, answer};
 
 /// The most revisions of one answer.
 const LIST: u64 = 60;
@@ -52,7 +52,7 @@ pub struct RevisionView {
     name: Option<String>,
     came_from: Option<i32>,
     created_at: DateTime<Utc>,
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
 }
 

@@ -1,19 +1,17 @@
 //! Themes: list, create, read, save, delete, duplicate.
 
 use std::collections::HashMap;
-use std::sync::Arc;
 
 use axum::Json;
 use axum::extract::{Query, State};
-use axum::http::{HeaderMap, HeaderValue, StatusCode, header};
-use axum::response::{IntoResponse, Response};
+use axum::http::{HeaderMap, StatusCode};
+use axum::response::Response;
 use chrono::{DateTime, Utc};
 use rhodon_color::Color;
 use rhodon_store::{Children, RevisionRecord, Saved, ThemeRecord};
-use rhodon_theme::{Derived, Document, Resolved};
+use rhodon_theme::Document;
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
-use serde_json::value::RawValue;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
@@ -21,8 +19,9 @@ use crate::bench::Bench;
 use crate::error::ApiError;
 use crate::json::JsonBody;
 use crate::path::Path;
-use crate::preview::{Preview, preview_of};
 use crate::saving::{self, Edit, base_revision, checked_label, usable};
+use crate::theme_view::ThemeView;
+use crate::theme_view::answer;
 
 /// A theme in a list.
 #[derive(Debug, Serialize, ToSchema)]
@@ -72,82 +71,6 @@ fn brand_codes(spec: &Value) -> Vec<String> {
     codes.map(|color| color.to_rgb8().to_string()).collect()
 }
 
-/// A theme with its current document.
-#[derive(Debug, Serialize, ToSchema)]
-#[serde(rename_all = "camelCase")]
-pub struct ThemeView {
-    id: Uuid,
-    slug: String,
-    name: String,
-    /// Slug of the theme it extends.
-    parent: Option<String>,
-    revision: i32,
-    updated_at: DateTime<Utc>,
-    /// What the current revision changed, in words.
-    label: String,
-    #[schema(schema_with = crate::openapi::spec_schema)]
-    spec: Value,
-    can_undo: bool,
-    can_redo: bool,
-    /// What the screens show of it, where it was asked for.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    #[schema(value_type = Option<Preview<'static>>)]
-    preview: Option<Box<RawValue>>,
-}
-
-/// What a preview is made of: the theme, what it comes to, and what it was before.
-pub(crate) type Shown = (Resolved, Arc<Derived>, Option<Resolved>);
-
-impl ThemeView {
-    /// With what the screens show of it, where somebody asks. It is saved by now: what cannot be
-    /// shown is left out.
-    async fn new(bench: &Bench, saved: Saved, shown: Option<Shown>) -> Result<Self, ApiError> {
-        let t = saved.theme;
-        // Documents are written in the order of their keys, which the database does not keep.
-        let spec = Document::read(&saved.revision.spec);
-        let spec = spec.map_err(|p| ApiError::invalid("/spec", p))?;
-        let preview = match shown {
-            Some((theme, made, before)) => {
-                let job = move || {
-                    let preview = preview_of(&theme, &made, before.as_ref()).ok()?;
-                    serde_json::value::to_raw_value(&preview).ok()
-                };
-                bench.work.run(job).await.unwrap_or_default()
-            }
-            None => None,
-        };
-        Ok(Self {
-            id: t.id,
-            slug: t.slug,
-            name: t.name,
-            parent: t.parent,
-            revision: t.revision,
-            updated_at: t.updated_at,
-            label: saved.revision.label,
-            spec: spec.to_json(),
-            can_undo: saved.can_undo,
-            can_redo: saved.can_redo,
-            preview,
-        })
-    }
-}
-
-/// A theme as a response that carries its revision for `If-Match`.
-pub(crate) async fn answer(
-    bench: &Bench,
-    saved: Saved,
-    shown: Option<Shown>,
-    status: StatusCode,
-) -> Result<Response, ApiError> {
-    let view = ThemeView::new(bench, saved, shown).await?;
-    let tag = HeaderValue::from_str(&format!("\"{}\"", view.revision));
-    let mut response = (status, Json(view)).into_response();
-    if let Ok(tag) = tag {
-        response.headers_mut().insert(header::ETAG, tag);
-    }
-    Ok(response)
-}
-
 /// All themes, the last changed first.
 #[utoipa::path(get, path = "/themes", operation_id = "list_themes", responses((status = 200, body = Vec<ThemeSummary>)))]
 pub(crate) async fn list(State(bench): State<Bench>) -> Result<Json<Vec<ThemeSummary>>, ApiError> {
@@ -177,7 +100,7 @@ fn inherit_colors(themes: &mut [ThemeSummary]) {
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct CreateRequest {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
 }
 
@@ -213,7 +136,7 @@ pub(crate) async fn get(
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct SaveRequest {
-    #[schema(schema_with = crate::openapi::spec_schema)]
+    #[schema(schema_with = crate::schema::spec_schema)]
     spec: Value,
     /// What was changed, in words.
     label: String,

@@ -22,7 +22,7 @@ pub struct VocabularyView {
     groups: Vec<ChoiceView>,
     readers: Vec<ReaderView>,
     /// The balance of a page that holds where a theme says nothing else.
-    #[schema(schema_with = crate::openapi::aim_schema)]
+    #[schema(schema_with = crate::schema::aim_schema)]
     aim: Aim,
     /// Eyes other than the usual ones.
     eyes: Vec<EyesView>,

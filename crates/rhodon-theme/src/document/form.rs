@@ -119,12 +119,8 @@ fn slot(node: &Node<'_>, problems: &mut Problems) -> Option<Slot> {
     let object = node.object(&["token", "color", "mode", "filter"], problems)?;
     let slot = Slot {
         token: object.get("token").and_then(|n| n.parsed(problems)),
-        color: object
-            .get("color")
-            .and_then(|n| super::read::color(&n, problems)),
-        mode: object
-            .get("mode")
-            .and_then(|n| super::read::mode(&n, problems)),
+        color: object.get("color").and_then(|n| n.color(problems)),
+        mode: object.get("mode").and_then(|n| n.mode(problems)),
         filter: object
             .get("filter")
             .and_then(|n| n.text(MAX_FILTER, problems)),

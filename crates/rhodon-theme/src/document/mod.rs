@@ -17,6 +17,7 @@ mod schema;
 mod settings;
 mod typed;
 mod typography;
+mod word;
 
 use indexmap::IndexMap;
 use rhodon_color::Color;

@@ -1,7 +1,6 @@
 //! Reading a document: every value is checked, every problem is reported.
 
 use indexmap::IndexMap;
-use rhodon_color::Color;
 use serde_json::Value;
 
 use super::field::{Node, Object};
@@ -13,7 +12,6 @@ use super::{
     ModeValues, Provenance, ScaleSettings, ShapeSettings, TypeSettings, Typed,
 };
 use crate::label::{Slug, StepLabel};
-use crate::token::Mode;
 use crate::value::{TokenKind, Written};
 use crate::vocabulary::{is_derived_group, is_role_group};
 
@@ -139,7 +137,7 @@ fn accepted(node: &Node<'_>, problems: &mut Problems) -> Option<Accepted> {
     let tokens = tokens.list(4, problems, |n, p| n.text(200, p));
     let mode = match object.get("mode") {
         None => None,
-        Some(node) => Some(mode(&node, problems)?),
+        Some(node) => Some(node.mode(problems)?),
     };
     let reason = object.require("reason", problems)?.text(MAX_NAME, problems);
     let measure = object.require("measure", problems)?;
@@ -201,7 +199,7 @@ fn brand(node: Node<'_>, problems: &mut Problems) -> Option<BrandColor> {
     let name = object.require("name", problems)?.text(MAX_NAME, problems);
     let color = object
         .require("color", problems)
-        .and_then(|n| color(&n, problems));
+        .and_then(|n| n.color(problems));
     let slug = match object.get("slug") {
         Some(n) => n.parsed(problems),
         None => name
@@ -239,24 +237,6 @@ fn check_slugs(brand: &[(String, BrandColor)], problems: &mut Problems) {
             );
         }
     }
-}
-
-pub(super) fn mode(node: &Node<'_>, problems: &mut Problems) -> Option<Mode> {
-    match node.text(5, problems)?.as_str() {
-        "light" => Some(Mode::Light),
-        "dark" => Some(Mode::Dark),
-        _ => {
-            problems.add(&node.pointer, "expected the mode light or dark");
-            None
-        }
-    }
-}
-
-pub(super) fn color(node: &Node<'_>, problems: &mut Problems) -> Option<Typed<Color>> {
-    let text = node.text(1000, problems)?;
-    text.parse()
-        .map_err(|e| problems.add(&node.pointer, format!("{}: {e}", quoted(&text))))
-        .ok()
 }
 
 /// Ids of targets, each once.
@@ -330,7 +310,7 @@ fn scale(node: Node<'_>, problems: &mut Problems) -> Option<ScaleSettings> {
         ..ScaleSettings::default()
     };
     if let Some(n) = object.get("pins") {
-        spec.pins = n.map(problems, |n, p| color(&n, p));
+        spec.pins = n.map(problems, |n, p| n.color(p));
     }
     if let Some(n) = object.get("lightness") {
         spec.lightness = n.map(problems, |n, p| LIGHTNESS.read(&n, p));
@@ -351,7 +331,7 @@ fn scale(node: Node<'_>, problems: &mut Problems) -> Option<ScaleSettings> {
 fn intent_choice(node: Node<'_>, problems: &mut Problems) -> Option<IntentChoice> {
     let object = node.object(&["scale", "color"], problems)?;
     let scale = object.get("scale").and_then(|n| n.parsed(problems));
-    let color = object.get("color").and_then(|n| color(&n, problems));
+    let color = object.get("color").and_then(|n| n.color(problems));
     if scale.is_some() && color.is_some() {
         problems.add(
             object.pointer(),

@@ -3,8 +3,8 @@ use clap::Args;
 use rhodon_color::{Color, RELATIONS, companions};
 use serde::Serialize;
 
-use crate::cli::Inputs;
 use crate::input;
+use crate::input::Inputs;
 use crate::output::{Failure, Printer};
 use crate::report::Refused;
 

@@ -9,9 +9,8 @@ use rhodon_theme::{Derived, Form};
 use serde_json::json;
 
 use super::diff::theme;
-use super::pretty;
 use crate::input;
-use crate::output::{Failure, Printer};
+use crate::output::{Failure, Printer, pretty};
 
 /// Shown below the help.
 const EXAMPLES: &str = "\

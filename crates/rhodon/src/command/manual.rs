@@ -1,25 +1,26 @@
 //! `rhodon man` and `rhodon completions`: what the commands are, for people and for shells.
-use clap::CommandFactory;
 use clap_complete::Shell;
 use clap_mangen::Man;
 
-use crate::cli::Cli;
 use crate::output::{Failure, Printer};
 
 /// Prints what completes the commands in a shell.
-pub fn completions(shell: Shell, printer: &mut Printer) -> Result<(), Failure> {
+pub fn completions(
+    shell: Shell,
+    whole: &mut clap::Command,
+    printer: &mut Printer,
+) -> Result<(), Failure> {
     let mut script = Vec::new();
-    clap_complete::generate(shell, &mut Cli::command(), "rhodon", &mut script);
+    clap_complete::generate(shell, whole, "rhodon", &mut script);
     printer.bytes(&script)
 }
 
 /// Prints the manual: one page, with a section for each command.
-pub fn run(printer: &mut Printer) -> Result<(), Failure> {
+pub fn run(whole: &clap::Command, printer: &mut Printer) -> Result<(), Failure> {
     let failed = |cause| Failure::Io {
         place: "the manual".to_owned(),
         cause,
     };
-    let whole = Cli::command();
     let mut page = Vec::new();
     Man::new(whole.clone()).render(&mut page).map_err(failed)?;
     for command in whole.get_subcommands() {

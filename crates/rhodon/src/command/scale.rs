@@ -5,8 +5,8 @@ use rhodon_theme::StepLabel;
 use rhodon_theme::scale::{self, Method, Pin, Request, Scale, default_labels};
 use serde::Serialize;
 
-use crate::cli::Inputs;
 use crate::input;
+use crate::input::Inputs;
 use crate::output::{Failure, Printer};
 use crate::report::{Refused, StepReport};
 

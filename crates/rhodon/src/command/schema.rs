@@ -1,8 +1,7 @@
 //! `rhodon schema`
 use clap::{Args, ValueEnum};
 
-use super::pretty;
-use crate::output::{Failure, Printer};
+use crate::output::{Failure, Printer, pretty};
 
 #[derive(Debug, Args)]
 pub struct SchemaArgs {

@@ -13,10 +13,8 @@ import { useBrandColor } from "./useBrandColor";
 import { useBrandView } from "./useBrandView";
 import { useRemoval } from "./useRemoval";
 
-export type BrandColor = ShownColor;
-
 /** The colour at hand: its name, its code in every notation, what it is used for, and its tuner. */
-export function ColorAtHand({ color }: { color: BrandColor }) {
+export function ColorAtHand({ color }: { color: ShownColor }) {
   const slug = color.slug ?? "";
   const typed = useBrandColor(slug, color);
   return (
@@ -137,7 +135,7 @@ function Tools({ slug, name }: { slug: string; name: string }) {
 }
 
 /** Where it came from: its parent, or whatever source; one that takes the parent's place can be given back. */
-function Whose({ color }: { color: BrandColor }) {
+function Whose({ color }: { color: ShownColor }) {
   const lineage = useLineage();
   const places = decisionsAt(lineage, (place) => place === `/brand/${color.slug}`);
   if (!color.own) return <span>from {lineage?.parent?.name}; changed here, it is this theme's own</span>;

@@ -1,6 +1,6 @@
 import { useEditorState } from "../../editor/EditorProvider";
 import { scalesOf } from "../../editor/selectors";
-import type { BrandColor } from "./ColorAtHand";
+import type { ShownColor } from "../../lineage/useLineage";
 import classes from "./Tuner.module.css";
 import { TunerStrip } from "./TunerStrip";
 import { useTuner } from "./useTuner";
@@ -8,7 +8,7 @@ import { useTuner } from "./useTuner";
 const PAGES = ["light page", "dark page"];
 
 /** Three strips, each painted with what the colour would become there. */
-export function Tuner({ slug, color }: { slug: string; color: BrandColor }) {
+export function Tuner({ slug, color }: { slug: string; color: ShownColor }) {
   const { view, place, move, step, end } = useTuner(slug, color);
   const scales = useEditorState(scalesOf);
   if (!view) return <div className={classes.tuner} />;

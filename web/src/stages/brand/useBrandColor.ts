@@ -1,12 +1,12 @@
 import { useRef } from "react";
 import { useEditor } from "../../editor/EditorProvider";
 import { setBrand } from "../../editor/edits";
+import type { ShownColor } from "../../lineage/useLineage";
 import { useSavedColor } from "../../lineage/useLineage";
-import type { BrandColor } from "./ColorAtHand";
 import { useTypedColor } from "./useTypedColor";
 
 /** The field of a colour: shown while it is typed, saved when it is left, confirmed, or after a pause. */
-export function useBrandColor(slug: string, color: BrandColor) {
+export function useBrandColor(slug: string, color: ShownColor) {
   const editor = useEditor();
   const saved = useSavedColor(slug) ?? color.color;
   const pending = useRef<string>(undefined);

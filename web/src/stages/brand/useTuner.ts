@@ -5,8 +5,8 @@ import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { setBrand } from "../../editor/edits";
 import { tokensOf } from "../../editor/selectors";
 import { useMoves } from "../../editor/useMoves";
+import type { ShownColor } from "../../lineage/useLineage";
 import { useSavedColor } from "../../lineage/useLineage";
-import type { BrandColor } from "./ColorAtHand";
 
 export type TunerView = components["schemas"]["TunerView"];
 export type Place = TunerView["at"];
@@ -15,7 +15,7 @@ export type Place = TunerView["at"];
  * One colour on its way along lightness, strength and hue. Every move is shown, the end of the
  * movement is one revision. What the colour becomes, the core says.
  */
-export function useTuner(slug: string, color: BrandColor) {
+export function useTuner(slug: string, color: ShownColor) {
   const editor = useEditor();
   const page = useEditorState(tokensOf)?.find((t) => t.path === "surface.base");
   const pages = useMemo(() => (page ? [page.light.value, page.dark?.value ?? page.light.value] : []), [page]);

@@ -1,8 +1,8 @@
 import { useClipboard } from "@mantine/hooks";
 import { memo, useMemo, useState } from "react";
 import { cellOf } from "../../api/cellOf";
-import type { Check, Mode, Token } from "../../api/client";
-import { type Level, toggleContrast } from "../../editor/level";
+import type { Check, Level, Mode, Token } from "../../api/client";
+import { toggleContrast } from "../../editor/level";
 import classes from "./CheckStage.module.css";
 import { cellsOf, familiesOf, rowsOf } from "./matrix";
 

@@ -13,8 +13,8 @@ use super::foreign::{self, Names};
 use super::table::{Raw, Table};
 use super::{Tables, value};
 use crate::read::import::Import;
+use crate::source::Source;
 use crate::stamp::Stamp;
-use crate::target::Source;
 use crate::write::tokens::TARGET;
 
 /// The document with the changes of the files.

@@ -6,7 +6,7 @@ use std::rc::Rc;
 
 use serde_json::{Map, Value};
 
-use super::table::report;
+use super::report::report;
 use crate::read::import::ReadProblem;
 
 /// How many groups may extend each other in a row.

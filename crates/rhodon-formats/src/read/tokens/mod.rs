@@ -9,16 +9,17 @@ mod edited;
 mod extend;
 mod foreign;
 mod layer;
+mod report;
 mod table;
 mod value;
 
 use rhodon_theme::{Document, Resolved, derive};
 use serde_json::Value;
+use table::{Raw, Table};
 
 use super::import::{Import, InputFile, ReadProblem};
 use super::reader::Reader;
 use crate::write::tokens::{EXTENSION, OLD_EXTENSION};
-use table::{Raw, Table};
 
 /// Tokens of both modes.
 struct Tables {
@@ -113,7 +114,7 @@ fn sound(mut spec: Document, import: &mut Import) -> Option<Document> {
             spec.roles.retain(|role, _| role.as_str() != path);
             spec.kept.retain(|kept, _| kept.as_str() != path);
             let problem = ReadProblem::new("theme", problem.pointer, problem.message);
-            table::report(&mut import.problems, problem);
+            report::report(&mut import.problems, problem);
         }
         if spec.tokens.len() + spec.roles.len() + spec.kept.len() == before {
             return None;
@@ -125,6 +126,6 @@ impl Import {
     /// Tells what is wrong with a token, once: both modes may read the same one.
     fn refuse(&mut self, raw: &Raw, path: &str, message: impl Into<String>) {
         let problem = ReadProblem::new(&raw.file, path, message);
-        table::report(&mut self.problems, problem);
+        report::report(&mut self.problems, problem);
     }
 }

@@ -5,6 +5,7 @@ use serde_json::{Map, Value};
 
 use super::extend::extended;
 use super::layer::Layer;
+use super::report::report;
 use crate::read::import::ReadProblem;
 use crate::write::tokens::ROOT;
 
@@ -102,16 +103,6 @@ impl Table {
         None
     }
 }
-
-/// Both modes read the same files: a problem is told once.
-pub(super) fn report(problems: &mut Vec<ReadProblem>, problem: ReadProblem) {
-    if problems.len() < MAX_TOLD && !problems.contains(&problem) {
-        problems.push(problem);
-    }
-}
-
-/// The most problems of one reading that are told.
-const MAX_TOLD: usize = 200;
 
 struct Walk<'a> {
     file: &'a str,

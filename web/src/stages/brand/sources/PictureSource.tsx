@@ -12,8 +12,9 @@ import { Reading } from "../../../ui/Reading";
 import { candidatesOf } from "../candidatesOf";
 import { alter, type Candidate, isSpotOf, offer, useTray, useTrays, withdraw } from "../tray";
 import classes from "./PictureSource.module.css";
-import { PictureSpots, type Spot } from "./PictureSpots";
+import { PictureSpots } from "./PictureSpots";
 import source from "./Source.module.css";
+import type { Spot } from "./spot";
 import { usePicture } from "./usePicture";
 
 /** Pictures that colours of this theme stand in: by id, with the name of the file. */

@@ -4,26 +4,8 @@ import { useState } from "react";
 import { spotOf } from "../../../api/picture";
 import { Loupe } from "./Loupe";
 import classes from "./PictureSource.module.css";
+import type { Picked, Spot } from "./spot";
 import { placeOf, useSpots } from "./useSpots";
-
-export interface Spot {
-  key: string;
-  name: string;
-  color: string;
-  /** Slug of the brand colour that it is already. */
-  brand?: string | undefined;
-  /** 0–1 from the left and from the top. */
-  x: number;
-  y: number;
-}
-
-/** A place and the colour that stands there. */
-export interface Picked {
-  x: number;
-  y: number;
-  color: string;
-  name: string;
-}
 
 interface Props {
   picture: string;

@@ -1,7 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import { spotOf } from "../../../api/picture";
 import { useMoves } from "../../../editor/useMoves";
-import type { Picked, Spot } from "./PictureSpots";
+import type { Picked, Spot } from "./spot";
 
 /** How far a key moves a spot, as a share of the picture; with Shift eight times as far. */
 const STEP = 1 / 256;

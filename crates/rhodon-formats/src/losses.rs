@@ -3,7 +3,7 @@
 use rhodon_theme::{Mode, Token};
 
 use crate::job::Job;
-use crate::target::Warning;
+use crate::output::Warning;
 
 /// Tokens whose wide-gamut colour is mapped into sRGB.
 pub(crate) fn mapped<'a>(tokens: impl Iterator<Item = &'a Token>) -> Vec<Warning> {

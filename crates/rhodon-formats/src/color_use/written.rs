@@ -1,0 +1,44 @@
+//! A colour where it stands.
+
+use std::ops::Range;
+
+use rhodon_color::Color;
+
+/// A colour as it stands in a text.
+#[derive(Clone, Debug, PartialEq)]
+pub struct ColorUse {
+    /// Bytes of its spelling.
+    pub range: Range<usize>,
+    /// What it is.
+    pub color: Color,
+    /// The variable, key or resource whose value it is.
+    pub name: Option<String>,
+    /// How it is written.
+    pub written: Written,
+}
+
+/// How a colour is written in a kind of file.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Written {
+    /// As CSS has it.
+    Css,
+    /// Digits with the opacity in front, behind `#` or `0x`.
+    AlphaFirst,
+    /// Three numbers from 0 to 255.
+    Channels,
+    /// Texts of an object, a component each.
+    Components,
+}
+
+impl ColorUse {
+    /// A colour as CSS has it.
+    pub(super) fn css(range: Range<usize>, color: Color, name: Option<String>) -> Self {
+        let written = Written::Css;
+        Self {
+            range,
+            color,
+            name,
+            written,
+        }
+    }
+}

@@ -225,6 +225,16 @@ impl IntoResponse for ApiError {
     }
 }
 
+/// The kind of problem that is worth another look.
+const RELATIVES_MOVED: &str = "/problems/relatives-moved";
+
+impl ApiError {
+    /// Whether a theme around the one that was to be written changed in between.
+    pub(crate) fn is_relatives_moved(&self) -> bool {
+        self.kind == RELATIVES_MOVED
+    }
+}
+
 impl From<JsonRejection> for ApiError {
     fn from(rejection: JsonRejection) -> Self {
         let status = rejection.status();
@@ -281,6 +291,12 @@ impl From<StoreError> for ApiError {
                 "/problems/name-taken",
                 "The name is taken",
                 detail,
+            ),
+            StoreError::RelativesMoved => Self::new(
+                StatusCode::CONFLICT,
+                RELATIVES_MOVED,
+                "Themes around it changed",
+                format!("{detail}. Nothing was saved: try again."),
             ),
             StoreError::HasChildren { .. } => Self::new(
                 StatusCode::CONFLICT,

@@ -5,8 +5,8 @@ use std::sync::Arc;
 
 use axum::http::{HeaderMap, StatusCode, header};
 use axum::response::Response;
-use rhodon_store::Save;
-use rhodon_theme::{Derived, Document, Resolved};
+use rhodon_store::{RevisionRecord, Save, Saved, Store, StoreError};
+use rhodon_theme::{Derived, Document, Resolved, Slug};
 
 use crate::bench::{Bench, derived};
 use crate::error::ApiError;
@@ -25,22 +25,112 @@ pub(crate) struct Edit<'a> {
     pub topic: Option<&'a str>,
 }
 
-/// Saves a document as the next revision. Where the answer is to tell what the screens show of it,
+/// How often a change is looked at anew because a theme around it changed meanwhile.
+const TRIES: usize = 8;
+
+/// Makes a change that was found good by looking at the themes around it. Where one of them changed
+/// before it was written, all is looked at anew.
+pub(crate) async fn settled<T, F>(
+    bench: &Bench,
+    theme: Option<(&str, i32)>,
+    extends: Option<&Slug>,
+    change: impl Fn(Bench) -> F,
+) -> Result<T, ApiError>
+where
+    F: Future<Output = Result<T, ApiError>>,
+{
+    let mut tries = 0;
+    loop {
+        tries += 1;
+        let seen = bench.store.relatives(theme, extends).await?;
+        let careful = Bench {
+            store: bench.store.seeing(seen),
+            work: bench.work.clone(),
+        };
+        match change(careful).await {
+            Err(error) if error.is_relatives_moved() && tries < TRIES => {}
+            done => return done,
+        }
+    }
+}
+
+/// A revision that was saved, with the theme and what it comes to.
+pub(crate) type Made = (Saved, Resolved, Arc<Derived>);
+
+/// Saves a document as the next revision, where all themes around it still derive with it.
+pub(crate) async fn next(
+    bench: &Bench,
+    document: &Document,
+    edit: Edit<'_>,
+) -> Result<Made, ApiError> {
+    let extends = document.extends.as_ref();
+    settled(
+        bench,
+        Some((edit.slug, edit.base)),
+        extends,
+        |bench| async move {
+            let theme = bench.complete(document.clone()).await?;
+            let made = holds(&bench, edit.slug, &theme).await?;
+            let save = Save {
+                spec: document,
+                label: edit.label,
+                base: edit.base,
+                topic: edit.topic,
+            };
+            Ok((bench.store.save(edit.slug, save).await?, theme, made))
+        },
+    )
+    .await
+}
+
+/// Saves a document as the first revision of a theme, where it derives with its parents.
+pub(crate) async fn first(
+    bench: &Bench,
+    document: &Document,
+    label: &str,
+) -> Result<Saved, ApiError> {
+    settled(bench, None, document.extends.as_ref(), |bench| async move {
+        let theme = bench.complete(document.clone()).await?;
+        usable(&bench, &theme).await?;
+        Ok(bench.store.create(document, label).await?)
+    })
+    .await
+}
+
+/// Makes another revision of a theme current, where all themes around it still derive with it.
+pub(crate) async fn step<F>(
+    bench: &Bench,
+    (slug, base): (&str, i32),
+    target: &RevisionRecord,
+    go: impl Fn(Store) -> F,
+) -> Result<Saved, ApiError>
+where
+    F: Future<Output = Result<Saved, StoreError>>,
+{
+    let document = Document::read(&target.spec).map_err(|p| ApiError::invalid("/spec", p))?;
+    let (document, go) = (&document, &go);
+    settled(
+        bench,
+        Some((slug, base)),
+        document.extends.as_ref(),
+        |bench| async move {
+            let theme = bench.complete(document.clone()).await?;
+            holds(&bench, slug, &theme).await?;
+            Ok(go(bench.store).await?)
+        },
+    )
+    .await
+}
+
+/// As [`next`], and answers with it. Where the answer is to tell what the screens show of it,
 /// `before` is given: the theme as it was, where that still can be read.
 pub(crate) async fn save(
     bench: &Bench,
-    theme: Resolved,
+    document: &Document,
     edit: Edit<'_>,
     before: Option<Option<Resolved>>,
 ) -> Result<Response, ApiError> {
-    let made = holds(bench, edit.slug, &theme).await?;
-    let save = Save {
-        spec: theme.document(),
-        label: edit.label,
-        base: edit.base,
-        topic: edit.topic,
-    };
-    let saved = bench.store.save(edit.slug, save).await?;
+    let (saved, theme, made) = next(bench, document, edit).await?;
     let shown = before.map(|before| (theme, made, before));
     answer(bench, saved, shown, StatusCode::OK).await
 }

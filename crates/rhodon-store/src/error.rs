@@ -44,6 +44,9 @@ pub enum StoreError {
         /// That revision, if it exists.
         based_on: Option<Box<RevisionRecord>>,
     },
+    /// A theme that it extends, or that extends it, changed since the change was found good.
+    #[error("a theme that it extends, or that extends it, changed at the same moment")]
+    RelativesMoved,
     /// Another theme has that slug.
     #[error("another theme is called \"{0}\"")]
     SlugTaken(String),

@@ -1,5 +1,7 @@
 //! Reading themes and their revisions.
 
+use std::sync::Arc;
+
 use rhodon_theme::Document;
 use sea_orm::sea_query::Expr;
 use sea_orm::{ColumnTrait, EntityTrait, QueryFilter, QueryOrder, QuerySelect};
@@ -10,6 +12,7 @@ use crate::error::{Result, StoreError};
 use crate::lineage::children_of;
 use crate::pool::Pools;
 use crate::record::{RevisionRecord, Saved, ThemeRecord};
+use crate::relatives::Relatives;
 use crate::row::{live, next_revision, revision_of, shown, slugs_of, standing};
 
 /// Which revisions of a theme are looked for.
@@ -27,6 +30,8 @@ pub struct Revisions<'a> {
 #[derive(Clone, Debug)]
 pub struct Store {
     pub(crate) pools: Pools,
+    /// The themes around the one that is written, as they were when the change was found good.
+    pub(crate) seen: Option<Arc<Relatives>>,
 }
 
 /// A save: the new document, what it says it changed, and what it was based on.
@@ -50,6 +55,7 @@ impl Store {
     pub async fn connect(url: &str) -> Result<Self> {
         Ok(Self {
             pools: Pools::connect(url).await?,
+            seen: None,
         })
     }
 

@@ -9,12 +9,12 @@ use sea_orm::{
 use uuid::Uuid;
 
 use crate::entity::{revision, theme};
-use crate::error::Result;
-use crate::error::StoreError;
+use crate::error::{Result, StoreError};
 use crate::lineage::{self, check_parents, children_of, kept_parent, parent_named};
 use crate::live as news;
 use crate::pool::{self, commit};
 use crate::record::{RevisionRecord, Saved, ThemeRecord};
+use crate::relatives::hold_above;
 use crate::row::{find_revision, live, locked, next_revision, revision_of, shown, standing};
 use crate::slug::{free_slug, named, slug_for};
 use crate::store::{Save, Store};
@@ -46,7 +46,7 @@ impl Store {
         loop {
             tries += 1;
             let tx = self.pools.begin().await?;
-            match create_in(&tx, spec, label).await {
+            match self.create_in(&tx, spec, label).await {
                 Ok(made) => return commit(tx).await.map(|()| made),
                 Err(StoreError::SlugTaken(_)) if tries < TRIES => drop(tx),
                 Err(error) => return Err(error),
@@ -63,10 +63,51 @@ impl Store {
         pool::lock(&tx, SEED_LOCK).await?;
         if theme::Entity::find().one(&tx).await?.is_none() {
             for document in themes {
-                create_in(&tx, document, label).await?;
+                self.create_in(&tx, document, label).await?;
             }
         }
         commit(tx).await
+    }
+
+    async fn create_in(
+        &self,
+        tx: &DatabaseTransaction,
+        spec: &Document,
+        label: &str,
+    ) -> Result<Saved> {
+        let wanted = Slug::from_name(&spec.name, &Slug::theme());
+        if spec.extends.is_some() {
+            lineage::lock(tx).await?;
+        }
+        let parent = parent_named(tx, spec.extends.as_ref()).await?;
+        hold_above(tx, parent).await?;
+        self.check_seen(tx, None, parent).await?;
+        let id = Uuid::now_v7();
+        let slug = free_slug(tx, wanted, id).await?;
+        let row = theme::ActiveModel {
+            id: Set(id),
+            slug: Set(slug.to_string()),
+            name: Set(spec.name.clone()),
+            parent_id: Set(parent),
+            current: Set(1),
+            created_at: Set(Utc::now().into()),
+            updated_at: Set(Utc::now().into()),
+            deleted_at: Set(None),
+            site_slots: Set(serde_json::json!({})),
+        };
+        let theme = row.insert(tx).await.map_err(|e| named(e, slug.as_str()))?;
+        let first = NewRevision {
+            theme: id,
+            number: 1,
+            came_from: None,
+            parent,
+            spec,
+            label,
+            topic: None,
+        };
+        first.insert(tx).await?;
+        news::tell(tx, id, 1).await?;
+        standing(tx, theme).await
     }
 
     /// Saves a new revision. A changed name also changes the slug.
@@ -83,12 +124,14 @@ impl Store {
         if kept.is_none() {
             lineage::lock(&tx).await?;
         }
-        let found = locked(&tx, slug).await?;
-        check_base(&tx, &found, save.base).await?;
         let parent = match kept {
             Some(parent) => parent,
             None => parent_named(&tx, wanted).await?,
         };
+        hold_above(&tx, parent).await?;
+        let found = locked(&tx, slug).await?;
+        check_base(&tx, &found, save.base).await?;
+        self.check_seen(&tx, Some(found.id), parent).await?;
         let row = NewRevision {
             theme: found.id,
             number: last_number(&tx, found.id).await? + 1,
@@ -136,6 +179,9 @@ impl Store {
             next_revision(&tx, &found).await?
         };
         let target = target.ok_or(StoreError::NothingTo(way))?;
+        hold_above(&tx, target.parent_id).await?;
+        self.check_seen(&tx, Some(found.id), target.parent_id)
+            .await?;
         let saved = move_to(&tx, found, &target).await?;
         commit(tx).await?;
         Ok(saved)
@@ -239,40 +285,6 @@ async fn by_id(tx: &DatabaseTransaction, id: Uuid) -> Result<theme::Model> {
         .one(tx)
         .await?;
     found.ok_or_else(|| StoreError::NoTheme(id.to_string()))
-}
-
-async fn create_in(tx: &DatabaseTransaction, spec: &Document, label: &str) -> Result<Saved> {
-    let wanted = Slug::from_name(&spec.name, &Slug::theme());
-    if spec.extends.is_some() {
-        lineage::lock(tx).await?;
-    }
-    let parent = parent_named(tx, spec.extends.as_ref()).await?;
-    let id = Uuid::now_v7();
-    let slug = free_slug(tx, wanted, id).await?;
-    let row = theme::ActiveModel {
-        id: Set(id),
-        slug: Set(slug.to_string()),
-        name: Set(spec.name.clone()),
-        parent_id: Set(parent),
-        current: Set(1),
-        created_at: Set(Utc::now().into()),
-        updated_at: Set(Utc::now().into()),
-        deleted_at: Set(None),
-        site_slots: Set(serde_json::json!({})),
-    };
-    let theme = row.insert(tx).await.map_err(|e| named(e, slug.as_str()))?;
-    let first = NewRevision {
-        theme: id,
-        number: 1,
-        came_from: None,
-        parent,
-        spec,
-        label,
-        topic: None,
-    };
-    first.insert(tx).await?;
-    news::tell(tx, id, 1).await?;
-    standing(tx, theme).await
 }
 
 async fn mark_deleted(tx: &DatabaseTransaction, theme: theme::Model) -> Result<ThemeRecord> {

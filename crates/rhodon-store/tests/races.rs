@@ -318,3 +318,51 @@ async fn children_are_set_free_with_what_they_had_or_go_too() {
     assert_eq!(gone.len(), 4, "{gone:?}");
     check(&a).await;
 }
+
+/// Both were found good by looking at the same family: what one of them writes may be what the other
+/// one counted on.
+#[tokio::test(flavor = "multi_thread")]
+async fn of_two_changes_in_a_family_the_second_is_looked_at_anew() {
+    let [a, b] = servers().await;
+    for n in 0..rounds() {
+        let (parent, child) = (format!("parent-{n}"), format!("child-{n}"));
+        a.create(&document(&parent, None), "made").await.unwrap();
+        let of_child = document(&child, Some(&parent));
+        a.create(&of_child, "made").await.unwrap();
+        let of_parent = document(&parent, None);
+        let around_parent = a.relatives(Some((&parent, 1)), None).await.unwrap();
+        let extends = of_child.extends.as_ref();
+        let around_child = b.relatives(Some((&child, 1)), extends).await.unwrap();
+        let (left, right) = (a.seeing(around_parent), b.seeing(around_child));
+        let (first, second) = at_once(
+            async move { left.save(&parent, save(&of_parent, 1)).await },
+            async move { right.save(&child, save(&of_child, 1)).await },
+        )
+        .await;
+        assert!(first.is_ok() != second.is_ok(), "one of the two is saved");
+        let refused = first.err().or(second.err()).unwrap();
+        assert!(matches!(refused, StoreError::RelativesMoved), "{refused}");
+    }
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_child_does_not_come_to_what_its_parent_was() {
+    let [a, b] = servers().await;
+    for n in 0..rounds() {
+        let (parent, child) = (format!("parent-{n}"), format!("child-{n}"));
+        a.create(&document(&parent, None), "made").await.unwrap();
+        let of_parent = document(&parent, None);
+        let of_child = document(&child, Some(&parent));
+        let around_parent = a.relatives(Some((&parent, 1)), None).await.unwrap();
+        let around_child = b.relatives(None, of_child.extends.as_ref()).await.unwrap();
+        let (left, right) = (a.seeing(around_parent), b.seeing(around_child));
+        let (first, second) = at_once(
+            async move { left.save(&parent, save(&of_parent, 1)).await },
+            async move { right.create(&of_child, "made").await },
+        )
+        .await;
+        assert!(first.is_ok() != second.is_ok(), "one of the two is saved");
+        let refused = first.err().or(second.err()).unwrap();
+        assert!(matches!(refused, StoreError::RelativesMoved), "{refused}");
+    }
+}

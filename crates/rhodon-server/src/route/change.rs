@@ -239,7 +239,6 @@ pub(crate) async fn change(
     let current = bench.store.get(&slug).await?;
     let before = bench.read(current.revision.spec).await?;
     let (before, changed) = changed(&bench, before, body.change).await?;
-    let theme = before.with_document(changed.document);
     let edit = Edit {
         slug: &slug,
         base,
@@ -247,5 +246,5 @@ pub(crate) async fn change(
         topic: None,
     };
     let before = body.preview.then_some(Some(before));
-    saving::save(&bench, theme, edit, before).await
+    saving::save(&bench, &changed.document, edit, before).await
 }

@@ -20,7 +20,7 @@ use crate::error::ApiError;
 use crate::json::JsonBody;
 use crate::path::Path;
 use crate::response_cache::Question;
-use crate::saving::{self, Edit, base_revision, holds};
+use crate::saving::{self, Edit, base_revision};
 use crate::theme_view::{ThemeView, answer};
 
 /// The most revisions of one answer.
@@ -234,9 +234,11 @@ pub(crate) async fn undo(
 ) -> Result<Response, ApiError> {
     let base = base_revision(&bench, &slug, &headers).await?;
     let target = bench.store.undo_target(&slug).await?;
-    let target = bench.read(target.spec).await?;
-    holds(&bench, &slug, &target).await?;
-    let moved = bench.store.undo(&slug, base).await?;
+    let moved = saving::step(&bench, (&slug, base), &target, |store| {
+        let slug = &slug;
+        async move { store.undo(slug, base).await }
+    })
+    .await?;
     answer(&bench, moved, None, StatusCode::OK).await
 }
 
@@ -255,9 +257,11 @@ pub(crate) async fn redo(
 ) -> Result<Response, ApiError> {
     let base = base_revision(&bench, &slug, &headers).await?;
     let target = bench.store.redo_target(&slug).await?;
-    let target = bench.read(target.spec).await?;
-    holds(&bench, &slug, &target).await?;
-    let moved = bench.store.redo(&slug, base).await?;
+    let moved = saving::step(&bench, (&slug, base), &target, |store| {
+        let slug = &slug;
+        async move { store.redo(slug, base).await }
+    })
+    .await?;
     answer(&bench, moved, None, StatusCode::OK).await
 }
 
@@ -302,7 +306,6 @@ pub(crate) async fn bring_back(
         let current = Document::read(&current).map_err(|p| ApiError::invalid("/spec", p))?;
         (spec.handoff, spec.pack) = (current.handoff, current.pack);
     }
-    let theme = bench.complete(spec).await?;
     let label = format!("restored revision {revision}");
     let edit = Edit {
         slug: &slug,
@@ -310,5 +313,5 @@ pub(crate) async fn bring_back(
         label: &label,
         topic: None,
     };
-    saving::save(&bench, theme, edit, None).await
+    saving::save(&bench, &spec, edit, None).await
 }

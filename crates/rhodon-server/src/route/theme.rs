@@ -19,7 +19,7 @@ use crate::bench::Bench;
 use crate::error::ApiError;
 use crate::json::JsonBody;
 use crate::path::Path;
-use crate::saving::{self, Edit, base_revision, checked_label, usable};
+use crate::saving::{self, Edit, base_revision, checked_label};
 use crate::theme_view::ThemeView;
 use crate::theme_view::answer;
 
@@ -114,8 +114,8 @@ pub(crate) async fn create(
     JsonBody(body): JsonBody<CreateRequest>,
 ) -> Result<Response, ApiError> {
     let theme = bench.read(body.spec).await?;
-    usable(&bench, &theme).await?;
-    let made = bench.store.create(theme.document(), "created").await?;
+    let document = theme.document();
+    let made = saving::first(&bench, document, "created").await?;
     answer(&bench, made, None, StatusCode::CREATED).await
 }
 
@@ -187,7 +187,7 @@ pub(crate) async fn save(
         label: &label,
         topic: body.topic.as_deref(),
     };
-    saving::save(&bench, theme, edit, before).await
+    saving::save(&bench, theme.document(), edit, before).await
 }
 
 /// What becomes of the themes that extend one that is deleted.
@@ -251,10 +251,8 @@ pub(crate) async fn duplicate(
     } = bench.store.get(&slug).await?;
     let mut spec = Document::read(&revision.spec).map_err(|p| ApiError::invalid("/spec", p))?;
     spec.name = copy_name(&theme.name);
-    let made = bench
-        .store
-        .create(&spec, &format!("copied from {}", theme.name))
-        .await?;
+    let label = format!("copied from {}", theme.name);
+    let made = saving::first(&bench, &spec, &label).await?;
     answer(&bench, made, None, StatusCode::CREATED).await
 }
 

@@ -3,7 +3,7 @@
 use std::collections::BTreeSet;
 use std::sync::Arc;
 
-use rhodon_store::{Save, Saved, Tie};
+use rhodon_store::{Saved, Tie};
 use rhodon_theme::{Derived, Document, Resolved};
 use uuid::Uuid;
 
@@ -14,7 +14,7 @@ use super::{Ask, State, TieState};
 use crate::bench::Bench;
 use crate::error::ApiError;
 use crate::route::export::beside;
-use crate::saving::{holds, usable};
+use crate::saving::{self, Edit};
 
 /// Looks in a row, at most: each may make possible what the one before could not do.
 const MOST: usize = 8;
@@ -128,14 +128,9 @@ impl Sync {
 
     async fn create(&self, path: &str) -> Result<Uuid, String> {
         let bytes = self.read(path).await?.unwrap_or_default();
-        let theme = self.bench.complete(parsed(path, &bytes)?).await;
-        let theme = theme.map_err(|e| e.detail().to_owned())?;
-        usable(&self.bench, &theme)
-            .await
-            .map_err(|e| e.detail().to_owned())?;
-        let label = format!("from {path}");
-        let made = self.bench.store.create(theme.document(), &label).await;
-        Ok(made.map_err(|e| e.to_string())?.theme.id)
+        let document = parsed(path, &bytes)?;
+        let made = saving::first(&self.bench, &document, &format!("from {path}")).await;
+        Ok(made.map_err(|e| e.detail().to_owned())?.theme.id)
     }
 
     async fn read(&self, path: &str) -> Result<Option<Vec<u8>>, String> {
@@ -246,23 +241,16 @@ impl Sync {
 
     /// What the file says as the next revision.
     async fn take(&self, tie: &Tie, saved: &Saved, document: Document) -> Result<Saved, String> {
-        let theme = self.bench.complete(document).await;
-        let theme = theme.map_err(|e| e.detail().to_owned())?;
-        let slug = &saved.theme.slug;
-        let held = holds(&self.bench, slug, &theme).await;
-        held.map_err(|e| format!("{}: {}", tie.path, e.detail()))?;
         let label = format!("from {}", tie.path);
-        let save = Save {
-            spec: theme.document(),
-            label: &label,
+        let edit = Edit {
+            slug: &saved.theme.slug,
             base: saved.theme.revision,
+            label: &label,
             topic: None,
         };
-        self.bench
-            .store
-            .save(slug, save)
-            .await
-            .map_err(|e| e.to_string())
+        let made = saving::next(&self.bench, &document, edit).await;
+        let (saved, ..) = made.map_err(|e| format!("{}: {}", tie.path, e.detail()))?;
+        Ok(saved)
     }
 
     /// The files of the targets, once the document is in step.

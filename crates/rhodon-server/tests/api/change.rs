@@ -242,6 +242,42 @@ async fn a_parent_does_not_lose_what_its_child_needs() {
     );
 }
 
+/// The parent lets go of a token while the child begins to refer to it, both at once: whichever is
+/// first, the other one is refused, and the child still derives.
+#[tokio::test]
+async fn a_parent_does_not_lose_what_its_child_comes_to_need_meanwhile() {
+    let server = Server::start().await;
+    let mut parent = tern("#0f5c7a");
+    parent["tokens"] = json!({ "ferry.wake": { "value": "#112233" } });
+    for n in 0..16 {
+        let (above, below) = (format!("tern-{n}"), format!("chick-{n}"));
+        parent["name"] = json!(above);
+        server.post("/api/themes", json!({ "spec": parent })).await;
+        let mut child = json!({ "format": 1, "name": below, "extends": above });
+        server.post("/api/themes", json!({ "spec": child })).await;
+        child["tokens"] = json!({ "ferry.foam": { "value": "{ferry.wake}" } });
+        let mut without = parent.clone();
+        without["tokens"] = json!({});
+        let (above, below) = (
+            format!("/api/themes/{above}"),
+            format!("/api/themes/{below}"),
+        );
+        let (lets_go, refers) = tokio::join!(
+            server.put(&above, 1, json!({ "spec": without, "label": "without" })),
+            server.put(&below, 1, json!({ "spec": child, "label": "with" })),
+        );
+        assert!(
+            (lets_go.0 == StatusCode::OK) != (refers.0 == StatusCode::OK),
+            "{lets_go:?} {refers:?}"
+        );
+        let (_, now) = server.get(&below).await;
+        let (status, said) = server
+            .post("/api/derive", json!({ "spec": now["spec"] }))
+            .await;
+        assert_eq!(status, StatusCode::OK, "{said}");
+    }
+}
+
 #[tokio::test]
 async fn an_operation_does_not_take_from_a_child_what_it_needs_either() {
     let server = Server::start().await;

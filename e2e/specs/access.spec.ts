@@ -116,3 +116,37 @@ test("where the system's colours stand for everything, those that are worked on 
   );
   expect(painted).toBe(true);
 });
+
+test("a long list is one stop of Tab, and arrows move in it", async ({ page, slug }) => {
+  const told = () => page.evaluate(() => document.activeElement?.getAttribute("aria-label") ?? "");
+  await open(page, slug, "handoff");
+  await page.getByRole("textbox", { name: "Find a target" }).or(page.getByLabel("Find a target")).focus();
+  await page.keyboard.press("Tab");
+  await expect(page.getByRole("button", { name: /^CSS custom properties/ })).toBeFocused();
+  await page.keyboard.press("ArrowDown");
+  await expect(page.getByRole("button", { name: /^CSS classes/ })).toBeFocused();
+  await page.keyboard.press("ArrowLeft");
+  expect(await told()).toBe("CSS classes in the archive");
+  await page.keyboard.press("End");
+  expect(await told()).toBe("Theme document in the archive");
+  await page.keyboard.press("Tab");
+  await expect(page.getByRole("button", { name: "tick all" })).toBeFocused();
+  await page.keyboard.press("Shift+Tab");
+  expect(await told()).toBe("Theme document in the archive");
+
+  await page.getByRole("link", { name: /^Check/ }).click();
+  await page.getByRole("button", { name: /^text\.main on surface\.base/ }).focus();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("ArrowDown");
+  expect(await told()).toMatch(/^text\.muted on surface\.raised/);
+  await page.keyboard.press("Tab");
+  await expect(page.getByRole("tab", { name: "timetable" })).toBeFocused();
+  await page.keyboard.press("ArrowRight");
+  await expect(page).toHaveURL(/page=booking/);
+
+  await page.getByRole("link", { name: /^Stave/ }).click();
+  await page.getByRole("button", { name: /^Petrol primary/ }).focus();
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("list", { name: /^Steps of / })).not.toHaveAccessibleName("Steps of Petrol");
+});

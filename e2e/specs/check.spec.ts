@@ -103,14 +103,14 @@ test("what is seen with other eyes is what the core measures", async ({ page, sl
   };
   const own = await shown(page, ...at);
   expect(own).toEqual([0x0f, 0x5c, 0x7a]);
-  for (const { id, name, matrices } of eyes) {
+  for (const { id, name, matrices, added } of eyes) {
     await page.getByLabel("Eyes").selectOption(id);
     await expect(page.getByRole("status").filter({ hasText: "seen with" })).toContainText(name);
     const moved = await bar.boundingBox();
     const seen = await shown(page, (moved?.x ?? 0) + 3, (moved?.y ?? 0) + 3);
     const full: number[] = matrices[10];
     const wanted = [0, 3, 6].map((row) =>
-      coded([0, 1, 2].reduce((sum, c) => sum + (full[row + c] ?? 0) * linear(own[c] ?? 0), 0)),
+      coded([0, 1, 2].reduce((sum, c) => sum + (full[row + c] ?? 0) * linear(own[c] ?? 0), added[10])),
     );
     for (const [i, value] of seen.entries())
       expect(Math.abs(value - (wanted[i] ?? 0)), `${id} ${i}`).toBeLessThanOrEqual(2);

@@ -14,9 +14,11 @@
 //! | measure readability | [`contrast_ratio`] |
 //! | measure difference | [`difference`] |
 //! | see with another eye | [`Vision`] |
+//! | see in daylight, or less sharp | [`Daylight`], [`acuity_blur`] |
 //! | find companions by hue | [`RELATIONS`] |
 //! | move one by lightness, strength and hue | [`Place`] |
 
+mod circumstance;
 mod color;
 mod contrast;
 mod css;
@@ -36,6 +38,7 @@ mod transfer;
 mod tuner;
 mod vision;
 
+pub use circumstance::{Daylight, acuity_blur};
 pub use color::{Color, GamutFit};
 pub use contrast::{ContrastOn, contrast_ratio, ink_on, lightness_limits, luminance};
 pub use css::{ColorError, Notation, NotationError, respelt, respelt_alpha_first};

@@ -1561,9 +1561,14 @@ export interface components {
             usage: string;
             warnings: components["schemas"]["WarningView"][];
         };
-        /** @description A kind of vision: for each tenth of severity, from none to full, the matrix of linear sRGB. */
+        /** @description A way of seeing: for each tenth of severity, from none to full, what is done to linear sRGB. */
         EyesView: {
+            /** @description What is added to each channel then. */
+            added: number[];
+            /** @description How far a point is spread: the standard deviation of a Gaussian in CSS pixels. */
+            blur: number[];
             id: string;
+            /** @description The matrix that it is multiplied with, row by row. */
             matrices: number[][];
             name: string;
         };

@@ -3,15 +3,17 @@ import { useEffect } from "react";
 import { vocabularyQuery } from "../api/queries";
 import { useEyes } from "./eyes";
 
-/** Nine numbers of a matrix as the filter takes them: a row for each channel, and opacity as it is. */
-const rows = (m: number[]) =>
-  `${[0, 3, 6].map((at) => `${m.slice(at, at + 3).join(" ")} 0 0`).join(" ")} 0 0 0 1 0`;
+/** Nine numbers of a matrix and what is added, as the filter takes them: a row for each channel, and opacity as it is. */
+const rows = (m: number[], added: number) =>
+  `${[0, 3, 6].map((at) => `${m.slice(at, at + 3).join(" ")} 0 ${added}`).join(" ")} 0 0 0 1 0`;
 
 /** The eyes that were chosen, as a filter in linear light: what is seen is what the core measures. */
 export function EyesFilter() {
   const { eyes } = useEyes();
   const { data } = useQuery(vocabularyQuery);
-  const matrix = eyes && data?.eyes.find((e) => e.id === eyes.kind)?.matrices[eyes.tenths];
+  const kind = eyes && data?.eyes.find((e) => e.id === eyes.kind);
+  const matrix = kind?.matrices[eyes?.tenths ?? 0];
+  const blur = kind?.blur[eyes?.tenths ?? 0] ?? 0;
   useEffect(() => {
     document.documentElement.toggleAttribute("data-eyes", matrix !== undefined);
   }, [matrix]);
@@ -19,7 +21,8 @@ export function EyesFilter() {
   return (
     <svg width="0" height="0" aria-hidden="true" style={{ position: "absolute" }}>
       <filter id="eyes" colorInterpolationFilters="linearRGB">
-        <feColorMatrix type="matrix" values={rows(matrix)} />
+        <feColorMatrix type="matrix" values={rows(matrix, kind?.added[eyes?.tenths ?? 0] ?? 0)} />
+        {blur > 0 && <feGaussianBlur stdDeviation={blur} />}
       </filter>
     </svg>
   );

@@ -1,3 +1,4 @@
+import { useRovingIndex } from "@mantine/hooks";
 import { IconArrowsDiagonal, IconArrowsDiagonalMinimize2 } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate, useSearch } from "@tanstack/react-router";
@@ -59,6 +60,8 @@ export const ProofHead = memo(function ProofHead({ theme, counting, onCount }: P
   );
 });
 
+const TABS = [...PAGE_NAMES, "own page"] as const;
+
 function Pages() {
   const { page = "timetable", own = false } = useSearch({ from: "/themes/$slug" });
   const navigate = useNavigate();
@@ -71,16 +74,21 @@ function Pages() {
           : { ...s, own: undefined, page: name === "timetable" ? undefined : name },
     });
   const shown = own ? "own page" : page;
+  const roving = useRovingIndex({
+    total: TABS.length,
+    focusedIndex: TABS.indexOf(shown),
+    activateOnFocus: true,
+  });
   return (
     <div className={classes.pages} role="tablist" aria-label="Pages of the proof">
-      {([...PAGE_NAMES, "own page"] as const).map((name) => (
+      {TABS.map((name, index) => (
         <button
           key={name}
           type="button"
           role="tab"
           aria-selected={name === shown}
           className={classes.page}
-          onClick={() => turn(name)}
+          {...roving.getItemProps({ index, onClick: () => turn(name) })}
         >
           {name}
         </button>

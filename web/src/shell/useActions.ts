@@ -86,7 +86,7 @@ export function useActions(): Action[] {
       id: `eyes-${id}`,
       group: "Proof",
       name: `Eyes: ${name}`,
-      words: "vision colour color blindness deficiency simulation",
+      words: "vision colour color blindness deficiency simulation blur acuity glare sunlight outdoors",
       run: () => seeWith(id ? { kind: id, tenths: 10 } : undefined),
     }));
     const questions: Action[] = (

@@ -73,6 +73,7 @@ export const STAGES: Stage[] = [
     keys: [
       { keys: "← →", does: "move the chosen step by half an L*, with Shift by two" },
       { keys: "Enter", does: "open the scale of the chosen step" },
+      { keys: "↑ ↓", does: "on a scale’s name: go to the one above or below; ← → along its steps below" },
       { keys: "Ctrl click", does: "on a scale’s name: choose it, to move several scales together" },
     ],
     load: () => import("./stave/StaveStage"),
@@ -114,7 +115,10 @@ export const STAGES: Stage[] = [
       const errors = preview?.counts.errors ?? 0;
       return errors > 0 ? counted(errors, "error") : "";
     },
-    keys: [{ keys: "Shift click", does: "copy the ratio of a pair alone" }],
+    keys: [
+      { keys: "← → ↑ ↓", does: "in the matrix: move from pair to pair, with Enter copy one" },
+      { keys: "Shift click", does: "copy the ratio of a pair alone" },
+    ],
     load: () => import("./check/CheckStage"),
   },
   {
@@ -140,6 +144,7 @@ export const STAGES: Stage[] = [
       return [...chosen.slice(0, MOST_TOLD), ...(more > 0 ? [`and ${more}`] : [])].join("\n");
     },
     keys: [
+      { keys: "← → ↑ ↓", does: "in the list of targets: move from one to the next, and to its tick" },
       { keys: "↑ ↓", does: "walk the lines of the file, with Enter copy one" },
       { keys: "Enter", does: "in the search of a file: the next hit, with Shift copy it" },
       { keys: "Enter", does: "in the map: what a colour becomes, a colour or a token's path" },

@@ -1,7 +1,7 @@
 //! What the rules offer, listed once in the core: the interface asks instead of knowing.
 
 use axum::Json;
-use rhodon_color::{RELATIONS, Vision, VisionKind};
+use rhodon_color::{Daylight, RELATIONS, Vision, VisionKind, acuity_blur};
 use rhodon_formats::color_use::{FINDERS, NOT_OURS};
 use rhodon_formats::read::READERS;
 use rhodon_formats::{Group, PaintRule, paint_rules};
@@ -64,12 +64,30 @@ pub struct PictureLimits {
     leans: Vec<&'static str>,
 }
 
-/// A kind of vision: for each tenth of severity, from none to full, the matrix of linear sRGB.
+/// A way of seeing: for each tenth of severity, from none to full, what is done to linear sRGB.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct EyesView {
     id: &'static str,
     name: &'static str,
+    /// The matrix that it is multiplied with, row by row.
     matrices: Vec<Vec<f64>>,
+    /// What is added to each channel then.
+    added: Vec<f64>,
+    /// How far a point is spread: the standard deviation of a Gaussian in CSS pixels.
+    blur: Vec<f64>,
+}
+
+impl EyesView {
+    /// Eyes that see everything as it is.
+    fn usual() -> Self {
+        Self {
+            id: "",
+            name: "",
+            matrices: tenths(|_| grey(1.0)),
+            added: tenths(|_| 0.0),
+            blur: tenths(|_| 0.0),
+        }
+    }
 }
 
 /// Which property paints a part of what a selector matches.
@@ -187,20 +205,42 @@ pub(crate) async fn vocabulary() -> Json<VocabularyView> {
     })
 }
 
+/// No severity, and each tenth up to the full one.
+fn tenths<T>(of: impl Fn(f64) -> T) -> Vec<T> {
+    (0..=10).map(|tenth| of(f64::from(tenth) / 10.0)).collect()
+}
+
 fn eyes() -> Vec<EyesView> {
-    let tenths = |see: &dyn Fn(f64) -> Vision| {
-        let matrix = |tenth: u8| see(f64::from(tenth) / 10.0).matrix().concat();
-        (0..=10).map(matrix).collect()
+    let colors = |id, name, see: &dyn Fn(f64) -> Vision| EyesView {
+        id,
+        name,
+        matrices: tenths(|severity| see(severity).matrix().concat()),
+        ..EyesView::usual()
     };
-    let kinds = VisionKind::ALL.map(|kind| EyesView {
-        id: kind.id(),
-        name: kind.id(),
-        matrices: tenths(&|severity| Vision::new(kind, severity)),
+    let daylight = EyesView {
+        id: "daylight",
+        name: "daylight on the screen",
+        matrices: tenths(|severity| grey(Daylight::new(severity).share())),
+        added: tenths(|severity| Daylight::new(severity).added()),
+        ..EyesView::usual()
+    };
+    let unsharp = EyesView {
+        id: "unsharp",
+        name: "unsharp sight",
+        blur: tenths(acuity_blur),
+        ..EyesView::usual()
+    };
+    let kinds = VisionKind::ALL.map(|kind| {
+        colors(kind.id(), kind.id(), &|severity| {
+            Vision::new(kind, severity)
+        })
     });
-    let without_color = EyesView {
-        id: "none",
-        name: "no colour",
-        matrices: tenths(&Vision::without_color),
-    };
-    kinds.into_iter().chain([without_color]).collect()
+    let without_color = colors("none", "no colour", &Vision::without_color);
+    let others = [without_color, unsharp, daylight];
+    kinds.into_iter().chain(others).collect()
+}
+
+/// A matrix that takes every channel alike.
+fn grey(share: f64) -> Vec<f64> {
+    vec![share, 0.0, 0.0, 0.0, share, 0.0, 0.0, 0.0, share]
 }

@@ -1,5 +1,6 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef } from "react";
+import { useOneStop } from "../../ui/useOneStop";
 import type { Column } from "./columns";
 import classes from "./Ledger.module.css";
 import { LedgerRow } from "./LedgerRow";
@@ -42,13 +43,21 @@ export function LedgerTable({ rows, columns, marks, empty, names, chosen, onChoo
     virtual.scrollToIndex(index, { align: "center" });
   }, [index, chosen, virtual]);
   const keys = useTableKeys(frame, virtual, rows.length);
+  const onFocus = useOneStop(frame, "tr[data-index]");
   const everyOne = rows.length > 0 && rows.every((r) => marks.paths.has(r.token.path));
   const items = virtual.getVirtualItems();
   const above = items[0]?.start ?? 0;
   const below = virtual.getTotalSize() - (items[items.length - 1]?.end ?? 0);
   return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by keyboard
-    <section ref={frame} className={classes.scroll} tabIndex={0} aria-label="Tokens" onKeyDown={keys}>
+    <section
+      ref={frame}
+      className={classes.scroll}
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by keyboard
+      tabIndex={0}
+      aria-label="Tokens"
+      onFocus={onFocus}
+      onKeyDown={keys}
+    >
       <table
         className={classes.table}
         aria-rowcount={rows.length + 1}

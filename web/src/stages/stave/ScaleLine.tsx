@@ -41,7 +41,7 @@ function PlainScaleLine({ scale, intents, roles, open, onOpen }: Props) {
   const [above, below] = useSame(laid);
   return (
     <div className={classes.row} data-open={open || undefined} data-chosen={chosen || undefined}>
-      <div className={classes.rowHead}>
+      <div className={classes.rowHead} data-head>
         <button
           type="button"
           className={classes.rowName}

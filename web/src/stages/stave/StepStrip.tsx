@@ -1,8 +1,9 @@
 import { Popover } from "@mantine/core";
-import { memo, useCallback, useState } from "react";
+import { memo, useCallback, useRef, useState } from "react";
 import type { Scale, Step } from "../../api/client";
 import { usePart } from "../../lineage/useLineage";
 import { CopyButton } from "../../ui/CopyButton";
+import { moveInRows, useOneStop } from "../../ui/useOneStop";
 import type { Mode } from "./roles";
 import classes from "./Stave.module.css";
 import { StepCard } from "./StepCard";
@@ -18,8 +19,16 @@ export function StepStrip({ scale, mode }: Props) {
   const [open, setOpen] = useState<string>();
   const omitted = usePart((d) => d.scales?.[scale.slug]?.omit) ?? NONE;
   const toggle = useCallback((label: string, opens: boolean) => setOpen(opens ? label : undefined), []);
+  const frame = useRef<HTMLOListElement>(null);
+  const onFocus = useOneStop(frame, "li");
   return (
-    <ol className={classes.strip} aria-label={`Steps of ${scale.name}`}>
+    <ol
+      ref={frame}
+      className={classes.strip}
+      aria-label={`Steps of ${scale.name}`}
+      onFocus={onFocus}
+      onKeyDown={(e) => moveInRows(e, { each: "li", across: true })}
+    >
       {scale.steps.map((step) => (
         <Chip
           key={step.label}

@@ -1,0 +1,62 @@
+import { type FocusEvent, type KeyboardEvent, type RefObject, useEffect, useRef } from "react";
+
+const CONTROL = "button:not(:disabled), input:not(:disabled), select:not(:disabled)";
+/** What keeps the arrow keys for itself. */
+const TYPED = "input:not([type=checkbox]), select, textarea";
+/** Where Tab leads first. */
+const AT_HAND = "[aria-current=true], [aria-expanded=true], [aria-selected=true] *";
+
+interface Rows {
+  /** Selector of what holds the controls of one row, or of one column where they stand side by side. */
+  each: string;
+  /** Whether they stand side by side. */
+  across?: boolean;
+}
+
+const controlsOf = (row: Element) => [...row.querySelectorAll<HTMLElement>(CONTROL)];
+
+/**
+ * A long list or table is one stop of Tab: the control that had the focus last, the one at hand, or the
+ * first. It is kept in the page itself: rows that did not change are not drawn anew for it.
+ */
+export function useOneStop(frame: RefObject<HTMLElement | null>, each: string) {
+  const last = useRef<Element>(undefined);
+  const arrange = () => {
+    const all = [...(frame.current?.querySelectorAll(each) ?? [])].flatMap(controlsOf);
+    const kept = all.find((control) => control === last.current);
+    const stop = kept ?? all.find((control) => control.matches(AT_HAND)) ?? all[0];
+    for (const control of all) control.tabIndex = control === stop ? 0 : -1;
+  };
+  useEffect(arrange);
+  return (event: FocusEvent<HTMLElement>) => {
+    if (!event.target.matches(CONTROL) || !event.target.closest(each)) return;
+    last.current = event.target;
+    arrange();
+  };
+}
+
+/** Moving in such a list by keys: arrows between rows and inside of one, Home and End to the ends. */
+export function moveInRows(event: KeyboardEvent<HTMLElement>, { each, across = false }: Rows) {
+  const at = event.target as HTMLElement;
+  const row = at.closest(each);
+  if (!row || at.matches(TYPED) || event.altKey) return;
+  const rows = [...event.currentTarget.querySelectorAll(each)];
+  const index = rows.indexOf(row);
+  const place = controlsOf(row).indexOf(at);
+  const [back, on] = across ? ["ArrowLeft", "ArrowRight"] : ["ArrowUp", "ArrowDown"];
+  const [before, after] = across ? ["ArrowUp", "ArrowDown"] : ["ArrowLeft", "ArrowRight"];
+  const ways: Record<string, [number, number]> = {
+    [back]: [index - 1, place],
+    [on]: [index + 1, place],
+    [before]: [index, place - 1],
+    [after]: [index, place + 1],
+    Home: [0, place],
+    End: [rows.length - 1, place],
+  };
+  const way = ways[event.key];
+  const controls = way && rows[way[0]] ? controlsOf(rows[way[0]] as Element) : [];
+  const next = way && controls[way[0] === index ? way[1] : Math.min(way[1], controls.length - 1)];
+  if (!next) return;
+  event.preventDefault();
+  next.focus();
+}

@@ -103,9 +103,13 @@ test("what is seen with other eyes is what the core measures", async ({ page, sl
   };
   const own = await shown(page, ...at);
   expect(own).toEqual([0x0f, 0x5c, 0x7a]);
-  for (const { id, name, matrices, added } of eyes) {
+  for (const { id, name, matrices, added, blur } of eyes) {
     await page.getByLabel("Eyes").selectOption(id);
     await expect(page.getByRole("status").filter({ hasText: "seen with" })).toContainText(name);
+    if (blur[10] > 0) {
+      await expect(page.locator("feGaussianBlur")).toHaveAttribute("stdDeviation", String(blur[10]));
+      continue;
+    }
     const moved = await bar.boundingBox();
     const seen = await shown(page, (moved?.x ?? 0) + 3, (moved?.y ?? 0) + 3);
     const full: number[] = matrices[10];
@@ -230,4 +234,31 @@ test("the proof shows more contrast, the ledger says why, and the level is switc
   await page.getByRole("switch", { name: /more contrast/ }).click({ force: true });
   await saved(page, 2);
   await expect(page.getByText(/pairs at 7 : 1/)).toHaveCount(0);
+});
+
+test("a page far from the theme's aim is noted while it is shown", async ({ page, slug }) => {
+  await damage(page, slug, { aim: { dominant: 5, secondary: 5, accent: 90 } });
+  await open(page, slug, "check").catch(() => undefined);
+  const findings = page.getByRole("region", { name: "Findings" });
+  const fold = findings.getByRole("button", { name: /notes?/ });
+  if (await fold.isVisible()) await fold.click();
+  const note = findings.getByRole("listitem").filter({ hasText: "of the page timetable" });
+  await expect(note).toContainText(/covers? \d+ % of the page timetable; the theme aims at \d+ %\./);
+  await page.getByRole("tab", { name: "booking" }).click();
+  await expect(note).toHaveCount(0);
+  await expect(findings.getByRole("listitem").filter({ hasText: "of the page booking" })).toBeVisible();
+});
+
+test("findings of a kind are mended together, as one step of undo", async ({ page, slug, request }) => {
+  const tokens = { "ferry.wake": { value: "#0f5c7a" }, "ferry.foam": { value: "#0f5c7b" } };
+  await damage(page, slug, { tokens });
+  await open(page, slug, "check").catch(() => undefined);
+  const findings = page.getByRole("region", { name: "Findings" });
+  await findings.getByRole("button", { name: "mend all 2 of literal" }).click();
+  await saved(page, 3);
+  await expect(findings.getByText("is written as")).toHaveCount(0);
+  const mended = (await savedSpec(request, slug)).tokens as typeof tokens;
+  expect(Object.values(mended).map((t) => t.value)).toEqual(["{petrol.600}", "{petrol.600}"]);
+  await page.keyboard.press("Control+z");
+  await expect(findings.getByText("is written as")).toHaveCount(2);
 });

@@ -33,7 +33,7 @@ mod vocabulary;
 pub use self::palette::{IntentScale, NamedScale};
 pub use audit::{
     AcceptedReport, CheckReport, Finding, FindingReport, Fix, FixReport, Matrix, Mended, Severity,
-    audit, mend, mend_all,
+    audit, mend, mend_all, proportion,
 };
 pub use change::{Change, Changed, Diff, NewBrand, Operation, apply, diff, opacity_note};
 pub use derive::{Derived, More, MoreCell, derive};

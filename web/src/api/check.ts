@@ -1,12 +1,15 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
-import { answer, api, type Finding, type ThemeDocument } from "./client";
+import { answer, api, type components, type Finding, type Level, type ThemeDocument } from "./client";
 import { numberOf } from "./numberOf";
 
-/** What a check of a document comes to, at a level of contrast. */
-export const checkQuery = (spec: ThemeDocument, level: "usual" | "more") =>
+/** The balance of a page as it was measured, in percent. */
+export type MeasuredPage = components["schemas"]["MeasuredPage"];
+
+/** What a check of a document comes to, at a level of contrast, with what a page was measured at. */
+export const checkQuery = (spec: ThemeDocument, level: Level, measured?: MeasuredPage) =>
   queryOptions({
-    queryKey: ["check", level, numberOf(spec)],
-    queryFn: () => answer(api.POST("/api/check", { body: { spec, level } })),
+    queryKey: ["check", level, numberOf(spec), measured],
+    queryFn: () => answer(api.POST("/api/check", { body: { spec, level, measured } })),
     placeholderData: keepPreviousData,
     gcTime: 60_000,
     retry: false,

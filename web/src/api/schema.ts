@@ -1337,6 +1337,11 @@ export interface components {
             do: "give-back";
             /** @description Their places, as the lineage of the document tells them. */
             places: string[];
+        } | {
+            /** @enum {string} */
+            do: "mend-findings";
+            /** @description The kind, as in `contrast`. */
+            kind: string;
         };
         /** @description A change to save as a new revision. */
         ChangeRequest: {
@@ -1370,6 +1375,13 @@ export interface components {
         ChangedView: {
             /** @description What else it changes, in sentences. */
             notes: string[];
+            spec: components["schemas"]["ThemeDocument"];
+        };
+        /** @description A document, how much contrast is asked for, and what a page was measured at. */
+        CheckRequest: {
+            /** @enum {string} */
+            level?: "usual" | "more";
+            measured?: components["schemas"]["MeasuredPage"] | null;
             spec: components["schemas"]["ThemeDocument"];
         };
         /** @description What a check comes to. */
@@ -1774,6 +1786,17 @@ export interface components {
              * @description The least ratio of what is read; what needs less must only be seen.
              */
             text: number;
+        };
+        /** @description The balance of colours on a page as it is shown, in percent. */
+        MeasuredPage: {
+            /** Format: double */
+            accent: number;
+            /** Format: double */
+            dominant: number;
+            /** @description Its name. */
+            page: string;
+            /** Format: double */
+            secondary: number;
         };
         /** @description A theme on the page of all themes. */
         MemberView: {
@@ -3185,7 +3208,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["DeriveRequest"];
+                "application/json": components["schemas"]["CheckRequest"];
             };
         };
         responses: {

@@ -2,7 +2,7 @@ import { Modal } from "@mantine/core";
 import { useMediaQuery } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useSearch } from "@tanstack/react-router";
-import { useCallback, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import type { Level, Token } from "../api/client";
 import { vocabularyQuery } from "../api/queries";
 import { useEditorState } from "../editor/EditorProvider";
@@ -20,6 +20,7 @@ import { ProofFrame } from "./ProofFrame";
 import { ProofHead } from "./ProofHead";
 import classes from "./ProofPane.module.css";
 import { Shares } from "./Shares";
+import { type Part, sumsOf, useMeasured } from "./shares";
 import { AT_MORE, useOther } from "./useOther";
 import { useWide } from "./wide";
 
@@ -51,8 +52,22 @@ export function ProofPane() {
   const [counting, setCounting] = useState(false);
   const count = useCallback(() => setCounting((c) => !c), []);
   const [shares, setShares] = useState<Map<string, number>>();
+  const { wanted } = useMeasured();
 
   const tokenOf = useCallback((css: string | undefined) => tokens?.find((t) => t.css === css), [tokens]);
+  useEffect(() => {
+    if (!wanted || !shares || own) return useMeasured.setState({ page: undefined });
+    const sums = sumsOf(shares, (css) => tokenOf(css)?.share ?? "accent");
+    const percent = (part: Part) => Math.round(sums[part] * 100);
+    useMeasured.setState({
+      page: {
+        page,
+        dominant: percent("dominant"),
+        secondary: percent("secondary"),
+        accent: percent("accent"),
+      },
+    });
+  }, [wanted, shares, own, page, tokenOf]);
   const pathOf = (css: string | undefined) => tokenOf(css)?.path;
   const pick = (picked: Paint) => {
     const path = pathOf(picked.ground) ?? pathOf(picked.text);
@@ -69,7 +84,7 @@ export function ProofPane() {
       rules={vocabulary?.paints ?? []}
       onPoint={setPaint}
       onPick={pick}
-      onCoverage={counting && counted ? setShares : undefined}
+      onCoverage={(counting || wanted) && counted ? setShares : undefined}
     />
   );
 

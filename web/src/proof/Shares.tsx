@@ -5,10 +5,8 @@ import { vocabularyQuery } from "../api/queries";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
 import { Swatch } from "../ui/Swatch";
 import classes from "./ProofPane.module.css";
+import { PARTS, type Part, sumsOf } from "./shares";
 
-type Part = Token["share"];
-
-const PARTS: Part[] = ["dominant", "secondary", "accent"];
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 interface Props {
@@ -40,8 +38,7 @@ export function Shares({ shares, tokenOf, mode }: Props) {
       `aim: ${next.dominant}, ${next.secondary}, ${next.accent} %`,
     );
   };
-  const sums = { dominant: 0, secondary: 0, accent: 0 };
-  for (const [name, share] of shares) sums[partOf(name)] += share;
+  const sums = sumsOf(shares, partOf);
   const grounds = [...shares].sort((a, b) => b[1] - a[1]).slice(0, 12);
   return (
     <section className={classes.shares} aria-label="Proportions">

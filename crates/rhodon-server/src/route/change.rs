@@ -71,6 +71,11 @@ pub enum ChangeInput {
         /// Their places, as the lineage of the document tells them.
         places: Vec<String>,
     },
+    /// Mends every finding of a kind that can be mended without harm; the notes tell how.
+    MendFindings {
+        /// The kind, as in `contrast`.
+        kind: String,
+    },
 }
 
 /// A brand colour to be.
@@ -139,6 +144,7 @@ impl ChangeInput {
                 paint: choice(scale, color)?,
             },
             Self::GiveBack { places } => Operation::GiveBack(places),
+            Self::MendFindings { kind } => Operation::MendFindings(kind),
         })
     }
 }

@@ -5,15 +5,70 @@ use std::collections::BTreeMap;
 use axum::Json;
 use axum::extract::State;
 use rhodon_formats::report::check;
-use rhodon_theme::{Derived, FindingReport, Matrix, Resolved};
-use serde::Serialize;
+use rhodon_theme::{Aim, Derived, FindingReport, Level, Matrix, Resolved, proportion};
+use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
 
-use super::derive::{DeriveRequest, at_level};
+use super::derive::at_level;
 use crate::bench::{Bench, derived};
 use crate::error::ApiError;
 use crate::json::JsonBody;
+
+/// A document, how much contrast is asked for, and what a page was measured at.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct CheckRequest {
+    #[schema(schema_with = crate::schema::spec_schema)]
+    spec: Value,
+    /// `usual`, which is the default, or `more`.
+    #[serde(default)]
+    #[schema(schema_with = crate::schema::level_schema)]
+    level: Level,
+    measured: Option<MeasuredPage>,
+}
+
+/// The balance of colours on a page as it is shown, in percent.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct MeasuredPage {
+    /// Its name.
+    page: String,
+    dominant: f64,
+    secondary: f64,
+    accent: f64,
+}
+
+/// The longest name of a page, in bytes.
+const MAX_PAGE: usize = 80;
+
+impl MeasuredPage {
+    fn check(&self) -> Result<(), ApiError> {
+        let parts = [self.dominant, self.secondary, self.accent];
+        let named = !self.page.is_empty()
+            && self.page.len() <= MAX_PAGE
+            && !self.page.chars().any(char::is_control);
+        if !named {
+            let expected = format!("expected 1 to {MAX_PAGE} bytes");
+            return Err(ApiError::value("/measured/page", expected));
+        }
+        if !parts.iter().all(|part| (0.0..=100.0).contains(part)) {
+            let expected = "expected shares of 0 to 100 percent";
+            return Err(ApiError::value("/measured", expected));
+        }
+        Ok(())
+    }
+
+    fn told(&self, theme: &Resolved) -> Option<FindingView> {
+        let balance = Aim {
+            dominant: self.dominant,
+            secondary: self.secondary,
+            accent: self.accent,
+        };
+        let found = proportion(theme, &self.page, balance)?;
+        Some(FindingReport::new(&found, None).into())
+    }
+}
 
 /// What a check comes to.
 #[derive(Debug, Serialize, ToSchema)]
@@ -117,18 +172,24 @@ impl MatrixView {
 
 /// Findings with what mends them, and the contrast of every foreground on every ground.
 #[utoipa::path(
-    post, path = "/check", request_body = DeriveRequest,
+    post, path = "/check", request_body = CheckRequest,
     responses((status = 200, body = CheckView), (status = 422, body = ApiError))
 )]
 pub(crate) async fn check_theme(
     State(bench): State<Bench>,
-    JsonBody(body): JsonBody<DeriveRequest>,
+    JsonBody(body): JsonBody<CheckRequest>,
 ) -> Result<Json<CheckView>, ApiError> {
+    if let Some(measured) = &body.measured {
+        measured.check()?;
+    }
     let theme = bench.read(body.spec).await?;
     let job = move || {
         let made = derived(&theme).map_err(|p| ApiError::invalid("/spec", p))?;
         let shown = at_level(&made, body.level)?;
-        Ok::<_, ApiError>(checked(&theme, &made, &shown))
+        let mut view = checked(&theme, &made, &shown);
+        let balance = body.measured.and_then(|m| m.told(&theme));
+        view.findings.extend(balance);
+        Ok::<_, ApiError>(view)
     };
     Ok(Json(bench.work.run(job).await??))
 }

@@ -217,16 +217,16 @@ fn eyes() -> Vec<EyesView> {
         matrices: tenths(|severity| see(severity).matrix().concat()),
         ..EyesView::usual()
     };
-    let daylight = EyesView {
-        id: "daylight",
-        name: "daylight on the screen",
+    let glare = EyesView {
+        id: "glare",
+        name: "glare",
         matrices: tenths(|severity| grey(Daylight::new(severity).share())),
         added: tenths(|severity| Daylight::new(severity).added()),
         ..EyesView::usual()
     };
-    let unsharp = EyesView {
-        id: "unsharp",
-        name: "unsharp sight",
+    let blur = EyesView {
+        id: "blur",
+        name: "blur",
         blur: tenths(acuity_blur),
         ..EyesView::usual()
     };
@@ -236,7 +236,7 @@ fn eyes() -> Vec<EyesView> {
         })
     });
     let without_color = colors("none", "no colour", &Vision::without_color);
-    let others = [without_color, unsharp, daylight];
+    let others = [without_color, blur, glare];
     kinds.into_iter().chain(others).collect()
 }
 

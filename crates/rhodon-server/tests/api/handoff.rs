@@ -239,3 +239,36 @@ async fn a_check_tells_findings_and_the_matrix() {
         .count();
     assert_eq!(preview["counts"]["errors"], errors);
 }
+
+#[tokio::test]
+async fn a_page_that_was_measured_is_judged_by_the_aim() {
+    let server = Server::start().await;
+    let ask = |measured: Value| json!({ "spec": tern("#0f5c7a"), "measured": measured });
+    let page = json!({ "page": "booking", "dominant": 90, "secondary": 6, "accent": 4 });
+    let (status, check) = server.post("/api/check", ask(page)).await;
+    assert_eq!(status, StatusCode::OK);
+    let told = check["findings"].as_array().unwrap().iter();
+    let told: Vec<_> = told.filter(|f| f["id"] == "proportion").collect();
+    assert_eq!(
+        told[0]["message"],
+        "Neutral grounds cover 90 % of the page booking; the theme aims at 60 %."
+    );
+    for (wrong, at) in [
+        (
+            json!({ "page": "", "dominant": 1, "secondary": 1, "accent": 1 }),
+            "/measured/page",
+        ),
+        (
+            json!({ "page": "a\u{0}", "dominant": 1, "secondary": 1, "accent": 1 }),
+            "/measured/page",
+        ),
+        (
+            json!({ "page": "a", "dominant": 101, "secondary": 1, "accent": 1 }),
+            "/measured",
+        ),
+    ] {
+        let (status, refused) = server.post("/api/check", ask(wrong)).await;
+        assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
+        assert_eq!(refused["problems"][0]["pointer"], at, "{refused}");
+    }
+}

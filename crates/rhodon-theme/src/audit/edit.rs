@@ -29,6 +29,8 @@ pub(crate) enum Edit {
     Apart(Slug),
     /// A see-through step is no longer made.
     WithoutAlpha(Slug, u8),
+    /// A scale is left out of exports.
+    LeaveOut(Slug),
 }
 
 impl Edit {
@@ -69,6 +71,9 @@ impl Edit {
                 }
             }
             Self::Apart(_) => {}
+            Self::LeaveOut(scale) => {
+                document.scales.entry(scale.clone()).or_default().off = Some(true);
+            }
             Self::WithoutAlpha(scale, percent) => {
                 if let Some(settings) = document.scales.get_mut(scale) {
                     settings.alpha.retain(|a| a != percent);

@@ -6,7 +6,7 @@ use serde_json::Value;
 use super::scene::Scene;
 use super::{Edit, Finding, Severity, alike, audit};
 use crate::derive::{Derived, derive};
-use crate::document::{Document, Resolved};
+use crate::document::{Document, Problems, Resolved};
 use crate::value::ColorValue;
 
 /// A change of the document that mends a finding.
@@ -100,6 +100,7 @@ fn label(edit: &Edit, derived: &Derived) -> String {
         Edit::At(scale, Some(step)) => format!("let {scale} stand at {step}"),
         Edit::At(scale, None) => format!("let {scale} stand where it fits best"),
         Edit::Apart(intent) => format!("move {intent} away"),
+        Edit::LeaveOut(scale) => format!("leave {scale} out of exports"),
         Edit::WithoutAlpha(scale, percent) => format!("do without {scale} a{percent}"),
     }
 }
@@ -117,20 +118,46 @@ pub struct Mended {
 
 /// The most changes that are made one after the other.
 const MOST: usize = 200;
+/// Tokens that may be derived anew while fixes are tried, so that no document costs more than a moment.
+const TRIES: usize = 20_000;
+/// How many findings get a fix at least, and at most; the others get theirs once these are mended.
+const WORTH: (usize, usize) = (4, 60);
+
+/// How many fixes are tried of a theme with so many tokens.
+pub(super) fn worth_trying(tokens: usize) -> usize {
+    (TRIES / tokens.max(1)).clamp(WORTH.0, WORTH.1)
+}
 
 /// Applies the fixes of errors and warnings one after the other, each tried on what the ones before it
 /// left.
 ///
 /// # Errors
 /// A document that cannot be derived.
-pub fn mend_all(theme: &Resolved) -> Result<Mended, crate::document::Problems> {
+pub fn mend_all(theme: &Resolved) -> Result<Mended, Problems> {
+    mend_some(theme, MOST, |f| f.severity > Severity::Note)
+}
+
+/// As [`mend_all`], for findings of a kind, and for as many as are worth a moment.
+///
+/// # Errors
+/// A document that cannot be derived.
+pub fn mend_kind(theme: &Resolved, id: &str) -> Result<Mended, Problems> {
+    let tokens = derive(theme)?.tokens.len();
+    mend_some(theme, worth_trying(tokens), |f| f.id == id)
+}
+
+fn mend_some(
+    theme: &Resolved,
+    most: usize,
+    wanted: impl Fn(&Finding) -> bool,
+) -> Result<Mended, Problems> {
     let mut theme = theme.clone();
     let mut done = Vec::new();
-    for _ in 0..MOST {
+    for _ in 0..most {
         let derived = derive(&theme)?;
         let findings = audit(&theme, &derived);
         let counts = |f: &&Finding| f.severity > Severity::Note && f.stands();
-        let mut open = findings.iter().filter(counts);
+        let mut open = findings.iter().filter(|f| wanted(f) && f.stands());
         let Some(fix) = open.find_map(|f| mend(&theme, &findings, f)) else {
             let left = findings.iter().filter(counts).cloned().collect();
             return Ok(Mended {

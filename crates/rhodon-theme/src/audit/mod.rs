@@ -11,6 +11,7 @@ mod matrix;
 mod mode;
 mod near_brand;
 mod order;
+mod proportion;
 mod report;
 mod scene;
 mod state;
@@ -29,8 +30,9 @@ use crate::document::Resolved;
 use crate::token::Mode;
 
 pub(crate) use edit::Edit;
-pub use fix::{Fix, Mended, mend, mend_all};
+pub use fix::{Fix, Mended, mend, mend_all, mend_kind};
 pub use matrix::Matrix;
+pub use proportion::proportion;
 pub use report::{AcceptedReport, CheckReport, FindingReport, FixReport};
 use scene::Scene;
 

@@ -6,6 +6,7 @@ use schemars::JsonSchema;
 use serde::Serialize;
 use serde_json::Value;
 
+use super::fix::worth_trying;
 use super::{Finding, Severity, audit, mend};
 use crate::derive::Derived;
 use crate::document::Resolved;
@@ -64,17 +65,11 @@ pub struct CheckReport {
     pub findings: Vec<FindingReport>,
 }
 
-/// Tokens that may be derived anew while fixes are tried, so that no document costs more than a moment.
-const TRIES: usize = 20_000;
-/// How many findings get a fix at least, and at most; the others get theirs once these are mended.
-const FEWEST: usize = 4;
-const MOST: usize = 60;
-
 impl CheckReport {
     /// Of a theme, with more findings from elsewhere behind its own.
     pub fn new(theme: &Resolved, derived: &Derived, more: Vec<Finding>) -> Self {
         let findings = audit(theme, derived);
-        let mut left = (TRIES / derived.tokens.len().max(1)).clamp(FEWEST, MOST);
+        let mut left = worth_trying(derived.tokens.len());
         let reported = findings.iter().map(|f| {
             let tried = f.stands() && left > 0;
             left -= usize::from(tried && f.may_be_mended());

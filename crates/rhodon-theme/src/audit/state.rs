@@ -1,8 +1,9 @@
-//! States that look like rest.
+//! States that look like rest, or like the state of something else.
 
 use std::collections::BTreeMap;
+use std::sync::Arc;
 
-use rhodon_color::difference;
+use rhodon_color::{Rgb8, difference, hue_turn};
 
 use super::scene::{Scene, sentence};
 use super::{Edit, Finding, Severity};
@@ -11,9 +12,13 @@ use crate::vocabulary::{IntentPart, Role};
 
 /// CIEDE2000 below which nobody sees that a state has changed.
 const LEAST: f64 = 2.0;
+/// Degrees of Oklch hue beyond which a state set by hand was made for another colour.
+const STRANGE: f64 = 45.0;
+/// Oklch chroma from which a colour has a hue that people see.
+const COLORED: f64 = 0.04;
 
 pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
-    let mut states: Vec<(std::sync::Arc<str>, std::sync::Arc<str>)> = Vec::new();
+    let mut states: Vec<(Arc<str>, Arc<str>)> = Vec::new();
     for intent in &scene.derived.intents {
         let part = |part: IntentPart| part.of(intent.name.as_str());
         for state in [IntentPart::FillHover, IntentPart::FillPressed] {
@@ -36,31 +41,66 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
                 continue;
             };
             let gap = difference(now, at_rest);
-            if gap >= LEAST {
-                continue;
+            let turn = turn(now, at_rest).filter(|_| scene.is_set(&state, mode));
+            if gap < LEAST {
+                let message = format!(
+                    "{} differs from {} by CIEDE2000 {gap:.1} in {}; a state needs {LEAST}.",
+                    sentence(&scene.called(&state)),
+                    scene.called(&rest),
+                    mode.id()
+                );
+                let figures = BTreeMap::from([("difference", gap), ("need", LEAST)]);
+                let rule = "a state is seen: CIEDE2000 (CIE 142)";
+                out.push(finding(
+                    scene,
+                    (&state, &rest),
+                    mode,
+                    message,
+                    (figures, gap, rule),
+                ));
+            } else if let Some(turn) = turn.filter(|turn| *turn > STRANGE) {
+                let message = format!(
+                    "{} was set by hand in {} and is of another hue than {}, {turn:.0}° away: that one has changed since.",
+                    sentence(&scene.called(&state)),
+                    mode.id(),
+                    scene.called(&rest),
+                );
+                let figures = BTreeMap::from([("turn", turn), ("most", STRANGE)]);
+                let rule = "a state is of its rest colour: degrees of Oklch hue";
+                out.push(finding(
+                    scene,
+                    (&state, &rest),
+                    mode,
+                    message,
+                    (figures, -turn, rule),
+                ));
             }
-            let message = format!(
-                "{} differs from {} by CIEDE2000 {gap:.1} in {}; a state needs {LEAST}.",
-                sentence(&scene.called(&state)),
-                scene.called(&rest),
-                mode.id()
-            );
-            let set = [&state, &rest]
-                .into_iter()
-                .filter(|path| scene.is_set(path, mode));
-            let edits = set.map(|path| Edit::LetGo(path.clone(), mode)).collect();
-            out.push(Finding {
-                id: "state",
-                severity: Severity::Warning,
-                message,
-                mode: Some(mode),
-                tokens: vec![state.clone(), rest.clone()],
-                figures: BTreeMap::from([("difference", gap), ("need", LEAST)]),
-                measure: gap,
-                rule: "a state is seen: CIEDE2000 (CIE 142)",
-                accepted: None,
-                edits,
-            });
         }
+    }
+}
+
+/// Degrees of hue between two colours that have one.
+fn turn(a: Rgb8, b: Rgb8) -> Option<f64> {
+    let [a, b] = [a.to_oklch(), b.to_oklch()];
+    (a.c.min(b.c) > COLORED).then(|| hue_turn(a.h, b.h).abs())
+}
+
+fn finding(
+    scene: &Scene<'_>,
+    (state, rest): (&Arc<str>, &Arc<str>),
+    mode: Mode,
+    message: String,
+    (figures, measure, rule): (BTreeMap<&'static str, f64>, f64, &'static str),
+) -> Finding {
+    let set = [state, rest]
+        .into_iter()
+        .filter(|path| scene.is_set(path, mode));
+    let edits = set.map(|path| Edit::LetGo(path.clone(), mode)).collect();
+    Finding {
+        mode: Some(mode),
+        figures,
+        measure,
+        edits,
+        ..Finding::told("state", Severity::Warning, message, &[state, rest], rule)
     }
 }

@@ -1,8 +1,8 @@
 //! What nothing refers to.
 
-use std::collections::{BTreeMap, HashSet};
+use std::collections::HashSet;
 
-use super::scene::{Scene, sentence};
+use super::scene::Scene;
 use super::{Edit, Finding, Severity};
 use crate::token::{Mode, Section, Token};
 
@@ -19,40 +19,46 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
         if token.omitted || used.contains(&token.path) {
             continue;
         }
-        let see_through = token.section == Section::Scales
-            && token
-                .cell(Mode::Light)
-                .value
-                .color()
-                .is_some_and(|c| c.alpha < 1.0);
-        if see_through || token.section == Section::Own {
-            out.push(finding(scene, token, see_through));
+        if is_see_through(token) {
+            out.push(see_through(scene, token));
+        } else if token.section == Section::Own {
+            out.push(finding(scene.called(&token.path), &token.path, None));
+        }
+    }
+    for scale in &scene.derived.scales {
+        let off = scale.settings.off == Some(true);
+        if !off && !scale.paths.iter().any(|path| used.contains(path)) {
+            let edit = Edit::LeaveOut(scale.slug.clone());
+            let called = format!("the scale {}", scale.name);
+            out.push(finding(called, scale.slug.as_str(), Some(edit)));
         }
     }
 }
 
-fn finding(scene: &Scene<'_>, token: &Token, see_through: bool) -> Finding {
-    let scale = scene
-        .derived
-        .scales
-        .iter()
-        .find(|s| s.slug.as_str() == token.group());
+fn is_see_through(token: &Token) -> bool {
+    let color = token.cell(Mode::Light).value.color();
+    token.section == Section::Scales && color.is_some_and(|c| c.alpha < 1.0)
+}
+
+fn see_through(scene: &Scene<'_>, token: &Token) -> Finding {
+    let mut scales = scene.derived.scales.iter();
+    let scale = scales.find(|s| s.slug.as_str() == token.group());
     let percent = token.path.rsplit(".a").next().and_then(|n| n.parse().ok());
-    let edit = scale.filter(|_| see_through).zip(percent);
-    let edits = edit.map(|(s, percent)| Edit::WithoutAlpha(s.slug.clone(), percent));
+    let edit = scale
+        .zip(percent)
+        .map(|(s, percent)| Edit::WithoutAlpha(s.slug.clone(), percent));
+    finding(scene.called(&token.path), &token.path, edit)
+}
+
+fn finding(called: String, token: &str, edit: Option<Edit>) -> Finding {
     Finding {
-        id: "unused",
-        severity: Severity::Note,
-        message: format!(
-            "Nothing in the theme refers to {}.",
-            sentence(&scene.called(&token.path))
-        ),
-        mode: None,
-        tokens: vec![token.path.clone()],
-        figures: BTreeMap::new(),
-        measure: 0.0,
-        rule: "what nothing needs can be left out of exports",
-        accepted: None,
-        edits: edits.into_iter().collect(),
+        edits: edit.into_iter().collect(),
+        ..Finding::told(
+            "unused",
+            Severity::Note,
+            format!("Nothing in the theme refers to {called}."),
+            &[token],
+            "what nothing needs can be left out of exports",
+        )
     }
 }

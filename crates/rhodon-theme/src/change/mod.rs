@@ -17,6 +17,7 @@ mod reorder;
 pub use add::{NewBrand, opacity_note};
 pub use diff::{Change, Diff, diff};
 
+use crate::audit::mend_kind;
 use crate::document::{Document, IntentChoice, Problems, Resolved};
 use crate::label::Slug;
 
@@ -60,6 +61,8 @@ pub enum Operation {
     /// Gives decisions of this document back: the parent's hold again, or what is derived. Each is
     /// told by its place, as [`crate::Decision::pointer`] writes it.
     GiveBack(Vec<String>),
+    /// Mends every finding of a kind, as in `contrast`, that can be mended without harm.
+    MendFindings(String),
 }
 
 /// What an operation comes to.
@@ -82,6 +85,17 @@ pub fn apply(operation: &Operation, theme: &Resolved) -> Result<Changed, Problem
         }
         Operation::RenameIntent { intent, to } => {
             return rename_intent::rename(theme, intent, to);
+        }
+        Operation::MendFindings(kind) => {
+            let mended = mend_kind(theme, kind)?;
+            if mended.done.is_empty() {
+                let message = format!("nothing of the kind {kind:?} can be mended without harm");
+                return Err(Problems::one("", message));
+            }
+            return Ok(Changed {
+                document: mended.document,
+                notes: mended.done,
+            });
         }
         Operation::AddBrand(colors) => add::add(theme, colors)?,
         Operation::RemoveBrand(brand) => remove::remove(theme.document(), brand)?,

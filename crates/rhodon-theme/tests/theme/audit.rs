@@ -3,7 +3,10 @@
 
 use proptest::prelude::*;
 use rhodon_color::{Color, Rgb8};
-use rhodon_theme::{Document, Finding, Resolved, Severity, audit, derive, mend, mend_all};
+use rhodon_theme::{
+    Aim, Document, Finding, Operation, Resolved, Severity, apply, audit, derive, mend, mend_all,
+    proportion,
+};
 use serde_json::{Value, json};
 
 use crate::support::{document, theme};
@@ -56,6 +59,24 @@ fn cases() -> Vec<(Value, &'static str, Severity, &'static str)> {
             "state",
             Warning,
             "Primary fill hover differs from primary fill by CIEDE2000 0.0 in light; a state needs 2.",
+        ),
+        (
+            json!({ "roles": { "primary.fill-hover": { "light": "#9f391b" } } }),
+            "state",
+            Warning,
+            "Primary fill hover was set by hand in light and is of another hue than primary fill",
+        ),
+        (
+            json!({
+                "brand": [
+                    { "name": "Petrol", "slug": "petrol", "color": "#0f5c7a" },
+                    { "name": "Heather", "slug": "heather", "color": "#7a4b8f" },
+                ],
+                "intents": { "secondary": { "scale": "petrol" }, "heather": { "scale": "petrol" } },
+            }),
+            "unused",
+            Note,
+            "Nothing in the theme refers to the scale Heather.",
         ),
         (
             json!({ "roles": { "link.rest": { "light": "#0f5c7b", "dark": "{petrol.200}" } } }),
@@ -232,4 +253,49 @@ proptest! {
         let again = mend_all(&after).unwrap();
         prop_assert_eq!(again.document, mended.document);
     }
+}
+
+/// What a page was measured at is told where it is far from the aim, and may be accepted.
+#[test]
+fn a_page_far_from_the_aim_is_told() {
+    let page = |dominant, secondary, accent| Aim {
+        dominant,
+        secondary,
+        accent,
+    };
+    let usual = theme(json!({}));
+    assert_eq!(proportion(&usual, "timetable", page(70.0, 25.0, 5.0)), None);
+    let found = proportion(&usual, "timetable", page(86.0, 12.0, 2.0)).unwrap();
+    assert_eq!(found.severity, Severity::Note);
+    assert_eq!(
+        found.message,
+        "Neutral grounds cover 86 % of the page timetable; the theme aims at 60 %."
+    );
+    let aimed = theme(json!({ "aim": { "dominant": 85, "secondary": 10, "accent": 5 } }));
+    assert_eq!(proportion(&aimed, "timetable", page(86.0, 12.0, 2.0)), None);
+    let accepted = theme(json!({ "accepted": [
+        { "id": "proportion", "tokens": ["timetable"], "reason": "mostly text", "measure": -26.0 }
+    ] }));
+    let found = proportion(&accepted, "timetable", page(86.0, 12.0, 2.0)).unwrap();
+    assert_eq!(found.accepted.as_deref(), Some("mostly text"));
+}
+
+/// All findings of one kind are mended as one change; others stay.
+#[test]
+fn a_kind_is_mended_at_once() {
+    let theme = theme(json!({
+        "tokens": { "ferry.wake": { "value": "#0f5c7a" }, "ferry.foam": { "value": "#0f5c7b" } },
+        "roles": { "primary.fill-hover": { "light": "{petrol.600}" } },
+    }));
+    let kinds = |theme: &Resolved| {
+        let all = found(theme).into_iter().map(|f| f.id);
+        all.filter(|id| ["literal", "state"].contains(id))
+            .collect::<Vec<_>>()
+    };
+    assert_eq!(kinds(&theme), ["state", "literal", "literal"]);
+    let mended = apply(&Operation::MendFindings("literal".to_owned()), &theme).unwrap();
+    assert_eq!(mended.notes.len(), 2, "{:?}", mended.notes);
+    assert_eq!(kinds(&theme.with_document(mended.document)), [0, states]);
+    let none = apply(&Operation::MendFindings("gamut".to_owned()), &theme).unwrap_err();
+    assert!(none.to_string().contains("nothing of the kind"), "{none}");
 }

@@ -1,6 +1,6 @@
 import { Switch } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { checkQuery } from "../../api/check";
 import type { Token } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
@@ -8,6 +8,7 @@ import { useLevel, useShown } from "../../editor/level";
 import { documentOf, hasMoreOf, tokensOf } from "../../editor/selectors";
 import type { EditorState } from "../../editor/store";
 import { useWhole } from "../../lineage/useLineage";
+import { useMeasured } from "../../proof/shares";
 import { counted } from "../../ui/counted";
 import classes from "./CheckStage.module.css";
 import { FindingList } from "./FindingList";
@@ -61,7 +62,12 @@ export default function CheckStage() {
   const level = useLevel();
   const hasMore = useEditorState(hasMoreOf);
   const { derived } = useShown();
-  const { data } = useQuery(checkQuery(spec, level));
+  const { page: measured } = useMeasured();
+  useEffect(() => {
+    useMeasured.setState({ wanted: true });
+    return () => useMeasured.setState({ wanted: false });
+  }, []);
+  const { data } = useQuery(checkQuery(spec, level, measured));
   if (!data) return <div className={classes.stage} aria-busy="true" />;
   const open = data.findings.filter((f) => !f.accepted);
   const counting = open.filter((f) => f.severity !== "note").length;

@@ -2,6 +2,7 @@ import { useSearch } from "@tanstack/react-router";
 import { useState } from "react";
 import { findingKey } from "../../api/check";
 import type { Finding, Token } from "../../api/client";
+import { useEditor } from "../../editor/EditorProvider";
 import { counted } from "../../ui/counted";
 import classes from "./CheckStage.module.css";
 import { FindingItem } from "./FindingItem";
@@ -23,6 +24,14 @@ export function FindingList({ findings, tokens }: { findings: Finding[]; tokens:
   );
 }
 
+/** Kinds of which several can be mended at once, with how many. */
+function kindsOf(findings: Finding[]): [string, number][] {
+  const counts = new Map<string, number>();
+  for (const { id, fix, accepted } of findings)
+    if (fix && !accepted) counts.set(id, (counts.get(id) ?? 0) + 1);
+  return [...counts].filter(([, count]) => count > 1);
+}
+
 interface GroupProps {
   title: string;
   findings: Finding[];
@@ -31,6 +40,7 @@ interface GroupProps {
 }
 
 function Group({ title, findings, tokens, unfolded = false }: GroupProps) {
+  const editor = useEditor();
   const { finding: wanted } = useSearch({ strict: false });
   const holds = findings.some((f) => findingKey(f) === wanted);
   const [shown, setShown] = useState(unfolded);
@@ -47,6 +57,17 @@ function Group({ title, findings, tokens, unfolded = false }: GroupProps) {
         <button type="button" aria-expanded={shown} onClick={() => setShown((s) => !s)}>
           {title}
         </button>
+        {kindsOf(findings).map(([kind, count]) => (
+          <button
+            key={kind}
+            type="button"
+            className={classes.all}
+            title={`Mends every finding of the kind ${kind} that can be mended without harm`}
+            onClick={() => void editor.change({ do: "mend-findings", kind }, `mended: ${kind}, all`)}
+          >
+            mend all {count} of {kind}
+          </button>
+        ))}
       </h2>
       {shown && (
         <ul className={classes.list}>

@@ -13,6 +13,7 @@ mod fault;
 mod front;
 mod guard;
 mod header;
+mod housekeeping;
 mod json;
 mod listen;
 mod live;

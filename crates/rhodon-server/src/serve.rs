@@ -27,6 +27,7 @@ use crate::demo::{self, DemoError};
 use crate::error::ApiError;
 use crate::front::{Front, SharedFront};
 use crate::guard::Hosts;
+use crate::housekeeping;
 use crate::live::Live;
 use crate::route::published;
 use crate::service::{Addresses, Services};
@@ -137,6 +138,7 @@ pub async fn serve(config: Config, ready: impl FnOnce(SocketAddr)) -> Result<(),
         };
         tokio::spawn(metrics::serve(listener, handle, watched));
     }
+    tokio::spawn(housekeeping::keep(app.0.store.clone()));
     ready(address);
     let streams = live.clone();
     let stopping = async move {

@@ -1,11 +1,12 @@
 //! Pictures that colours were taken from.
 
-use sea_orm::sea_query::OnConflict;
-use sea_orm::{ActiveValue::NotSet, ActiveValue::Set, EntityTrait};
+use sea_orm::sea_query::{Expr, OnConflict};
+use sea_orm::{
+    ActiveValue::NotSet, ActiveValue::Set, ConnectionTrait, DbBackend, EntityTrait, Statement,
+};
 
 use crate::entity::picture;
-use crate::error::Result;
-use crate::error::StoreError;
+use crate::error::{Result, StoreError};
 use crate::pool::commit;
 use crate::store::Store;
 
@@ -25,7 +26,7 @@ pub struct PictureRecord {
 }
 
 impl Store {
-    /// Keeps a picture; one that is there already stays as it is.
+    /// Keeps a picture; one that is there already stays as it is, as if it came now.
     ///
     /// # Errors
     /// The database failed.
@@ -38,8 +39,9 @@ impl Store {
             webp: Set(record.webp),
             created_at: NotSet,
         };
+        // Whoever brings it again wants it from now on.
         let there = OnConflict::column(picture::Column::Id)
-            .do_nothing()
+            .value(picture::Column::CreatedAt, Expr::current_timestamp())
             .to_owned();
         let tx = self.pools.begin().await?;
         picture::Entity::insert(row)
@@ -71,4 +73,27 @@ impl Store {
             webp: row.webp,
         })
     }
+
+    /// Removes pictures that came longer ago than some days and that no revision of any theme names.
+    /// How many there were.
+    ///
+    /// # Errors
+    /// The database failed.
+    pub async fn clear_pictures(&self, days: i32) -> Result<u64> {
+        let tx = self.pools.begin().await?;
+        let statement = Statement::from_sql_and_values(DbBackend::Postgres, UNNAMED, [days.into()]);
+        let done = tx.execute_raw(statement).await?;
+        commit(tx).await?;
+        Ok(done.rows_affected())
+    }
 }
+
+/// What a document says a brand colour came from names the picture (`brand[*].from.picture`).
+const UNNAMED: &str = "
+DELETE FROM picture
+WHERE created_at < now() - make_interval(days => $1)
+AND id NOT IN (
+    SELECT hash FROM (
+        SELECT jsonb_path_query(spec::jsonb, '$.brand[*].from.picture') #>> '{}' AS hash FROM revision
+    ) named WHERE hash IS NOT NULL
+)";

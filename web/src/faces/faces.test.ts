@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "vitest";
 import { cssFamilies, FACES, faceOf, facesLike } from "./faces";
+import { widthOf } from "./useWidths";
 
 test("every face that ships is loaded, and has the weights that its package tells", () => {
   const loaded = readFileSync("src/faces/load.ts", "utf8");
@@ -27,4 +28,8 @@ test("faces are found by kind, weight, script and word", () => {
 test("a choice brings its fallbacks and its quoting", () => {
   const serif = faceOf(["Source Serif 4 Variable"]);
   expect(cssFamilies(serif?.families ?? [])).toBe('"Source Serif 4 Variable", Georgia, serif');
+});
+
+test("a face is narrow or wide by the mean letter of running text", () => {
+  expect([0.41, 0.475, 0.5, 0.53, 0.6].map(widthOf)).toEqual(["narrow", "usual", "usual", "wide", "wide"]);
 });

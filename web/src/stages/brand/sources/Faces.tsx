@@ -6,6 +6,7 @@ import { problemOf } from "../../../api/client";
 import { useEditor, useEditorState } from "../../../editor/EditorProvider";
 import { themeOf } from "../../../editor/selectors";
 import { cssFamilies, FACE_KINDS, FACES, type Face, faceOf, facesLike } from "../../../faces/faces";
+import { useWidths, WIDTHS } from "../../../faces/useWidths";
 import { asFace, linkFace, webFaces } from "../../../faces/webFaces";
 import { useWhole } from "../../../lineage/useLineage";
 import { CopyButton } from "../../../ui/CopyButton";
@@ -28,10 +29,12 @@ export function Faces() {
   const { type } = useWhole();
   const [slot, setSlot] = useState<Slot>("body");
   const [like, setLike] = useState({ kind: "", weight: 400, script: "", word: "" });
+  const [width, setWidth] = useState("");
   const [words, setWords] = useState("");
   const service = useQuery({ queryKey: ["web-faces"], queryFn: webFaces, retry: false });
   const faces = [...FACES, ...(service.data?.map(asFace) ?? [])];
-  const shown = facesLike(like, faces);
+  const widths = useWidths(faces);
+  const shown = facesLike(like, faces).filter((face) => width === "" || widths[face.name] === width);
   const chosen = faceOf(type?.[slot], faces);
   useEffect(() => {
     for (const { family } of service.data ?? []) linkFace(document, family);
@@ -44,6 +47,7 @@ export function Faces() {
       <div className={classes.bar}>
         <SegmentedControl
           size="xs"
+          className={classes.slots}
           aria-label="Face for"
           data={SLOTS.map((s) => ({ ...s }))}
           value={slot}
@@ -51,10 +55,19 @@ export function Faces() {
         />
         <TextInput
           size="xs"
+          className={classes.words}
           aria-label="Words to set"
           placeholder={name}
           value={words}
           onChange={(e) => setWords(e.currentTarget.value)}
+        />
+        <TextInput
+          size="xs"
+          className={classes.words}
+          aria-label="Find a face"
+          placeholder="find"
+          value={like.word}
+          onChange={(e) => setLike({ ...like, word: e.currentTarget.value })}
         />
         <NativeSelect
           size="xs"
@@ -72,17 +85,17 @@ export function Faces() {
         />
         <NativeSelect
           size="xs"
+          aria-label="Width"
+          data={[{ value: "", label: "every width" }, ...WIDTHS]}
+          value={width}
+          onChange={(e) => setWidth(e.currentTarget.value)}
+        />
+        <NativeSelect
+          size="xs"
           aria-label="Script"
           data={[{ value: "", label: "every script" }, "latin", "greek", "cyrillic", "vietnamese"]}
           value={like.script}
           onChange={(e) => setLike({ ...like, script: e.currentTarget.value })}
-        />
-        <TextInput
-          size="xs"
-          aria-label="Find a face"
-          placeholder="find"
-          value={like.word}
-          onChange={(e) => setLike({ ...like, word: e.currentTarget.value })}
         />
       </div>
       <ul className={classes.cards} aria-label="Faces">
@@ -95,9 +108,10 @@ export function Faces() {
               onClick={() => choose(face)}
             >
               <b style={{ fontWeight: bold }}>{words || name}</b>
-              <span style={{ fontWeight: type?.regular ?? 400 }}>Harbour 0123 · Åsa Ölund, 07:40</span>
+              <span style={{ fontWeight: type?.regular ?? 400 }}>Harbour 0123 · Åsa Ölund</span>
               <small>
-                {face.name} · {face.kind} · {face.weights[0]} to {face.weights[1]}
+                {face.name} · {face.kind} · {face.weights[0]}–{face.weights[1]}
+                {widths[face.name] && widths[face.name] !== "usual" && ` · ${widths[face.name]}`}
                 {face.sheet && " · from the web"}
               </small>
             </button>

@@ -49,6 +49,13 @@ test("a style sheet gets the theme's colours: kin follow, greys stay, one line i
   await page.getByRole("link", { name: /^Handoff/ }).click();
   await page.getByRole("button", { name: "existing", exact: true }).click();
   await expect(line(page, "#2b6cb0")).toContainText("set by you");
+  // And a reload, files included.
+  await page.reload();
+  await expect(line(page, "#2b6cb0")).toContainText("set by you");
+  await expect(changes).toContainText(".button { background:");
+  await side.getByRole("button", { name: "empty" }).click();
+  await page.reload();
+  await expect(side.getByText("style sheets, markup")).toBeVisible();
 });
 
 test("a wrong colour is told at its line, and files with references get them", async ({ page, slug }) => {

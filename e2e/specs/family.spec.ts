@@ -198,3 +198,32 @@ test("what the page of all themes asks is found by name, and keys lead back from
   await page.keyboard.press("1");
   await expect(page).toHaveURL(new RegExp(`/themes/${child}/brand`));
 });
+
+test("a child has the forms of its parent, makes one its own by touching it and gives it back", async ({
+  page,
+  slug,
+  request,
+}) => {
+  const theme = await (await request.get(`/api/themes/${slug}`)).json();
+  const form = { file: "scheme.txt", text: '{{ token("primary.fill") }}\n' };
+  const done = await request.put(`/api/themes/${slug}`, {
+    headers: { "If-Match": `"${theme.revision}"` },
+    data: { spec: { ...theme.spec, forms: { scheme: form } }, label: "a form" },
+  });
+  expect(done.status()).toBe(200);
+  const child = await childOf(request, slug);
+  await page.goto(`/themes/${child}/handoff?side=forms`);
+  const list = page.getByRole("navigation", { name: "Forms" });
+  await expect(list.getByRole("button", { name: /^scheme/ })).toContainText(`${theme.name}’s`);
+  const pane = page.getByRole("region", { name: "Form scheme" });
+  await expect(pane.locator("pre")).toContainText("#0f5c7a");
+  await expect(pane.getByRole("button", { name: /^Remove/ })).toHaveCount(0);
+  await pane.getByLabel("Text of the form").fill('{{ token("primary.edge") }}\n');
+  await pane.getByLabel("Text of the form").blur();
+  await saved(page, 2);
+  expect((await savedSpec(request, child)).forms.scheme.text).toContain("primary.edge");
+  await pane.getByRole("button", { name: /give back to/ }).click();
+  await saved(page, 3);
+  expect((await savedSpec(request, child)).forms).toBeUndefined();
+  await expect(list.getByRole("button", { name: /^scheme/ })).toContainText(`${theme.name}’s`);
+});

@@ -2,7 +2,7 @@ import { execFileSync } from "node:child_process";
 import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { generate, parse, walk } from "css-tree";
-import { expect, test } from "./rhodon";
+import { expect, open, openSource, saved, savedSpec, test } from "./rhodon";
 
 const MODULES = join(import.meta.dirname, "../../web/node_modules");
 const FUNCTIONS = ["rgb", "rgba", "hsl", "hsla", "hwb", "lab", "lch", "oklab", "oklch", "color"];
@@ -65,4 +65,37 @@ test("colours in the style sheets of packages are counted as another parser coun
   }
   const sorted = (map: Map<string, number>) => [...map].sort(([a], [b]) => a.localeCompare(b));
   expect(sorted(found)).toEqual(sorted(expected));
+});
+
+test("a name becomes an own token, a recognised scale comes with its steps", async ({
+  page,
+  slug,
+  request,
+}) => {
+  const sheet = `:root { --panel-edge: #112233; --tide-100: #ebf8ff; --tide-300: #90cdf4;
+    --tide-500: #2b6cb0; --tide-700: #2a4365; --tide-900: #1a2f4d }
+    .panel { border-color: #112233 }`;
+  await open(page, slug, "brand");
+  await openSource(page, "files");
+  const buffer = Buffer.from(sheet);
+  const chosen = [{ name: "site.css", mimeType: "text/css", buffer }];
+  const files = page.getByRole("region", { name: "Files", exact: true });
+  await files.locator("input[type=file]:not([webkitdirectory])").setInputFiles(chosen);
+  const wall = page.getByRole("list", { name: "Colours in use" });
+  await wall.getByRole("button", { name: /#112233/ }).click();
+  await page.getByRole("button", { name: "Own token --panel-edge" }).click();
+  await saved(page, 2);
+  const { tokens } = (await savedSpec(request, slug)) as { tokens: Record<string, { value: string }> };
+  expect(tokens["panel.edge"]).toEqual({ value: "#112233" });
+
+  const scales = page.getByRole("list", { name: "Scales that were recognised" });
+  await scales.getByRole("button", { name: "add with its steps" }).click();
+  await saved(page, 3);
+  const spec = (await savedSpec(request, slug)) as { scales: Record<string, { pins: object; at: string }> };
+  expect(spec.scales.tide).toMatchObject({
+    at: "500",
+    pins: { "100": "#ebf8ff", "300": "#90cdf4", "700": "#2a4365", "900": "#1a2f4d" },
+  });
+  await page.keyboard.press("Control+z");
+  await expect(page.getByRole("list", { name: "Brand colours" })).not.toContainText("Tide");
 });

@@ -35,7 +35,7 @@ pub use audit::{
     AcceptedReport, CheckReport, Finding, FindingReport, Fix, FixReport, Matrix, Mended, Severity,
     audit, mend, mend_all, proportion,
 };
-pub use change::{Change, Changed, Diff, NewBrand, Operation, apply, diff, opacity_note};
+pub use change::{Change, Changed, Diff, NewBrand, NewToken, Operation, apply, diff, opacity_note};
 pub use derive::{Derived, More, MoreCell, derive};
 pub use document::{
     Accepted, Aim, BrandColor, ContrastSettings, CustomToken, Document, FORMAT, InheritError,

@@ -3,6 +3,7 @@
 //! Results go to standard output, all talk to standard error. Exit codes: 0 done, 1 the
 //! check found failures, 2 bad input. A closed pipe is no failure.
 
+mod archive;
 mod cli;
 mod command;
 mod document;

@@ -1296,6 +1296,11 @@ export interface components {
             /** @enum {string} */
             do: "add-brand";
         } | {
+            /** @enum {string} */
+            do: "add-tokens";
+            /** @description The tokens, in order. */
+            tokens: components["schemas"]["NewColor"][];
+        } | {
             /** @description Slug of the brand colour. */
             brand: string;
             /** @enum {string} */
@@ -1925,6 +1930,14 @@ export interface components {
             color: string;
             from?: components["schemas"]["Provenance"];
             name: string;
+            /** @description Steps that its scale takes over as they are, from light to dark; none to make them. */
+            steps?: components["schemas"]["NewStep"][];
+        };
+        /** @description A step that a new scale takes over. */
+        NewStep: {
+            /** @description Six digits behind `#`. */
+            hex: string;
+            label: string;
         };
         /** @description A number that a document may set. */
         NumberView: {

@@ -1,5 +1,7 @@
+import { del, get, set } from "idb-keyval";
+import { useMemo } from "react";
 import { create } from "zustand";
-import { persist } from "zustand/middleware";
+import { type PersistStorage, persist } from "zustand/middleware";
 import type { SourceFile } from "../api/inventory";
 
 /** What somebody brought to be recoloured, and how. */
@@ -18,9 +20,7 @@ export interface Existing {
   at?: string | undefined;
 }
 
-const NOTHING: Existing = {
-  files: [],
-  pictures: [],
+const NO_CHOICES: Omit<Existing, "files" | "pictures"> = {
   map: {},
   from: "",
   kin: true,
@@ -28,28 +28,71 @@ const NOTHING: Existing = {
   toVariables: false,
 };
 
-interface All {
-  /** By the identity of the theme. */
-  all: Record<string, Existing>;
+const NOTHING: Existing = { files: [], pictures: [], ...NO_CHOICES };
+
+/** By the identity of the theme. */
+interface All<T> {
+  all: Record<string, T>;
 }
 
-/** What lies here for each theme. The map outlives a reload; files stay while the window does. */
-const useAll = create<All>()(
-  persist((): All => ({ all: {} }), {
+type Brought = Pick<Existing, "files" | "pictures">;
+type Choices = Omit<Existing, keyof Brought>;
+
+/** How many themes keep their files. */
+const MOST = 8;
+
+/** The choices made for each theme. */
+const useChoices = create<All<Choices>>()(
+  persist((): All<Choices> => ({ all: {} }), {
     name: "rhodon-existing",
     version: 1,
     partialize: ({ all }) => ({
-      all: Object.fromEntries(
-        Object.entries(all).map(([id, one]) => [id, { ...one, files: [], pictures: [], at: undefined }]),
-      ),
+      all: Object.fromEntries(Object.entries(all).map(([id, one]) => [id, { ...one, at: undefined }])),
     }),
   }),
 );
 
-export const useExisting = (theme: string) => useAll((s) => s.all[theme] ?? NOTHING);
+const database: PersistStorage<All<Brought>> = {
+  getItem: async (name) => (await get(name)) ?? null,
+  setItem: (name, value) => set(name, value),
+  removeItem: (name) => del(name),
+};
 
-export const alterExisting = (theme: string, to: Partial<Existing>) =>
-  useAll.setState(({ all }) => ({ all: { ...all, [theme]: { ...(all[theme] ?? NOTHING), ...to } } }));
+/** The files that lie here for each theme, in the browser's own database: they may be large. */
+const useBroughtFiles = create<All<Brought>>()(
+  persist((): All<Brought> => ({ all: {} }), {
+    name: "rhodon-brought",
+    version: 1,
+    // Without a database they stay while the window does.
+    ...(typeof indexedDB === "undefined" ? {} : { storage: database }),
+    // What was brought before the database answered stands.
+    merge: (kept, now) => ({ all: { ...(kept as All<Brought>).all, ...now.all } }),
+  }),
+);
+
+/** What lies here for a theme. It outlives a reload. */
+export function useExisting(theme: string): Existing {
+  const choices = useChoices((s) => s.all[theme]);
+  const brought = useBroughtFiles((s) => s.all[theme]);
+  return useMemo(() => ({ ...NOTHING, ...choices, ...brought }), [choices, brought]);
+}
+
+export function alterExisting(theme: string, { files, pictures, ...choices }: Partial<Existing>) {
+  if (Object.keys(choices).length > 0)
+    useChoices.setState(({ all }) => ({
+      all: { ...all, [theme]: { ...NO_CHOICES, ...all[theme], ...choices } },
+    }));
+  if (files || pictures)
+    useBroughtFiles.setState(({ all: { [theme]: before, ...others } }) => ({
+      all: {
+        ...Object.fromEntries(Object.entries(others).slice(1 - MOST)),
+        [theme]: {
+          files: files ?? before?.files ?? [],
+          pictures: pictures ?? before?.pictures ?? [],
+        },
+      },
+    }));
+}
 
 /** The theme and revision that a choice names. */
 export function fromOf(text: string): { theme: string; revision: number | null } | null {

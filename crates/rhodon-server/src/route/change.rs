@@ -4,9 +4,10 @@ use axum::Json;
 use axum::extract::State;
 use axum::http::HeaderMap;
 use axum::response::Response;
-use rhodon_color::Color;
+use rhodon_color::{Color, Rgb8};
 use rhodon_theme::{
-    Changed, IntentChoice, NewBrand, Operation, Provenance, Resolved, Slug, Typed, apply,
+    Changed, IntentChoice, NewBrand, NewToken, Operation, Provenance, Resolved, Slug, StepLabel,
+    Typed, apply,
 };
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
@@ -27,6 +28,11 @@ pub enum ChangeInput {
     AddBrand {
         /// The colours, in order.
         colors: Vec<NewColor>,
+    },
+    /// Adds own tokens, each under a path made from its name.
+    AddTokens {
+        /// The tokens, in order.
+        tokens: Vec<NewColor>,
     },
     /// Gives a brand colour another name; its slug follows while it was made from the name.
     RenameBrand {
@@ -89,16 +95,44 @@ pub struct NewColor {
     #[serde(default)]
     #[schema(schema_with = crate::schema::provenance_schema)]
     from: Option<Value>,
+    /// Steps that its scale takes over as they are, from light to dark; none to make them.
+    #[serde(default)]
+    steps: Vec<NewStep>,
+}
+
+/// A step that a new scale takes over.
+#[derive(Clone, Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct NewStep {
+    label: String,
+    /// Six digits behind `#`.
+    hex: String,
+}
+
+impl NewStep {
+    fn read(&self, at: &str) -> Result<(StepLabel, Rgb8), ApiError> {
+        let label = self.label.parse();
+        let label = label.map_err(|e| {
+            ApiError::value(&format!("{at}/label"), format!("\"{}\": {e}", self.label))
+        })?;
+        let code = self.hex.parse();
+        let code = code
+            .map_err(|e| ApiError::value(&format!("{at}/hex"), format!("\"{}\": {e}", self.hex)))?;
+        Ok((label, code))
+    }
 }
 
 impl NewColor {
     /// The colour as the core takes it; `at` is where the list stands in the body.
     pub(super) fn brand(self, at: &str, index: usize) -> Result<NewBrand, ApiError> {
         let from = self.from.as_ref().map(Provenance::parse).transpose();
+        let steps = self.steps.iter().enumerate();
+        let steps = steps.map(|(i, step)| step.read(&format!("{at}/{index}/steps/{i}")));
         Ok(NewBrand {
             name: self.name.trim().to_owned(),
             color: self.color,
             from: from.map_err(|p| ApiError::invalid(&format!("{at}/{index}/from"), p))?,
+            steps: steps.collect::<Result<_, _>>()?,
         })
     }
 
@@ -114,6 +148,13 @@ impl ChangeInput {
         Ok(match self {
             Self::AddBrand { colors } => {
                 Operation::AddBrand(NewColor::brands(colors, "/change/colors")?)
+            }
+            Self::AddTokens { tokens } => {
+                let token = |new: NewColor| NewToken {
+                    name: new.name,
+                    color: new.color,
+                };
+                Operation::AddTokens(tokens.into_iter().map(token).collect())
             }
             Self::RenameBrand {
                 brand,

@@ -1,8 +1,9 @@
 //! New brand colours.
 
-use rhodon_color::Color;
+use rhodon_color::{Color, Rgb8};
 
-use crate::document::{Document, Problems, Provenance, Resolved, Typed};
+use crate::document::{BrandColor, Document, Problems, Provenance, Resolved, ScaleSettings, Typed};
+use crate::label::StepLabel;
 
 /// A brand colour to be.
 #[derive(Clone, Debug, PartialEq)]
@@ -13,6 +14,8 @@ pub struct NewBrand {
     pub color: String,
     /// Where it came from, unless somebody typed it.
     pub from: Option<Provenance>,
+    /// Steps that its scale takes over as they are, from light to dark; none to make them.
+    pub steps: Vec<(StepLabel, Rgb8)>,
 }
 
 /// Adds colours behind the others, under names and slugs that are free here and in the parents. The
@@ -40,9 +43,27 @@ pub(super) fn add(theme: &Resolved, colors: &[NewBrand]) -> Result<Document, Pro
                 .alpha
                 .push(alpha);
         }
+        if !new.steps.is_empty() {
+            take_over(
+                document.scales.entry(added.slug.clone()).or_default(),
+                &added,
+                &new.steps,
+            );
+        }
         document.brand.push(added);
     }
     document.checked()
+}
+
+/// The scale stands at its own colour, where that is one of the steps; the others are pinned.
+fn take_over(scale: &mut ScaleSettings, brand: &BrandColor, steps: &[(StepLabel, Rgb8)]) {
+    let code = brand.color.value().to_rgb8();
+    scale.steps = Some(steps.iter().map(|(label, _)| label.clone()).collect());
+    let own = steps.iter().find(|(_, step)| *step == code);
+    scale.at = own.map(|(label, _)| label.clone());
+    for (label, step) in steps.iter().filter(|step| Some(*step) != own) {
+        scale.pins.insert(label.clone(), Typed::from(*step));
+    }
 }
 
 /// The see-through step that keeps a colour's opacity, in percent.

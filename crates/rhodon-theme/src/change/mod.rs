@@ -5,6 +5,7 @@
 //! of them, so that no change can make a document that is refused.
 
 mod add;
+mod add_token;
 mod diff;
 mod give_back;
 mod intent;
@@ -15,6 +16,7 @@ mod rename_intent;
 mod reorder;
 
 pub use add::{NewBrand, opacity_note};
+pub use add_token::NewToken;
 pub use diff::{Change, Diff, diff};
 
 use crate::audit::mend_kind;
@@ -26,6 +28,8 @@ use crate::label::Slug;
 pub enum Operation {
     /// Adds brand colours behind the others, each under a free name and slug.
     AddBrand(Vec<NewBrand>),
+    /// Adds own tokens under the names that colours go by elsewhere.
+    AddTokens(Vec<NewToken>),
     /// Gives a brand colour another name; its slug follows its name until somebody sets it.
     RenameBrand {
         /// Which one.
@@ -98,6 +102,7 @@ pub fn apply(operation: &Operation, theme: &Resolved) -> Result<Changed, Problem
             });
         }
         Operation::AddBrand(colors) => add::add(theme, colors)?,
+        Operation::AddTokens(tokens) => add_token::add(theme, tokens)?,
         Operation::RemoveBrand(brand) => remove::remove(theme.document(), brand)?,
         Operation::MoveBrand { brand, to } => reorder::reorder(theme.document(), brand, *to)?,
         Operation::SetIntent { intent, paint } => intent::set(theme.document(), intent, paint),

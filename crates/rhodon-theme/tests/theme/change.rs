@@ -4,7 +4,9 @@
 use std::collections::HashMap;
 
 use proptest::prelude::*;
-use rhodon_theme::{Document, IntentChoice, NewBrand, Operation, Resolved, Slug, apply, derive};
+use rhodon_theme::{
+    Document, IntentChoice, NewBrand, NewToken, Operation, Resolved, Slug, apply, derive,
+};
 use serde_json::{Value, json};
 
 use crate::support::theme;
@@ -158,6 +160,7 @@ fn a_third_colour_takes_the_place_of_the_derived_accent_and_its_settings() {
         name: "Buoy".into(),
         color: "#e4572e".into(),
         from: None,
+        steps: Vec::new(),
     }];
     let (document, notes) = changed(&two, Operation::AddBrand(colors));
     assert_eq!(document.get("scales"), None);
@@ -177,6 +180,7 @@ fn names_within_a_theme_differ() {
         name: name.into(),
         color: "#123456".into(),
         from: None,
+        steps: Vec::new(),
     };
     let (document, _) = changed(
         &theme,
@@ -434,6 +438,7 @@ fn a_colour_remembers_where_it_came_from() {
         name: "Kelp".into(),
         color: "#2f6b3a".into(),
         from: Some(rhodon_theme::Provenance::parse(&from).unwrap()),
+        steps: Vec::new(),
     };
     let (document, _) = changed(&four(json!({})), Operation::AddBrand(vec![new]));
     assert_eq!(document["brand"][4]["from"], from);
@@ -461,5 +466,77 @@ fn a_colour_remembers_where_it_came_from() {
             .unwrap_err()
             .to_string();
         assert!(refusal.starts_with(told), "{refusal}");
+    }
+}
+
+/// A scale that a project has is taken over with its steps as they are.
+#[test]
+fn a_new_colour_may_bring_its_steps() {
+    let theme = four(json!({}));
+    let step = |label: &str, code: &str| (label.parse().unwrap(), code.parse().unwrap());
+    let new = NewBrand {
+        name: "Tide".into(),
+        color: "#2b6cb0".into(),
+        from: None,
+        steps: vec![
+            step("100", "#ebf8ff"),
+            step("500", "#2b6cb0"),
+            step("900", "#1a365d"),
+        ],
+    };
+    let (document, _) = changed(&theme, Operation::AddBrand(vec![new]));
+    assert_eq!(
+        document["scales"]["tide"],
+        json!({
+            "steps": ["100", "500", "900"],
+            "at": "500",
+            "pins": { "100": "#ebf8ff", "900": "#1a365d" },
+        })
+    );
+    let made = derive(&theme.with_document(Document::read(&document).unwrap())).unwrap();
+    let tide = made
+        .scales
+        .iter()
+        .find(|s| s.slug.as_str() == "tide")
+        .unwrap();
+    let codes: Vec<_> = tide
+        .scale
+        .steps
+        .iter()
+        .map(|s| s.color.to_string())
+        .collect();
+    assert_eq!(codes, ["#ebf8ff", "#2b6cb0", "#1a365d"]);
+}
+
+/// What a colour is called in a project becomes the path of an own token, free and in a group of its own.
+#[test]
+fn names_of_a_project_become_own_tokens() {
+    let theme = four(json!({ "tokens": { "panel.edge": { "value": "#112233" } } }));
+    let new = |name: &str, color: &str| NewToken {
+        name: name.into(),
+        color: color.into(),
+    };
+    let tokens = vec![
+        new("--panel-edge", "#445566"),
+        new("panelEdge", "#112233"),
+        new("$primary-strong", "teal"),
+        new("BLUE", "0f5c7a"),
+    ];
+    let (document, _) = changed(&theme, Operation::AddTokens(tokens));
+    assert_eq!(
+        document["tokens"],
+        json!({
+            "panel.edge": { "value": "#112233" },
+            "panel.edge-2": { "value": "#445566" },
+            "own.primary-strong": { "value": "teal" },
+            "own.blue": { "value": "#0f5c7a" },
+        })
+    );
+    for (name, color, part) in [
+        ("--", "#112233", "makes no name"),
+        ("tide", "bluish", "bluish"),
+    ] {
+        let refused = apply(&Operation::AddTokens(vec![new(name, color)]), &theme).unwrap_err();
+        assert!(refused.to_string().contains(part), "{refused}");
     }
 }

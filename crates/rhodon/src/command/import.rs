@@ -3,11 +3,12 @@ use std::path::Path;
 use std::path::PathBuf;
 
 use clap::Args;
+use rhodon_formats::color_use::finder_for;
 use rhodon_formats::read::{InputFile, read};
 use rhodon_theme::Document;
 
-use crate::input;
 use crate::output::{Failure, Printer};
+use crate::{archive, input};
 
 /// Shown below the help.
 const EXAMPLES: &str = "\
@@ -17,8 +18,8 @@ Examples:
 #[derive(Debug, Args)]
 #[command(after_help = EXAMPLES)]
 pub struct ImportArgs {
-    /// Files that belong together, such as tokens.json, tokens.dark.json and theme.resolver.json;
-    /// `-` or none reads one file from standard input.
+    /// Files that belong together, such as tokens.json, tokens.dark.json and theme.resolver.json, or a
+    /// ZIP archive of them; `-` or none reads one file from standard input.
     pub files: Vec<PathBuf>,
     /// Name of the theme, where the files hold none.
     #[arg(long)]
@@ -29,10 +30,15 @@ pub fn run(args: &ImportArgs, printer: &mut Printer) -> Result<(), Failure> {
     let files = if args.files.is_empty() || args.files == [Path::new("-")] {
         vec![InputFile::text("standard input", input::all()?)]
     } else {
-        args.files
-            .iter()
-            .map(|path| input::file(path))
-            .collect::<Result<_, _>>()?
+        let mut files = Vec::new();
+        for path in &args.files {
+            if archive::is_archive(path) {
+                archive::collect(path, is_ours, &mut files)?;
+            } else {
+                files.push(input::file(path)?);
+            }
+        }
+        files
     };
     let import = read(&files);
     for note in &import.notes {
@@ -47,6 +53,11 @@ pub fn run(args: &ImportArgs, printer: &mut Printer) -> Result<(), Failure> {
     };
     let value = named(spec, args.name.as_deref())?.to_json();
     printer.document(&value)
+}
+
+/// Whether a file of an archive may be read.
+fn is_ours(name: &str) -> bool {
+    finder_for(name).is_some()
 }
 
 /// The document under the name that was asked for, checked like any document.

@@ -7,18 +7,19 @@ use rhodon_formats::inventory::NEAR;
 use rhodon_formats::inventory::{Used, inventory};
 use serde::Serialize;
 
-use crate::input;
 use crate::output::{Failure, Printer};
+use crate::{archive, input};
 
 /// Shown below the help.
 const EXAMPLES: &str = "\
 Examples:
-  rhodon inventory src";
+  rhodon inventory src
+  rhodon inventory site.zip";
 
 #[derive(Debug, Args)]
 #[command(after_help = EXAMPLES)]
 pub struct InventoryArgs {
-    /// Files, and folders whose files are taken; node_modules and build output are passed over.
+    /// Files, and folders and ZIP archives whose files are taken; node_modules and build output are passed over.
     #[arg(required = true)]
     pub files: Vec<PathBuf>,
     /// CIEDE2000 up to which two colours are nearly the same.
@@ -56,7 +57,12 @@ pub fn run(args: &InventoryArgs, printer: &mut Printer) -> Result<(), Failure> {
     let mut files = Vec::new();
     for path in &args.files {
         // One that cannot be read does not take the others along.
-        if let Err(failure) = input::collect(path, is_ours, &mut files) {
+        let collect = if archive::is_archive(path) {
+            archive::collect
+        } else {
+            input::collect
+        };
+        if let Err(failure) = collect(path, is_ours, &mut files) {
             printer.mark_bad();
             eprintln!("{failure}");
         }

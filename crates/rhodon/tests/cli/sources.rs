@@ -1,6 +1,7 @@
 //! Colours of pictures and of files, and themes made from them.
 
 use std::fs;
+use std::io::Write;
 
 use serde_json::{Value, json};
 
@@ -181,4 +182,57 @@ fn import_makes_a_theme_of_any_file_with_colours_and_its_tokens_hold_them() {
     }
     let none = rhodon(&["import", "-"], "body { margin: 0 }");
     assert_eq!(none.code, 2);
+}
+
+/// An archive is looked into like a folder; one that lies is told, and the rest is done.
+#[test]
+fn archives_are_looked_into_like_folders() {
+    let folder = tempfile::tempdir().unwrap();
+    let path = |name: &str| folder.path().join(name).to_str().unwrap().to_owned();
+    let zip = |name: &str, entries: &[(&str, &[u8])]| {
+        let file = fs::File::create(path(name)).unwrap();
+        let mut zip = zip::ZipWriter::new(file);
+        for (name, bytes) in entries {
+            let options = zip::write::SimpleFileOptions::default();
+            zip.start_file(*name, options).unwrap();
+            zip.write_all(bytes).unwrap();
+        }
+        zip.finish().unwrap();
+    };
+    let sheet = b":root { --quay: #0f5c7a }".as_slice();
+    zip(
+        "site.zip",
+        &[
+            ("css/site.css", sheet),
+            ("node_modules/other/x.css", b"a { color: #ff0000 }"),
+            ("../out.css", b"a { color: #00ff00 }"),
+            ("read.me", b"#0000ff"),
+        ],
+    );
+    let run = rhodon(&["inventory", "--json", &path("site.zip")], "");
+    let lines = run.lines();
+    assert_eq!((run.code, lines.len()), (0, 1), "{}", run.err);
+    assert_eq!(lines[0]["hex"], "#0f5c7a");
+    assert_eq!(lines[0]["places"][0]["file"], "css/site.css");
+
+    let import = rhodon(&["import", &path("site.zip")], "");
+    let spec: Value = serde_json::from_str(&import.out).unwrap();
+    assert_eq!(spec["brand"][0]["color"], "#0f5c7a");
+
+    let bomb = vec![b' '; 70_000_000];
+    zip("bomb.zip", &[("a.css", bomb.as_slice())]);
+    fs::write(path("text.zip"), "no archive").unwrap();
+    let run = rhodon(
+        &[
+            "inventory",
+            "--json",
+            &path("bomb.zip"),
+            &path("text.zip"),
+            &path("site.zip"),
+        ],
+        "",
+    );
+    assert_eq!((run.code, run.lines().len()), (2, 1));
+    assert!(run.err.contains("more than 64 MB unpacked"), "{}", run.err);
+    assert!(run.err.contains("a damaged ZIP"), "{}", run.err);
 }

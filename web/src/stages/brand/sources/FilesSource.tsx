@@ -1,9 +1,10 @@
 import { NumberInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import type { Change } from "../../../api/client";
 import { familyOf, type Inventory, type SourceFile, type Used } from "../../../api/inventory";
 import { vocabularyQuery } from "../../../api/queries";
-import { useEditorState } from "../../../editor/EditorProvider";
+import { useEditor, useEditorState } from "../../../editor/EditorProvider";
 import { themeOf } from "../../../editor/selectors";
 import { ChooseFiles } from "../../../ui/ChooseFiles";
 import { counted } from "../../../ui/counted";
@@ -18,6 +19,7 @@ import { Wall } from "./Wall";
 
 /** What a project uses: every colour of its files, sized by use, families together. */
 export default function FilesSource() {
+  const editor = useEditor();
   const { id } = useEditorState(themeOf);
   const { files, passed, near, setNear, found, reading, refusal, read } = useInventory();
   const [open, setOpen] = useState<string>();
@@ -74,6 +76,12 @@ export default function FilesSource() {
         <Places
           used={shown}
           files={files}
+          onName={(name) =>
+            editor.change(
+              { do: "add-tokens", tokens: [{ name, color: shown.hex }] },
+              `own token: ${name} ${shown.hex}`,
+            )
+          }
           onHold={() => hold([shown])}
           onHoldFamily={() => hold(familyOf(shown, found?.colors ?? []).slice(0, 1))}
         />
@@ -100,6 +108,13 @@ function Summary({ files, passed, found }: SummaryProps) {
   );
 }
 
+/** A scale as a brand colour with its steps as they are, and what that is called. */
+function takeOver({ name, base, steps }: Inventory["scales"][number]): [Change, string] {
+  const exact = steps.map(({ number, hex }) => ({ label: String(number), hex }));
+  const colors = [{ name, color: base, steps: exact }];
+  return [{ do: "add-brand", colors }, `${name} added with ${counted(steps.length, "step")}`];
+}
+
 interface ScalesProps {
   scales: Inventory["scales"];
   found: Inventory;
@@ -108,6 +123,7 @@ interface ScalesProps {
 
 /** Scales that were recognised by their names, each with the colour that it is known by. */
 function Scales({ scales, found, onHold }: ScalesProps) {
+  const editor = useEditor();
   return (
     <ul className={classes.scales} aria-label="Scales that were recognised">
       {scales.map((scale) => {
@@ -123,6 +139,15 @@ function Scales({ scales, found, onHold }: ScalesProps) {
             {base && (
               <button type="button" onClick={() => onHold([{ ...base, name: scale.name }])}>
                 hold {scale.base}
+              </button>
+            )}
+            {base && (
+              <button
+                type="button"
+                title="Adds the colour, with every step of its scale pinned as it is"
+                onClick={() => void editor.change(...takeOver(scale))}
+              >
+                add with its steps
               </button>
             )}
           </li>

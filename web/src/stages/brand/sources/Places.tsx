@@ -1,5 +1,8 @@
 import { Button } from "@mantine/core";
+import { useState } from "react";
+import { refusalOf } from "../../../api/client";
 import type { SourceFile, Used } from "../../../api/inventory";
+import type { Outcome } from "../../../editor/store";
 import { counted } from "../../../ui/counted";
 import { Swatch } from "../../../ui/Swatch";
 import classes from "./FilesSource.module.css";
@@ -7,15 +10,25 @@ import classes from "./FilesSource.module.css";
 interface Props {
   used: Used;
   files: SourceFile[];
+  /** Makes an own token of it under one of its names. */
+  onName: (name: string) => Promise<Outcome>;
   onHold: () => void;
   onHoldFamily: () => void;
 }
+
+/** The most names that are offered. */
+const MOST_NAMES = 4;
 
 /** How many characters of a line are shown before a colour. */
 const BEFORE = 48;
 
 /** Where a colour stands, with the text around it. */
-export function Places({ used, files, onHold, onHoldFamily }: Props) {
+export function Places({ used, files, onName, onHold, onHoldFamily }: Props) {
+  const [refusal, setRefusal] = useState<string>();
+  const named = async (name: string) => {
+    const { problem } = await onName(name);
+    setRefusal(problem && refusalOf(problem));
+  };
   return (
     <section className={classes.places} aria-label={`Places of ${used.hex}`}>
       <header>
@@ -29,7 +42,19 @@ export function Places({ used, files, onHold, onHoldFamily }: Props) {
             Hold one for {counted(used.near.length + 1, "colour")}
           </Button>
         )}
+        {used.names.slice(0, MOST_NAMES).map((name) => (
+          <Button
+            key={name}
+            size="compact-xs"
+            variant="default"
+            title="An own token under a path made from this name"
+            onClick={() => void named(name)}
+          >
+            Own token {name}
+          </Button>
+        ))}
       </header>
+      {refusal && <p role="alert">{refusal}</p>}
       {used.near.length > 0 && (
         <p>
           nearly <Swatch colors={used.near} /> {used.near.join(", ")}

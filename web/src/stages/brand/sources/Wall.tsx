@@ -1,4 +1,6 @@
+import { useRef } from "react";
 import { familyOf, type Used } from "../../../api/inventory";
+import { moveInRows, useOneStop } from "../../../ui/useOneStop";
 import classes from "./FilesSource.module.css";
 
 interface Props {
@@ -24,8 +26,16 @@ const width = (count: number, most: number) => Math.round(22 + 98 * Math.sqrt(co
 /** Every colour in use, sized by its use. */
 export function Wall({ colors, open, onOpen }: Props) {
   const most = Math.max(1, ...colors.map((used) => used.count));
+  const frame = useRef<HTMLUListElement>(null);
+  const onFocus = useOneStop(frame, "li");
   return (
-    <ul className={classes.wall} aria-label="Colours in use">
+    <ul
+      ref={frame}
+      className={classes.wall}
+      aria-label="Colours in use"
+      onFocus={onFocus}
+      onKeyDown={(e) => moveInRows(e, { each: "li", across: true })}
+    >
       {families(colors).map((family) => (
         <li key={family[0]?.hex} data-family={family.length > 1 || undefined}>
           {family.map((used) => {

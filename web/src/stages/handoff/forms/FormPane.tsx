@@ -4,6 +4,8 @@ import type { Form } from "../../../api/exist";
 import { saveFile } from "../../../api/save";
 import { useEditor } from "../../../editor/EditorProvider";
 import { setForm } from "../../../editor/edits";
+import { GiveBack } from "../../../lineage/GiveBack";
+import { decisionsAt, useLineage } from "../../../lineage/useLineage";
 import { TypedField } from "../../../ui/TypedField";
 import { CodeView } from "../CodeView";
 import classes from "./Forms.module.css";
@@ -13,14 +15,17 @@ import { useFilled } from "./useFilled";
 interface Props {
   name: string;
   form: Form;
+  /** Whether the theme at hand has it itself; touching a parent's makes it one's own. */
+  own: boolean;
 }
 
 /** One form: its text with its slots, and the file that it comes to. */
-export function FormPane({ name, form }: Props) {
+export function FormPane({ name, form, own }: Props) {
   const editor = useEditor();
+  const lineage = useLineage();
   const [text, setText] = useState(form.text);
   const [sure, setSure] = useState(false);
-  const { filled, mistake, unused, filters, error } = useFilled(name, text);
+  const { filled, mistake, unused, filters, error } = useFilled(name, form, text);
   const change = (to: Partial<Form>, label: string) =>
     editor.commit((d) => setForm(d, name, { ...form, text, ...to }), label, {
       topic: `form ${name}`,
@@ -55,18 +60,21 @@ export function FormPane({ name, form }: Props) {
         >
           Download
         </Button>
-        <Button
-          size="compact-sm"
-          variant="default"
-          onBlur={() => setSure(false)}
-          onClick={() =>
-            sure
-              ? void editor.commit((d) => setForm(d, name, undefined), `form ${name} removed`)
-              : setSure(true)
-          }
-        >
-          {sure ? "Remove it" : "Remove …"}
-        </Button>
+        <GiveBack decisions={decisionsAt(lineage, (place) => place.startsWith(`/forms/${name}`))} />
+        {own && (
+          <Button
+            size="compact-sm"
+            variant="default"
+            onBlur={() => setSure(false)}
+            onClick={() =>
+              sure
+                ? void editor.commit((d) => setForm(d, name, undefined), `form ${name} removed`)
+                : setSure(true)
+            }
+          >
+            {sure ? "Remove it" : "Remove …"}
+          </Button>
+        )}
       </div>
       <Textarea
         aria-label="Text of the form"

@@ -4,6 +4,7 @@ import type { Form } from "../../../api/exist";
 import { useEditor, useEditorState } from "../../../editor/EditorProvider";
 import { setForm } from "../../../editor/edits";
 import { documentOf } from "../../../editor/selectors";
+import { useLineage, useWhole } from "../../../lineage/useLineage";
 import { FormPane } from "./FormPane";
 import classes from "./Forms.module.css";
 import { Learn } from "./Learn";
@@ -13,7 +14,9 @@ const NEW: Form = { file: "theme.txt", text: '{{ token("primary.fill") | hex }}\
 /** Forms of in-house formats: texts with places that the theme fills. */
 export default function FormsSide() {
   const editor = useEditor();
-  const forms = useEditorState(documentOf).forms ?? {};
+  const own = useEditorState(documentOf).forms ?? {};
+  const parent = useLineage()?.parent;
+  const forms = useWhole().forms ?? {};
   const names = Object.keys(forms);
   const [chosen, setChosen] = useState<string>();
   const [learning, setLearning] = useState(false);
@@ -46,7 +49,10 @@ export default function FormsSide() {
             }}
           >
             {name}
-            <small>{forms[name]?.file}</small>
+            <small>
+              {forms[name]?.file}
+              {parent && !(name in own) && ` · ${parent.name}’s`}
+            </small>
           </button>
         ))}
         <Button size="compact-sm" variant="default" onClick={() => void keep("form", NEW)}>
@@ -59,7 +65,7 @@ export default function FormsSide() {
       {learning || !form || open === undefined ? (
         <Learn onLearned={keep} />
       ) : (
-        <FormPane key={open} name={open} form={form} />
+        <FormPane key={open} name={open} form={form} own={open in own} />
       )}
     </div>
   );

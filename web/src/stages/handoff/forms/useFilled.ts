@@ -1,7 +1,7 @@
 import { useDebouncedValue } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
-import { fillForm } from "../../../api/exist";
+import { type Form, fillForm } from "../../../api/exist";
 import { numberOf } from "../../../api/numberOf";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { setForm } from "../../../editor/edits";
@@ -11,11 +11,10 @@ import { documentOf } from "../../../editor/selectors";
 const PAUSE = 150;
 
 /** A form filled as it is typed; where there is a mistake the last good file stays. */
-export function useFilled(name: string, text: string) {
+export function useFilled(name: string, form: Form, text: string) {
   const document = useEditorState(documentOf);
-  const form = document.forms?.[name];
   const [typed] = useDebouncedValue(text, PAUSE);
-  const spec = form ? setForm(document, name, { ...form, text: typed }) : document;
+  const spec = typed === form.text ? document : setForm(document, name, { ...form, text: typed });
   const good = useRef<string>(undefined);
   const { data, error } = useQuery({
     queryKey: ["fill", name, numberOf(document), typed],

@@ -118,15 +118,9 @@ const SUPPORT_ONLY: [(&str, Role); 6] = [
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let names = JAVA.names(job.tokens(), name::snake)?;
-    let day: Vec<Element> = job
-        .colors()
-        .map(|t| color(t, Mode::Light, &names))
-        .collect();
-    let night: Vec<Element> = job
-        .colors()
-        .filter(|t| !t.is_modeless())
-        .map(|t| color(t, Mode::Dark, &names))
-        .collect();
+    let day = colors(job.colors(), Mode::Light, &names);
+    let differing = job.colors().filter(|t| !t.is_modeless());
+    let night = colors(differing, Mode::Dark, &names);
     let files = vec![
         file(job, "values/colors.xml", with_bools(job, day, Mode::Light)),
         file(
@@ -161,6 +155,24 @@ fn file(job: &Job<'_>, path: &str, children: Vec<Element>) -> File {
         text: format!("{DECLARATION}{}", file.text),
         ..file
     }
+}
+
+/// Colours of a mode, a comment above each group.
+fn colors<'a>(
+    tokens: impl Iterator<Item = &'a Token>,
+    mode: Mode,
+    names: &Names<'_>,
+) -> Vec<Element> {
+    let mut out = Vec::new();
+    let mut group = "";
+    for token in tokens {
+        if token.group() != group {
+            group = token.group();
+            out.push(Element::comment(group));
+        }
+        out.push(color(token, mode, names));
+    }
+    out
 }
 
 fn color(token: &Token, mode: Mode, names: &Names<'_>) -> Element {

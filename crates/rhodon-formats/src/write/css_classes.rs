@@ -1,7 +1,7 @@
 //! `css-classes`: classes for text, background and border, by step, role and intent.
 
 use foldhash::{HashMap, HashMapExt};
-use rhodon_theme::{Section, Token};
+use rhodon_theme::{Section, Token, TokenKind};
 
 use super::css_tree;
 use crate::error::ExportError;
@@ -79,9 +79,17 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         rules: Vec::new(),
     };
     let mut bare = Vec::new();
+    let mut group = "";
     for token in job.tokens() {
+        let has_class = token.kind == TokenKind::Color || plain_property(token).is_some();
+        if has_class && token.group() != group {
+            group = token.group();
+            classes
+                .rules
+                .push(css_tree::Node::Heading(group.to_owned()));
+        }
         match plain_property(token) {
-            _ if token.kind == rhodon_theme::TokenKind::Color => classes.color(token)?,
+            _ if token.kind == TokenKind::Color => classes.color(token)?,
             Some(property) => {
                 let name = name::kebab("", &token.path);
                 classes.add(
@@ -94,6 +102,8 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         }
     }
     if job.settings.includes(&TargetOption::GROUPS, "roles") {
+        let heading = css_tree::Node::Heading("intents".to_owned());
+        classes.rules.push(heading);
         job.theme
             .intents
             .iter()

@@ -10,6 +10,8 @@ pub(crate) enum Node {
     },
     /// `@media … { … }`
     At { prelude: String, inner: Vec<Node> },
+    /// `/* … */` above the rules that follow.
+    Heading(String),
 }
 
 impl Node {
@@ -31,6 +33,7 @@ impl Node {
         match self {
             Self::Rule { lines, .. } => lines.is_empty(),
             Self::At { inner, .. } => inner.iter().all(Self::is_empty),
+            Self::Heading(_) => false,
         }
     }
 
@@ -39,6 +42,10 @@ impl Node {
         let head = match self {
             Self::Rule { selector, .. } => selector,
             Self::At { prelude, .. } => prelude,
+            Self::Heading(text) => {
+                out.push_str(&format!("{pad}/* {text} */\n"));
+                return;
+            }
         };
         out.push_str(&format!("{pad}{head} {{\n"));
         match self {
@@ -52,6 +59,7 @@ impl Node {
                 }
             }
             Self::At { inner, .. } => print_all(inner, depth + 1, out),
+            Self::Heading(_) => {}
         }
         out.push_str(&pad);
         out.push_str("}\n");

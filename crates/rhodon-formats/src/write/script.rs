@@ -17,6 +17,8 @@ pub(crate) enum Literal {
     Code(String),
     /// Nothing: the key is `...` and the name of an object whose entries stand here.
     Spread,
+    /// A comment above the entries that follow: the key is what it says.
+    Heading,
     /// `[…]`, on one line.
     List(Vec<Literal>),
     /// `{…}`, one line a key.
@@ -84,7 +86,7 @@ impl Literal {
             Self::Text(text) => quoted(text, out),
             Self::Number(n) => out.push_str(&n.to_string()),
             Self::Code(code) => out.push_str(code),
-            Self::Spread => {}
+            Self::Spread | Self::Heading => {}
             Self::List(items) => {
                 out.push('[');
                 for (i, item) in items.iter().enumerate() {
@@ -100,6 +102,12 @@ impl Literal {
                 out.push_str("{\n");
                 for (key, value) in entries {
                     indent(depth + 1, out);
+                    if let Self::Heading = value {
+                        out.push_str("// ");
+                        out.push_str(key);
+                        out.push('\n');
+                        continue;
+                    }
                     if let Self::Spread = value {
                         out.push_str(key);
                     } else {

@@ -77,9 +77,19 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     })
 }
 
-/// Values of a mode by name.
+/// Values of a mode by name, a comment above each group.
 fn object<'a>(tokens: impl Iterator<Item = &'a Token>, names: &Names<'_>, mode: Mode) -> Literal {
-    Literal::object(tokens.map(|t| (names[&*t.path].clone(), Literal::value(&t.cell(mode).value))))
+    let mut entries = Vec::new();
+    let mut group = "";
+    for token in tokens {
+        if token.group() != group {
+            group = token.group();
+            entries.push((group.to_owned(), Literal::Heading));
+        }
+        let value = Literal::value(&token.cell(mode).value);
+        entries.push((names[&*token.path].clone(), value));
+    }
+    Literal::Object(entries)
 }
 
 /// A union of names; `never` where there are none.

@@ -71,8 +71,25 @@ const DEFAULTS: [(&str, &str); 4] = [
 /// Theme variables with the tokens that they were made of.
 struct Variables<'a> {
     owners: HashMap<String, &'a str>,
-    fixed: Vec<String>,
-    inline: Vec<String>,
+    fixed: Grouped<'a>,
+    inline: Grouped<'a>,
+}
+
+/// Lines with a comment above each group.
+#[derive(Default)]
+struct Grouped<'a> {
+    lines: Vec<String>,
+    group: &'a str,
+}
+
+impl<'a> Grouped<'a> {
+    fn push(&mut self, group: &'a str, line: String) {
+        if group != self.group {
+            self.group = group;
+            self.lines.push(format!("/* {group} */"));
+        }
+        self.lines.push(line);
+    }
 }
 
 impl<'a> Variables<'a> {
@@ -88,10 +105,12 @@ impl<'a> Variables<'a> {
         if token.section == Section::Roles || !token.is_modeless() {
             let prefix = job.settings.get(&TargetOption::PROPERTY_PREFIX);
             let property = name::kebab(prefix, &token.path);
-            self.inline.push(format!("--{name}: var(--{property});"));
+            let line = format!("--{name}: var(--{property});");
+            self.inline.push(token.group(), line);
         } else {
             let value = css_value::value(&token.cell(Mode::Light).value, Notation::Hex);
-            self.fixed.push(format!("--{name}: {value};"));
+            self.fixed
+                .push(token.group(), format!("--{name}: {value};"));
         }
         Ok(())
     }
@@ -101,11 +120,11 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let (stock, mut warnings) = kept(job);
     let mut variables = Variables {
         owners: HashMap::with_capacity(512),
-        fixed: Vec::new(),
-        inline: Vec::new(),
+        fixed: Grouped::default(),
+        inline: Grouped::default(),
     };
     if job.settings.get(&STOCK) == "replace" {
-        variables.fixed.extend(reset(&stock));
+        variables.fixed.lines.extend(reset(&stock));
     }
     for (place, families) in placed(job)? {
         for (family, members) in families {
@@ -127,8 +146,8 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let prefix = job.settings.get(&TargetOption::PROPERTY_PREFIX);
     let border = name::css_reference(prefix, Role::BORDER_SUBTLE.path());
     let mut nodes = vec![
-        Node::rule("@theme", variables.fixed),
-        Node::rule("@theme inline", variables.inline),
+        Node::rule("@theme", variables.fixed.lines),
+        Node::rule("@theme inline", variables.inline.lines),
     ];
     // The framework would draw borders in the colour of text.
     nodes.push(Node::at(

@@ -4,7 +4,9 @@ use std::borrow::Cow;
 use std::io;
 
 use quick_xml::Writer;
-use quick_xml::events::BytesText;
+use quick_xml::events::{BytesText, Event};
+
+use crate::stamp::comment_safe;
 
 /// An element with attributes and either text or children.
 #[derive(Debug)]
@@ -19,6 +21,8 @@ enum Inner {
     Nothing,
     Text(String),
     Children(Vec<Element>),
+    /// It is no element at all.
+    Comment(String),
 }
 
 impl Element {
@@ -27,6 +31,14 @@ impl Element {
             name,
             attributes: Vec::new(),
             inner: Inner::Nothing,
+        }
+    }
+
+    /// A comment above the elements that follow.
+    pub(crate) fn comment(text: impl Into<String>) -> Self {
+        Self {
+            inner: Inner::Comment(text.into()),
+            ..Self::new("")
         }
     }
 
@@ -57,6 +69,10 @@ impl Element {
     }
 
     fn put(&self, writer: &mut Writer<&mut Vec<u8>>) -> io::Result<()> {
+        if let Inner::Comment(text) = &self.inner {
+            let text = format!(" {} ", comment_safe(text));
+            return writer.write_event(Event::Comment(BytesText::from_escaped(text)));
+        }
         let attributes: Vec<(&str, Cow<'_, str>)> = self
             .attributes
             .iter()
@@ -65,7 +81,7 @@ impl Element {
         let attributes = attributes.iter().map(|(k, v)| (*k, &**v));
         let element = writer.create_element(self.name).with_attributes(attributes);
         match &self.inner {
-            Inner::Nothing => element.write_empty().map(|_| ()),
+            Inner::Nothing | Inner::Comment(_) => element.write_empty().map(|_| ()),
             Inner::Text(text) => element
                 .write_text_content(BytesText::new(&plain(text)))
                 .map(|_| ()),

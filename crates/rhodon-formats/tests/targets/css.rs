@@ -232,7 +232,7 @@ fn the_utility_style_sheet_holds_steps_and_points_at_roles() {
     let defined = properties(&demo.text("css", &[("mode", "attribute")]), ":root");
     let css = demo.text("utility-css", &[("stock", "replace")]);
     assert!(css.contains(
-        "@theme {\n  --color-*: initial;\n  --color-petrol: #0f5c7a;\n  --color-petrol-50: #eff8fd;"
+        "@theme {\n  --color-*: initial;\n  /* petrol */\n  --color-petrol: #0f5c7a;\n  --color-petrol-50: #eff8fd;"
     ));
     let inline = properties(&css, "@theme inline");
     let fixed: String = css.replace("--color-*: initial;", "");

@@ -319,3 +319,36 @@ describe("a change of a theme that others extend", () => {
     expect(state().status).toBe("saved");
   });
 });
+
+describe("what is dragged", () => {
+  test("is asked for first, and shown with its answer", async () => {
+    const { editor, state, server } = open();
+    const shown: string[] = [];
+    editor.dragTo(color("petrol", "#111111"), () => shown.push("then"));
+    expect(server.previews.at(-1)?.brand?.[0]?.color).toBe("#111111");
+    expect(state().document.brand?.[0]?.color).toBe("#0f5c7a");
+    expect(shown).toEqual([]);
+    await vi.runAllTimersAsync();
+    expect(state().document.brand?.[0]?.color).toBe("#111111");
+    expect([state().status, shown.length]).toEqual(["drafting", 1]);
+    // Where nothing else comes of it there is nothing to wait for.
+    editor.dragTo(color("petrol", "#0f5c7a"));
+    await vi.runAllTimersAsync();
+    expect([state().document.brand?.[0]?.color, state().status]).toEqual(["#0f5c7a", "saved"]);
+  });
+
+  test("is shown though nobody answers, and let go of when it is saved", async () => {
+    const { editor, state, server } = open();
+    server.preview = async () => {
+      throw problem("unreachable");
+    };
+    editor.dragTo(color("petrol", "#111111"));
+    await vi.runAllTimersAsync();
+    expect(state().document.brand?.[0]?.color).toBe("#111111");
+    editor.dragTo(color("petrol", "#222222"));
+    const done = editor.commit(color("petrol", "#222222"), "darker");
+    expect((await done).theme?.revision).toBe(2);
+    await vi.runAllTimersAsync();
+    expect([state().document.brand?.[0]?.color, state().status]).toEqual(["#222222", "saved"]);
+  });
+});

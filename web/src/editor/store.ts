@@ -129,17 +129,32 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
   const held = question<boolean>();
   const clash = question<"mine" | "theirs">();
   let asked: ThemeDocument | undefined;
+  /** Shows what was dragged to, where only the proof is asked for it so far. */
+  let behind: (() => void) | undefined;
 
   const previews = new LatestOnly<{ spec: ThemeDocument; before: ThemeDocument | undefined }, Preview>(
     ({ spec, before }) => server.preview(spec, before),
     (_, found) => showPreview(found),
-    (_, error) => set({ doubt: problemOf(error) }),
+    (_, error) => {
+      set({ doubt: problemOf(error) });
+      catchUp();
+    },
   );
+
+  /** What the screens do not show yet is shown. */
+  function catchUp() {
+    const late = behind;
+    behind = undefined;
+    late?.();
+  }
 
   function showPreview(found: Preview) {
     around.onSheets(found.sheets);
     // What did not change keeps its identity, so that only its readers are drawn anew.
-    around.later(() => set((s) => ({ preview: replaceEqualDeep(s.preview, found), doubt: undefined })));
+    around.later(() => {
+      set((s) => ({ preview: replaceEqualDeep(s.preview, found), doubt: undefined }));
+      catchUp();
+    });
   }
 
   function ask(spec: ThemeDocument, before?: ThemeDocument) {
@@ -154,12 +169,31 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     return queue.reduce(apply, now().theme.spec);
   }
 
-  /** Shows what there is to show, and asks what it comes to unless that is known. */
-  function show(askToo = true) {
+  /** What there is to show. */
+  function shown(): ThemeDocument {
     const base = committed();
-    const document = draft ? draft(base) : base;
+    return draft ? draft(base) : base;
+  }
+
+  /** Asks what a document comes to; whether that was not known. */
+  function inquire(document: ThemeDocument): boolean {
+    if (asked !== undefined && derivesSame(document, asked)) return false;
+    ask(document);
+    return true;
+  }
+
+  /** Shows what there is to show. */
+  function show(askToo = true) {
+    const document = shown();
     set({ document });
-    if (askToo && (asked === undefined || !derivesSame(document, asked))) ask(document);
+    if (askToo) inquire(document);
+  }
+
+  /** Takes a change as the draft. Moved back to where it was, it is no draft any more. */
+  function put(edit: Edit) {
+    const base = committed();
+    if (!draft) drawnOn = base;
+    draft = sameDocument(edit(base), base) ? undefined : edit;
   }
 
   function status() {
@@ -349,12 +383,20 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
 
     /** Shows a change without saving it, in the place of the one that was shown before. */
     draft(edit: Edit) {
-      const base = committed();
-      if (!draft) drawnOn = base;
-      // Moved back to where it was, it is no draft any more.
-      draft = sameDocument(edit(base), base) ? undefined : edit;
+      put(edit);
       show();
       status();
+    },
+
+    /** The same while something is dragged: the proof comes first, then the screens, and what `then` does with them. */
+    dragTo(edit: Edit, then = () => {}) {
+      put(edit);
+      behind = () => {
+        show(false);
+        status();
+        then();
+      };
+      if (!inquire(shown())) catchUp();
     },
 
     /** Back to the document without the change that is only shown. */

@@ -20,7 +20,7 @@ export function ColorAtHand({ color }: { color: ShownColor }) {
   return (
     <section className={classes.open} aria-label="Colour at hand">
       <div className={classes.fields}>
-        <div className={classes.swatch} style={{ background: typed.seen?.hex ?? color.color }}>
+        <div className={classes.swatch} style={{ background: color.color }}>
           <input
             type="color"
             aria-label={`Pick ${color.name}`}

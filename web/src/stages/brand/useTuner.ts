@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { answer, api, type components } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
-import { setBrand } from "../../editor/edits";
+import { type Edit, setBrand } from "../../editor/edits";
 import { tokensOf } from "../../editor/selectors";
 import { useMoves } from "../../editor/useMoves";
 import type { ShownColor } from "../../lineage/useLineage";
@@ -33,8 +33,8 @@ export function useTuner(slug: string, color: ShownColor) {
   const moves = useMoves<Place, TunerView>({
     ask: (at) => answer(api.POST("/api/tuner", { body: { at, pages } })),
     onMove: (found) => {
-      setMoved(found);
-      editor.draft((d) => setBrand(d, color, { color: found.hex }));
+      const edit: Edit = (d) => setBrand(d, color, { color: found.hex });
+      editor.dragTo(edit, () => setMoved(found));
     },
     onEnd: ({ hex }) => {
       if (hex === saved.toLowerCase()) return editor.discard();

@@ -1,6 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { answer, api, type ColorView, problemOf } from "../../api/client";
 
+/** After how long a pause of changes from elsewhere the server is asked, in ms. */
+const QUIET = 120;
+
 export interface TypedColor {
   text: string;
   /** What was expected, where the text is no colour. */
@@ -18,8 +21,8 @@ export function useTypedColor(initial: string, onColor: (seen: ColorView) => voi
   const latest = useRef(initial);
   /** The text that was last told as a colour. */
   const settled = useRef(initial);
-  const told = useRef(onColor);
-  told.current = onColor;
+  const told = useRef({ onColor, began: false });
+  told.current.onColor = onColor;
 
   const read = useCallback(async (value: string, tell: boolean) => {
     try {
@@ -29,7 +32,7 @@ export function useTypedColor(initial: string, onColor: (seen: ColorView) => voi
       setSeen(found);
       setRefusal(undefined);
       settled.current = value;
-      if (tell) told.current(found);
+      if (tell) told.current.onColor(found);
     } catch (error) {
       if (latest.current === value) setRefusal(problemOf(error).detail);
     }
@@ -39,9 +42,13 @@ export function useTypedColor(initial: string, onColor: (seen: ColorView) => voi
     // A save that comes back while more is typed does not take the typing away.
     if (latest.current !== settled.current) return;
     latest.current = initial;
+    settled.current = initial;
     setText(initial);
     setRefusal(undefined);
-    if (initial) void read(initial, false);
+    // While it is dragged elsewhere, what it is in every notation can wait.
+    const timer = setTimeout(() => initial && void read(initial, false), told.current.began ? QUIET : 0);
+    told.current.began = true;
+    return () => clearTimeout(timer);
   }, [initial, read]);
 
   const type = useCallback(

@@ -30,7 +30,7 @@ const cut = (l: number) => Math.min(100, Math.max(0, l));
  * revision. The server keeps the order of the steps, whatever is asked for.
  */
 export function useStepDrag(scale: Scale, onClick: () => void) {
-  const { store, draft, commit, discard } = useEditor();
+  const { store, dragTo, commit, discard } = useEditor();
   const drag = useRef<Start & { x: number; moved: boolean; to: number }>(undefined);
   const typed = useRef<Typed>(undefined);
 
@@ -75,7 +75,7 @@ export function useStepDrag(scale: Scale, onClick: () => void) {
       state.moved = true;
       if (step.pinned) return;
       state.to = cut(state.from - (distance / line.clientWidth) * 100);
-      draft(at(state, state.to));
+      dragTo(at(state, state.to));
     },
     onPointerUp: () => {
       const state = drag.current;
@@ -101,7 +101,7 @@ export function useStepDrag(scale: Scale, onClick: () => void) {
       const before = typed.current ?? { ...start(step), to: step.lightness };
       const to = cut(before.to + way * (event.shiftKey ? 2 : 0.5));
       clearTimeout(typed.current?.timer);
-      draft(at(before, to));
+      dragTo(at(before, to));
       typed.current = { ...before, to, timer: setTimeout(saveTyped, PAUSE) };
     },
   });

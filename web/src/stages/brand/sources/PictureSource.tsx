@@ -139,7 +139,7 @@ function Spots({ picture, name }: { picture: string; name: string }) {
       spots={spots}
       onMove={(spot, { color, name, x, y }) => {
         const slug = spot.brand;
-        if (slug) editor.draft((d) => setBrand(d, { name: spot.name, slug }, { color, from: from(x, y) }));
+        if (slug) editor.dragTo((d) => setBrand(d, { name: spot.name, slug }, { color, from: from(x, y) }));
         else alter(id, spot.key, { color, name, from: from(x, y) });
       }}
       onMoved={(spot, { color, x, y }) => {

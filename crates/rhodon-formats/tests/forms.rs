@@ -11,7 +11,7 @@ use proptest::prelude::*;
 use rhodon_color::{Color, Rgb8};
 use rhodon_formats::form::{MAX_OUTPUT, fill, learn};
 use rhodon_formats::read::InputFile;
-use rhodon_theme::{Derived, Document, Form, Resolved, Value, derive};
+use rhodon_theme::{Derived, Document, Form, Resolved, Severity, Value, derive};
 use serde_json::json;
 
 fn theme(code: &str) -> Derived {
@@ -392,3 +392,34 @@ proptest! {
 }
 
 static THEME: LazyLock<Derived> = LazyLock::new(|| theme("#0f5c7a"));
+
+/// A form that cannot be filled is an error of the check, one with a slot too many a note; one that the
+/// archive leaves out is nobody's business.
+#[test]
+fn the_check_tells_of_forms() {
+    let forms = json!({
+        "good": { "file": "a.txt", "text": "{{ token(\"primary.fill\") }}" },
+        "bad": { "file": "b.txt", "text": "{{ primry }}" },
+        "spare": { "file": "c.txt", "text": "x", "slots": { "edge": { "token": "primary.edge" } } },
+        "apart": { "file": "d.txt", "text": "{{ primry }}", "pack": false },
+    });
+    let spec = json!({
+        "format": 1, "name": "Tern", "forms": forms,
+        "brand": [{ "name": "Petrol", "slug": "petrol", "color": "#0f5c7a" }],
+    });
+    let theme = Resolved::alone(Document::read(&spec).unwrap());
+    let report = rhodon_formats::report::check(&theme, &derive(&theme).unwrap());
+    let told = report.findings.iter().filter(|f| f.id == "form");
+    let told: Vec<_> = told.map(|f| (f.severity, f.message.as_str())).collect();
+    assert_eq!(told.len(), 2, "{told:?}");
+    assert_eq!(told[0].0, Severity::Error);
+    assert!(
+        told[0]
+            .1
+            .starts_with("The form bad cannot be filled: 1:4: no slot is called primry")
+    );
+    assert_eq!(
+        told[1].1,
+        "The form spare: edge: the form does not use this slot."
+    );
+}

@@ -1,5 +1,6 @@
 //! What a check found, for pipelines and for people, and what only targets can find.
 
+mod form_finding;
 mod html;
 mod sarif;
 mod target_finding;
@@ -7,6 +8,7 @@ mod target_finding;
 pub use html::html;
 pub use sarif::sarif;
 
+use form_finding::form_findings;
 use rhodon_theme::{CheckReport, Derived, Resolved};
 use target_finding::target_findings;
 
@@ -14,7 +16,7 @@ use crate::source::Source;
 use crate::stamp::Stamp;
 use crate::write::find;
 
-/// What is wrong with a theme, and with the files of the targets that it is handed to.
+/// What is wrong with a theme, with the files of the targets that it is handed to, and with its forms.
 pub fn check(theme: &Resolved, derived: &Derived) -> CheckReport {
     let stamp = Stamp {
         theme: derived.name.clone(),
@@ -31,5 +33,7 @@ pub fn check(theme: &Resolved, derived: &Derived) -> CheckReport {
         .packed()
         .filter_map(|id| find(id).ok())
         .collect();
-    CheckReport::new(theme, derived, target_findings(&source, &targets))
+    let mut beyond = target_findings(&source, &targets);
+    beyond.extend(form_findings(&source));
+    CheckReport::new(theme, derived, beyond)
 }

@@ -319,4 +319,59 @@ proptest! {
             }
         }
     }
+
+    /// The same where the settings come from three generations, with roles and own tokens that refer to
+    /// steps and steps that are left out.
+    #[test]
+    fn any_settings_of_three_generations_give_a_falling_scale_or_a_sentence(
+        code in any::<[u8; 3]>(),
+        generations in prop::collection::vec(settings(), 3),
+        refers in prop::collection::vec(prop::option::of(prop::sample::select(&["50", "500", "900", "a12"][..])), 3),
+        omit in prop::option::of(prop::sample::select(&["50", "300", "nowhere"][..])),
+    ) {
+        let [r, g, b] = code;
+        let own = Rgb8::new(r, g, b).to_string();
+        let names = ["Eldest", "Middle", "Youngest"];
+        let mut line = Vec::new();
+        for (n, mut settings) in generations.into_iter().enumerate() {
+            if let Some(label) = omit.filter(|_| n == 1) {
+                settings["omit"] = serde_json::json!([label]);
+            }
+            let mut document = serde_json::json!({
+                "format": 1, "name": names[n], "scales": { "own": settings }
+            });
+            if n == 0 {
+                document["brand"] = serde_json::json!([{ "name": "Own", "slug": "own", "color": own }]);
+            } else {
+                document["extends"] = names[n - 1].to_lowercase().into();
+            }
+            if let Some(label) = refers[n] {
+                let path = format!("{{own.{label}}}");
+                document["tokens"] = serde_json::json!({ format!("ferry.wake-{n}"): { "value": path } });
+                document["roles"] = serde_json::json!({ "link.rest": { "dark": path } });
+            }
+            line.push(document);
+        }
+        let documents: Result<Vec<_>, _> = line.iter().map(Document::read).collect();
+        let found = documents.and_then(|documents| {
+            let mut documents = documents.into_iter();
+            let eldest = Resolved::alone(documents.next().unwrap());
+            derive(&documents.fold(eldest, Resolved::extended_by))
+        });
+        match found {
+            Ok(theme) => {
+                let own = &theme.scales[0];
+                let mixed = own.settings.method == Some(method("mix"));
+                for w in own.scale.steps.windows(2).filter(|_| !mixed) {
+                    prop_assert!(w[0].color.luminance() > w[1].color.luminance(), "{line:?}");
+                }
+            }
+            Err(problems) => {
+                for problem in &problems.0 {
+                    prop_assert!(problem.pointer.is_empty() || problem.pointer.starts_with('/'), "{problem:?}");
+                    prop_assert!(problem.message.len() > 10, "{problem:?}");
+                }
+            }
+        }
+    }
 }

@@ -68,6 +68,15 @@ test("a site takes what it has slots for, shows the theme and goes back to what 
   await expect(sites.getByRole("status")).toContainText(`Port Anlow shows ${name}: its page was read back`);
   const shown = await (await request.get(`${process.env.RHODON_SERVICES}/sites/port-anlow/page`)).text();
   expect(shown).toMatch(/href="http:[^"]*\/published\/site-[^"]*\.css"/);
+  // The page itself, in a frame in which nothing runs.
+  await anlow.getByRole("button", { name: "See its page" }).click();
+  const seen = anlow.frameLocator("iframe");
+  await expect(seen.getByRole("heading", { name: "Sailings today" })).toBeVisible();
+  await expect(seen.locator("header")).toHaveCSS("background-color", "rgb(15, 92, 122)");
+  const framed = await request.get("/api/sites/port-anlow/page");
+  expect(framed.headers()["content-security-policy"]).toMatch(/^sandbox; default-src 'none'/);
+  expect(await framed.text()).toContain("<base href=");
+  expect((await request.get("/api/sites/nowhere/page")).status()).toBe(404);
 
   // Renamed while a site shows it: its old name is told, and deleting it says who shows it.
   const newer = { spec: { ...theme.spec, name: `${name} again` }, label: "renamed" };

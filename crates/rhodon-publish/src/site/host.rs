@@ -208,9 +208,23 @@ impl Host {
     /// # Errors
     /// It is away.
     pub async fn loads(&self, site: &SiteView, url: &str) -> Result<bool, SiteError> {
-        let answer = sent(self.client.get(self.to(&["sites", &site.id, "page"]))).await?;
+        let page = self.page(&site.id).await?;
+        Ok(page.contains(&format!("href=\"{url}\"")))
+    }
+
+    /// The page of a site as people get it.
+    ///
+    /// # Errors
+    /// It is away; there is no such site.
+    pub async fn page(&self, site: &str) -> Result<String, SiteError> {
+        let answer = sent(self.client.get(self.page_address(site))).await?;
         let text = bytes(answer).await?;
-        Ok(String::from_utf8_lossy(&text).contains(&format!("href=\"{url}\"")))
+        Ok(String::from_utf8_lossy(&text).into_owned())
+    }
+
+    /// Where the page of a site is.
+    pub fn page_address(&self, site: &str) -> Url {
+        self.to(&["sites", site, "page"])
     }
 }
 

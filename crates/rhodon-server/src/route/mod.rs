@@ -72,6 +72,7 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
                 published::withdraw
             ))
             .routes(routes!(site::sites))
+            .routes(routes!(site::page))
             .routes(routes!(site::apply))
             .routes(routes!(read::read))
             .routes(routes!(family::list))

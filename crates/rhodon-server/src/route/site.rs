@@ -5,6 +5,7 @@ use std::collections::{BTreeMap, HashMap};
 use axum::Json;
 use axum::extract::State;
 use axum::http::{HeaderMap, StatusCode, header};
+use axum::response::{IntoResponse, Response};
 use rhodon_publish::Shelf;
 use rhodon_publish::site::{Fit, Host, SiteError, SiteView, Slot, Standing, fit};
 use serde::{Deserialize, Serialize};
@@ -239,6 +240,50 @@ pub struct AppliedView {
     shows: bool,
 }
 
+/// The page of a site as it is, to be looked at in a frame: nothing in it runs, and it reaches its own
+/// host and the published themes alone.
+#[utoipa::path(
+    get, path = "/sites/{site}/page", operation_id = "site_page", params(("site" = String, Path,)),
+    responses(
+        (status = 200, body = String, content_type = "text/html"), (status = 404, body = ApiError),
+        (status = 409, body = ApiError), (status = 502, body = ApiError)
+    )
+)]
+pub(crate) async fn page(
+    State(host): State<Option<Host>>,
+    Path(site): Path<String>,
+) -> Result<Response, ApiError> {
+    let host = host.ok_or_else(no_host)?;
+    host.look().await?.site(&site)?;
+    let address = host.page_address(&site);
+    let page = host.page(&site).await?;
+    let html = with_base(&page, address.as_str());
+    let origin = address.origin().ascii_serialization();
+    let policy = format!(
+        "sandbox; default-src 'none'; style-src 'self' {origin} 'unsafe-inline'; img-src 'self' {origin} data:; \
+         font-src 'self' {origin} data:; base-uri {origin}; form-action 'none'; frame-ancestors 'self'"
+    );
+    let headers = [
+        (header::CONTENT_TYPE, "text/html; charset=utf-8".to_owned()),
+        (header::CONTENT_SECURITY_POLICY, policy),
+    ];
+    Ok((headers, html).into_response())
+}
+
+fn no_host() -> ApiError {
+    ApiError::not_found("this server knows no host of sites: RHODON_SITES names one")
+}
+
+/// A page whose addresses lead to where it comes from.
+fn with_base(page: &str, address: &str) -> String {
+    let lower = page.to_ascii_lowercase();
+    let opened = ["<head", "<html", "<!doctype"];
+    let opened = opened.into_iter().find_map(|tag| lower.find(tag));
+    let at = opened.and_then(|at| Some(at + page[at..].find('>')? + 1));
+    let (before, after) = page.split_at(at.unwrap_or(0));
+    format!("{before}<base href=\"{address}\">{after}")
+}
+
 /// Has a site show a registered theme, or none, and reads its page back.
 #[utoipa::path(
     put, path = "/sites/{site}", operation_id = "apply_to_site", params(("site" = String, Path,)),
@@ -251,9 +296,7 @@ pub(crate) async fn apply(
     Path(id): Path<String>,
     JsonBody(body): JsonBody<ApplyRequest>,
 ) -> Result<Json<AppliedView>, ApiError> {
-    let missing =
-        || ApiError::not_found("this server knows no host of sites: RHODON_SITES names one");
-    let host = host.ok_or_else(missing)?;
+    let host = host.ok_or_else(no_host)?;
     let standing = host.look().await?;
     let mut site = standing.site(&id)?.clone();
     site.version = body.version;
@@ -272,4 +315,30 @@ pub(crate) async fn apply(
         None => false,
     };
     Ok(Json(AppliedView { before, shows }))
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn a_base_stands_first_in_the_head() {
+        for (page, wanted) in [
+            (
+                "<!doctype html><html><head><title>x",
+                "<!doctype html><html><head><base href=\"http://h/\"><title>x",
+            ),
+            (
+                "<!DOCTYPE html><HTML lang=\"en\"><link>",
+                "<!DOCTYPE html><HTML lang=\"en\"><base href=\"http://h/\"><link>",
+            ),
+            (
+                "<!doctype html><p>é",
+                "<!doctype html><base href=\"http://h/\"><p>é",
+            ),
+            ("text", "<base href=\"http://h/\">text"),
+        ] {
+            assert_eq!(with_base(page, "http://h/"), wanted);
+        }
+    }
 }

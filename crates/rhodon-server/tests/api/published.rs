@@ -115,4 +115,10 @@ async fn what_is_not_there_and_servers_that_publish_nothing_say_so() {
         refused["detail"].as_str().unwrap().contains("--published"),
         "{refused}"
     );
+    let (status, refused) = bare.get("/api/sites/port-anlow/page").await;
+    assert_eq!(status, 404);
+    assert!(
+        refused["detail"].as_str().unwrap().contains("RHODON_SITES"),
+        "{refused}"
+    );
 }

@@ -92,8 +92,7 @@ impl Derived {
 /// Every decision that contradicts another, with its place in the document.
 pub fn derive(theme: &Resolved) -> Result<Derived, Problems> {
     let Palette { scales, intents } = Palette::new(theme)?;
-    let steps = steps::values(&scales);
-    let overrides = Overrides::new(theme, &steps)?;
+    let overrides = Overrides::new(theme, || steps::values(&scales))?;
     let backdrop = Backdrop {
         scales: &scales,
         intents: &intents,

@@ -60,20 +60,22 @@ pub(crate) struct Overrides<'a> {
 }
 
 impl<'a> Overrides<'a> {
-    /// Follows all references.
+    /// Follows all references, to `steps` too, which are made only where something is written.
     ///
     /// # Errors
     /// References that form a circle, with the circle spelt out, or that lead to a value of
     /// another kind.
     pub(crate) fn new(
         theme: &'a Resolved,
-        steps: &HashMap<Arc<str>, Value>,
+        steps: impl FnOnce() -> HashMap<Arc<str>, Value>,
     ) -> Result<Self, Problems> {
+        let is_bare = theme.merged.roles.is_empty() && theme.merged.tokens.is_empty();
+        let steps = if is_bare { HashMap::new() } else { steps() };
         let mut problems = Problems::default();
         let written = Mode::BOTH.map(|mode| written(theme, mode));
         let followed = [
-            follow_all(&written[0], steps),
-            follow_all(&written[1], steps),
+            follow_all(&written[0], &steps),
+            follow_all(&written[1], &steps),
         ];
         let mut overrides = Self {
             roles: Default::default(),

@@ -1,10 +1,15 @@
 //! Status colours tuned to a brand, and still told apart by every eye.
 
-use crate::vocabulary::Intent;
+use std::sync::LazyLock;
+
 use palette::color_difference::Ciede2000;
+use quick_cache::sync::Cache;
 use rhodon_color::{
-    HueSlice, Lab65, Rgb8, VisionKind, hue_turn, lab_d65, luminance_from_lightness,
+    HueSlice, Lab65, Rgb8, VisionKind, difference_below, hue_turn, lab_d65,
+    luminance_from_lightness,
 };
+
+use crate::vocabulary::Intent;
 
 /// One status intent before it is tuned (engine document, "Status intents from a brand").
 struct Anchor {
@@ -64,24 +69,30 @@ impl Status {
         self.colors[index.unwrap_or(ANCHORS.len() - 1)]
     }
 
+    /// Whether any two are told apart by every kind of vision.
+    fn is_apart(&self) -> bool {
+        let mut pairs = self.views().into_iter().flat_map(pairs);
+        pairs.all(|[a, b]| difference_below(a, b, APART).is_none())
+    }
+
     /// Least CIEDE2000 between any two, in normal, protan, deutan and tritan vision.
     pub fn least_difference(&self) -> f64 {
-        let normal = self.colors.map(lab_d65);
-        VisionKind::ALL
-            .iter()
-            .map(|kind| self.colors.map(|c| lab_d65(kind.full().see(c))))
-            .fold(least(&normal), |m, seen| m.min(least(&seen)))
+        let pairs = self.views().into_iter().flat_map(pairs);
+        let differences = pairs.map(|[a, b]| a.difference(b));
+        differences.fold(f64::INFINITY, f64::min)
+    }
+
+    /// The four as normal, protan, deutan and tritan eyes see them.
+    fn views(&self) -> [[Lab65; 4]; 4] {
+        let seen = VisionKind::ALL.map(|kind| self.colors.map(|c| lab_d65(kind.full().see(c))));
+        let [protan, deutan, tritan] = seen;
+        [self.colors.map(lab_d65), protan, deutan, tritan]
     }
 }
 
-fn least(labs: &[Lab65; 4]) -> f64 {
-    let mut out = f64::INFINITY;
-    for i in 0..4 {
-        for j in 0..i {
-            out = out.min(labs[i].difference(labs[j]));
-        }
-    }
-    out
+/// Any two of four.
+fn pairs(labs: [Lab65; 4]) -> [[Lab65; 2]; 6] {
+    [(0, 1), (0, 2), (0, 3), (1, 2), (1, 3), (2, 3)].map(|(a, b)| [labs[a], labs[b]])
 }
 
 /// Share of the gamut's chroma that an untuned status colour has.
@@ -99,8 +110,21 @@ fn toned(hue: f64, lightness: f64, share: f64) -> Rgb8 {
     slice.code_at(lightness, share * most)
 }
 
+/// How many brands' status colours are kept: most documents after another one ask for the same again.
+const KEPT: usize = 256;
+
+static TUNED: LazyLock<Cache<Rgb8, Status>> = LazyLock::new(|| Cache::new(KEPT));
+
 /// The status colours for a brand colour: tuned to it as far as they stay apart.
 pub fn tuned(brand: Rgb8) -> Status {
+    TUNED.get(&brand).unwrap_or_else(|| {
+        let status = tune(brand);
+        TUNED.insert(brand, status);
+        status
+    })
+}
+
+fn tune(brand: Rgb8) -> Status {
     let lch = brand.to_oklch();
     let lightness = brand.lightness();
     let limit = HueSlice::new(lch.h)
@@ -121,6 +145,6 @@ pub fn tuned(brand: Rgb8) -> Status {
     let tuned = [1.0, 0.75, 0.5, 0.25]
         .into_iter()
         .map(at)
-        .find(|s| s.least_difference() >= APART);
+        .find(Status::is_apart);
     tuned.unwrap_or_else(|| at(0.0))
 }

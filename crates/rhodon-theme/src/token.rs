@@ -103,6 +103,14 @@ impl Cells {
             Self::Each(cells) => &cells[mode as usize],
         }
     }
+
+    /// Those of light and dark.
+    pub(crate) fn into_modes(self) -> [Cell; 2] {
+        match self {
+            Self::Both(cell) => [cell.clone(), cell],
+            Self::Each(cells) => *cells,
+        }
+    }
 }
 
 /// A named value of the theme.

@@ -134,7 +134,7 @@ pub(super) fn worth_trying(tokens: usize) -> usize {
 /// # Errors
 /// A document that cannot be derived.
 pub fn mend_all(theme: &Resolved) -> Result<Mended, Problems> {
-    mend_some(theme, MOST, |f| f.severity > Severity::Note)
+    mend_some(theme, |_| MOST, |f| f.severity > Severity::Note)
 }
 
 /// As [`mend_all`], for findings of a kind, and for as many as are worth a moment.
@@ -142,37 +142,32 @@ pub fn mend_all(theme: &Resolved) -> Result<Mended, Problems> {
 /// # Errors
 /// A document that cannot be derived.
 pub fn mend_kind(theme: &Resolved, id: &str) -> Result<Mended, Problems> {
-    let tokens = derive(theme)?.tokens.len();
-    mend_some(theme, worth_trying(tokens), |f| f.id == id)
+    mend_some(theme, worth_trying, |f| f.id == id)
 }
 
+/// `most` says how many fixes are made in a theme of so many tokens.
 fn mend_some(
     theme: &Resolved,
-    most: usize,
+    most: fn(usize) -> usize,
     wanted: impl Fn(&Finding) -> bool,
 ) -> Result<Mended, Problems> {
     let mut theme = theme.clone();
     let mut done = Vec::new();
-    for _ in 0..most {
+    loop {
         let derived = derive(&theme)?;
         let findings = audit(&theme, &derived);
-        let counts = |f: &&Finding| f.severity > Severity::Note && f.stands();
         let mut open = findings.iter().filter(|f| wanted(f) && f.stands());
-        let Some(fix) = open.find_map(|f| mend(&theme, &findings, f)) else {
-            let left = findings.iter().filter(counts).cloned().collect();
+        let goes_on = done.len() < most(derived.tokens.len());
+        let fix = goes_on.then(|| open.find_map(|f| mend(&theme, &findings, f)));
+        let Some(fix) = fix.flatten() else {
+            let counts = |f: &&Finding| f.severity > Severity::Note && f.stands();
             return Ok(Mended {
                 document: theme.document().clone(),
                 done,
-                left,
+                left: findings.iter().filter(counts).cloned().collect(),
             });
         };
         done.push(fix.label);
         theme = theme.with_document(fix.document);
     }
-    let derived = derive(&theme)?;
-    Ok(Mended {
-        document: theme.document().clone(),
-        done,
-        left: audit(&theme, &derived),
-    })
 }

@@ -41,41 +41,55 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
                 continue;
             };
             let gap = difference(now, at_rest);
-            let turn = turn(now, at_rest).filter(|_| scene.is_set(&state, mode));
-            if gap < LEAST {
-                let message = format!(
-                    "{} differs from {} by CIEDE2000 {gap:.1} in {}; a state needs {LEAST}.",
-                    sentence(&scene.called(&state)),
-                    scene.called(&rest),
-                    mode.id()
-                );
-                let figures = BTreeMap::from([("difference", gap), ("need", LEAST)]);
-                let rule = "a state is seen: CIEDE2000 (CIE 142)";
-                out.push(finding(
-                    scene,
-                    (&state, &rest),
-                    mode,
-                    message,
-                    (figures, gap, rule),
-                ));
-            } else if let Some(turn) = turn.filter(|turn| *turn > STRANGE) {
-                let message = format!(
-                    "{} was set by hand in {} and is of another hue than {}, {turn:.0}° away: that one has changed since.",
-                    sentence(&scene.called(&state)),
-                    mode.id(),
-                    scene.called(&rest),
-                );
-                let figures = BTreeMap::from([("turn", turn), ("most", STRANGE)]);
-                let rule = "a state is of its rest colour: degrees of Oklch hue";
-                out.push(finding(
-                    scene,
-                    (&state, &rest),
-                    mode,
-                    message,
-                    (figures, -turn, rule),
-                ));
-            }
+            let strange = turn(now, at_rest)
+                .filter(|turn| *turn > STRANGE && scene.is_set(&state, mode))
+                .map(|turn| of_another_hue(scene, &state, &rest, mode, turn));
+            let flat = (gap < LEAST).then(|| flat(scene, &state, &rest, mode, gap));
+            let Some(finding) = flat.or(strange) else {
+                continue;
+            };
+            let set = [&state, &rest]
+                .into_iter()
+                .filter(|path| scene.is_set(path, mode));
+            let edits = set.map(|path| Edit::LetGo(path.clone(), mode)).collect();
+            out.push(Finding {
+                mode: Some(mode),
+                edits,
+                ..finding
+            });
         }
+    }
+}
+
+/// A state that looks like rest.
+fn flat(scene: &Scene<'_>, state: &str, rest: &str, mode: Mode, gap: f64) -> Finding {
+    let message = format!(
+        "{} differs from {} by CIEDE2000 {gap:.1} in {}; a state needs {LEAST}.",
+        sentence(&scene.called(state)),
+        scene.called(rest),
+        mode.id()
+    );
+    let rule = "a state is seen: CIEDE2000 (CIE 142)";
+    Finding {
+        figures: BTreeMap::from([("difference", gap), ("need", LEAST)]),
+        measure: gap,
+        ..Finding::told("state", Severity::Warning, message, &[state, rest], rule)
+    }
+}
+
+/// A state that was made for another colour.
+fn of_another_hue(scene: &Scene<'_>, state: &str, rest: &str, mode: Mode, turn: f64) -> Finding {
+    let message = format!(
+        "{} was set by hand in {} and is of another hue than {}, {turn:.0}° away.",
+        sentence(&scene.called(state)),
+        mode.id(),
+        scene.called(rest),
+    );
+    let rule = "a state is of its rest colour: degrees of Oklch hue";
+    Finding {
+        figures: BTreeMap::from([("turn", turn), ("most", STRANGE)]),
+        measure: -turn,
+        ..Finding::told("state", Severity::Warning, message, &[state, rest], rule)
     }
 }
 
@@ -83,24 +97,4 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
 fn turn(a: Rgb8, b: Rgb8) -> Option<f64> {
     let [a, b] = [a.to_oklch(), b.to_oklch()];
     (a.c.min(b.c) > COLORED).then(|| hue_turn(a.h, b.h).abs())
-}
-
-fn finding(
-    scene: &Scene<'_>,
-    (state, rest): (&Arc<str>, &Arc<str>),
-    mode: Mode,
-    message: String,
-    (figures, measure, rule): (BTreeMap<&'static str, f64>, f64, &'static str),
-) -> Finding {
-    let set = [state, rest]
-        .into_iter()
-        .filter(|path| scene.is_set(path, mode));
-    let edits = set.map(|path| Edit::LetGo(path.clone(), mode)).collect();
-    Finding {
-        mode: Some(mode),
-        figures,
-        measure,
-        edits,
-        ..Finding::told("state", Severity::Warning, message, &[state, rest], rule)
-    }
 }

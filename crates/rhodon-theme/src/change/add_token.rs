@@ -19,9 +19,10 @@ pub struct NewToken {
 const GROUP: &str = "own";
 
 /// Adds own tokens, each under a path that is made from its name and free here and in the parents. One
-/// that is there with the same value stays alone.
+/// that is there with the same value stays alone; where nothing is left to add, that is told.
 pub(super) fn add(theme: &Resolved, tokens: &[NewToken]) -> Result<Document, Problems> {
     let mut document = theme.document().clone();
+    let mut there = None;
     for new in tokens {
         let value = value(&new.color)?;
         let told = || {
@@ -33,6 +34,7 @@ pub(super) fn add(theme: &Resolved, tokens: &[NewToken]) -> Result<Document, Pro
         let path = path_of(theme, &new.name).ok_or_else(told)?;
         let same = |token: &CustomToken| token.value.as_ref().is_some_and(|v| **v == *value);
         if document.tokens.get(&path).is_some_and(same) {
+            there = Some(path);
             continue;
         }
         let path = free(theme, &document, path).ok_or_else(told)?;
@@ -42,7 +44,13 @@ pub(super) fn add(theme: &Resolved, tokens: &[NewToken]) -> Result<Document, Pro
         };
         document.tokens.insert(path, token);
     }
-    document.checked()
+    match there {
+        Some(path) if document == *theme.document() => {
+            let message = format!("{path} has this value already: there is nothing to add");
+            Err(Problems::one("", message))
+        }
+        _ => document.checked(),
+    }
 }
 
 fn value(text: &str) -> Result<Typed<Written>, Problems> {

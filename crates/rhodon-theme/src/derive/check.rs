@@ -2,6 +2,8 @@
 
 use std::collections::{HashMap, HashSet};
 
+use foldhash::fast::RandomState;
+
 use crate::document::{MOST, Problems, Resolved};
 use crate::label::TokenPath;
 use crate::overrides::{End, Overrides};
@@ -70,7 +72,7 @@ fn unknown_role(path: &TokenPath, roles: &HashSet<&str>, told: &Problems) -> Str
 
 /// No two tokens may share a path.
 pub(super) fn paths(tokens: &[Token]) -> Result<(), Problems> {
-    let mut seen = HashSet::with_capacity(tokens.len());
+    let mut seen = HashSet::with_capacity_and_hasher(tokens.len(), RandomState::default());
     let twice = tokens.iter().find(|t| !seen.insert(&*t.path));
     match twice {
         None => Ok(()),

@@ -61,16 +61,20 @@ pub(super) fn more(
     tokens: &[Token],
 ) -> Result<More, Problems> {
     let set = &theme.merged.contrast.roles;
+    let is_role = |t: &Token| t.section == Section::Roles;
+    let first = tokens.iter().position(is_role).unwrap_or(tokens.len());
+    let count = tokens[first..].iter().take_while(|t| is_role(t)).count();
+    let roles = &tokens[first..first + count];
     // The theme with other roles by hand, where there are some.
     let mut held = (!set.is_empty()).then(|| theme.with_roles_of_more());
     loop {
         let own = match &held {
-            Some(theme) => Some(Overrides::new(theme, &steps::values(usual.scales))?),
+            Some(theme) => Some(Overrides::new(theme, || steps::values(usual.scales))?),
             None => None,
         };
         let on = Backdrop {
             overrides: own.as_ref().unwrap_or(usual.overrides),
-            usual: tokens,
+            usual: roles,
             ..*usual
         };
         let painted = Mode::BOTH.map(|mode| role::paint(mode, Level::More, &on));
@@ -114,17 +118,19 @@ fn finish(
     tokens: &[Token],
     painted: [Painted; 2],
 ) -> Result<More, Problems> {
-    let mut cells = Vec::new();
-    // Roles come in the same order at every level.
-    let raised = painted[0].roles.iter().zip(&painted[1].roles);
-    let roles = tokens.iter().filter(|t| t.section == Section::Roles);
-    for (usual, ((_, light), (_, dark))) in roles.zip(raised) {
-        differing(usual, [light, dark], &mut cells);
+    let own = match theme.merged.tokens.is_empty() {
+        true => Vec::new(),
+        false => own_tokens(theme, on, tokens, &painted)?,
+    };
+    let [light, dark] = painted;
+    let mut cells = Vec::with_capacity(on.usual.len() + own.len());
+    let raised = light.roles.into_iter().zip(dark.roles);
+    for (usual, ((_, light), (_, dark))) in on.usual.iter().zip(raised) {
+        cells.extend(differing(usual, [light, dark]));
     }
-    if !theme.merged.tokens.is_empty() {
-        own_tokens(theme, on, tokens, &painted, &mut cells)?;
-    }
-    let pairs = painted.into_iter().flat_map(|p| p.pairs).collect();
+    cells.extend(own);
+    let mut pairs = light.pairs;
+    pairs.extend(dark.pairs);
     Ok(More { cells, pairs })
 }
 
@@ -134,8 +140,7 @@ fn own_tokens(
     on: &Backdrop<'_>,
     tokens: &[Token],
     painted: &[Painted; 2],
-    cells: &mut Vec<MoreCell>,
-) -> Result<(), Problems> {
+) -> Result<Vec<MoreCell>, Problems> {
     let count = tokens.len() - theme.merged.tokens.len();
     let mut all: Vec<Token> = tokens[..count].to_vec();
     let raised = painted[0].roles.iter().zip(&painted[1].roles);
@@ -144,21 +149,19 @@ fn own_tokens(
         token.cells = Cells::Each(Box::new([light.clone(), dark.clone()]));
     }
     crate::custom_token::tokens(theme, on.overrides, &mut all)?;
-    for (usual, own) in tokens.iter().zip(&all).skip(count) {
-        differing(usual, Mode::BOTH.map(|mode| own.cell(mode)), cells);
-    }
-    Ok(())
+    let own = tokens.iter().zip(all).skip(count);
+    Ok(own
+        .flat_map(|(usual, own)| differing(usual, own.cells.into_modes()))
+        .collect())
 }
 
-/// Adds the values of a token that are others than usual.
-fn differing(usual: &Token, raised: [&Cell; 2], cells: &mut Vec<MoreCell>) {
-    for (mode, cell) in Mode::BOTH.into_iter().zip(raised) {
-        if cell.value != usual.cell(mode).value {
-            cells.push(MoreCell {
-                path: usual.path.clone(),
-                mode,
-                cell: cell.clone(),
-            });
-        }
-    }
+/// The values of a token that are others than usual.
+fn differing(usual: &Token, raised: [Cell; 2]) -> impl Iterator<Item = MoreCell> {
+    let both = Mode::BOTH.into_iter().zip(raised);
+    let others = both.filter(|(mode, cell)| cell.value != usual.cell(*mode).value);
+    others.map(|(mode, cell)| MoreCell {
+        path: usual.path.clone(),
+        mode,
+        cell,
+    })
 }

@@ -8,6 +8,7 @@ mod contrast;
 mod field;
 mod form;
 mod inherit;
+mod node;
 mod number;
 mod part;
 mod problem;
@@ -17,7 +18,6 @@ mod schema;
 mod settings;
 mod typed;
 mod typography;
-mod word;
 
 use indexmap::IndexMap;
 use rhodon_color::Color;

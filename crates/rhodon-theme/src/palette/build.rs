@@ -70,6 +70,7 @@ fn named(draft: &Draft<'_>, known: Known, settings: ScaleSettings) -> NamedScale
         mut scale,
         paths,
         between,
+        is_old,
     } = known;
     if draft.origin == Origin::Derived {
         // Nobody fixed this colour: it moves when the brand does.
@@ -86,6 +87,7 @@ fn named(draft: &Draft<'_>, known: Known, settings: ScaleSettings) -> NamedScale
         paths,
         scale,
         between,
+        is_old,
         origin: draft.origin,
         reason: draft.reason.clone(),
         settings,

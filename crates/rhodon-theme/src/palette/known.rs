@@ -6,6 +6,7 @@ use std::collections::HashMap;
 use std::hash::{Hash, Hasher};
 use std::sync::{Arc, LazyLock, Mutex, PoisonError};
 
+use foldhash::fast::RandomState;
 use quick_cache::sync::Cache;
 use rhodon_color::Rgb8;
 
@@ -25,6 +26,8 @@ pub(super) struct Known {
     pub scale: Arc<Scale>,
     pub paths: Arc<[Arc<str>]>,
     pub between: Arc<Between>,
+    /// Whether somebody asked for it before.
+    pub is_old: bool,
 }
 
 /// The scale of a request, under a name.
@@ -37,7 +40,10 @@ pub(super) fn build(slug: &Slug, request: Request) -> Result<Known, ScaleError> 
         request,
     };
     if let Some(known) = KNOWN.get(&key) {
-        return Ok(known);
+        return Ok(Known {
+            is_old: true,
+            ..known
+        });
     }
     let scale = scale::build(&key.request)?;
     let path = |step: &Step| format!("{slug}.{}", step.label).into();
@@ -45,6 +51,7 @@ pub(super) fn build(slug: &Slug, request: Request) -> Result<Known, ScaleError> 
         paths: scale.steps.iter().map(path).collect(),
         scale: Arc::new(scale),
         between: Arc::default(),
+        is_old: false,
     };
     KNOWN.insert(key, built.clone());
     Ok(built)
@@ -52,7 +59,7 @@ pub(super) fn build(slug: &Slug, request: Request) -> Result<Known, ScaleError> 
 
 /// Colours of one scale by the bits of their L\*: both modes and levels ask for many of them again.
 #[derive(Debug, Default)]
-pub(crate) struct Between(Mutex<HashMap<u64, Rgb8>>);
+pub(crate) struct Between(Mutex<HashMap<u64, Rgb8, RandomState>>);
 
 impl Between {
     /// As [`Scale::at_lightness`].

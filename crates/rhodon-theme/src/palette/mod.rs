@@ -18,10 +18,10 @@ use crate::scale::Scale;
 use crate::value::Origin;
 use crate::vocabulary::IntentPart;
 
+pub(crate) use known::Between;
 pub(crate) use outline::Outline;
 
 use build::Draft;
-use known::Between;
 use part_paths::PartPaths;
 use plan::{Plan, Source};
 
@@ -38,6 +38,8 @@ pub struct NamedScale {
     pub scale: Arc<Scale>,
     /// Colours between them that were made already.
     pub(crate) between: Arc<Between>,
+    /// Whether a theme had it before.
+    pub(crate) is_old: bool,
     /// Whether the user brought its colour.
     pub origin: Origin,
     /// Where its colour comes from, in words.

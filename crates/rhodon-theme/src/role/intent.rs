@@ -1,8 +1,9 @@
 //! What every intent offers: a fill with its states and text, a tint with its text, an edge,
 //! and the far end of a gradient.
 
-use rhodon_color::{ContrastOn, Rgb8};
+use rhodon_color::ContrastOn;
 
+use super::known_intent::{Asked, Parts};
 use super::painter::{Choice, Painter, RoleId};
 use super::pick::{Needs, Reach};
 use crate::palette::{IntentScale, NamedScale};
@@ -25,28 +26,88 @@ const STATUS: [Intent; 4] = [
 /// A fill with less L\* than this left changes towards its text instead of away from it.
 const LEAST_LEFT: f64 = 14.0;
 
+/// The parts in the order in which they are painted.
+const PARTS: Parts<IntentPart> = [
+    IntentPart::Fill,
+    IntentPart::FillText,
+    IntentPart::FillHover,
+    IntentPart::FillPressed,
+    IntentPart::GradientEnd,
+    IntentPart::Tint,
+    IntentPart::TintHover,
+    IntentPart::TintText,
+    IntentPart::Edge,
+];
+
 pub(crate) fn paint(p: &mut Painter<'_>) {
     for intent in p.on.intents {
-        fill(p, intent);
-        tint(p, intent);
+        let others = fills_before(p, intent.name.as_str());
+        let asked = Asked::of(p, intent, &others);
+        let known = asked.as_ref().and_then(|asked| asked.known(&intent.reason));
+        let ids = match known {
+            Some(known) => put_again(p, intent, &known.parts),
+            None => {
+                let ids = parts(p, intent, &others);
+                if let Some(asked) = asked {
+                    asked.keep(intent.reason.clone(), ids.map(|id| p.choice(id)));
+                }
+                ids
+            }
+        };
+        pairs(p, ids);
     }
 }
 
-fn fill(p: &mut Painter<'_>, intent: &IntentScale) {
-    let (name, scale) = (intent.name.as_str(), &p.on.scales[intent.scale]);
-    let others = fills_before(p, name);
-    let choice = p.fill_for_text(scale, intent.reason.clone(), &others);
+/// The parts as they were chosen before.
+fn put_again(p: &mut Painter<'_>, intent: &IntentScale, known: &Parts<Choice>) -> Parts<RoleId> {
+    std::array::from_fn(|i| p.put(intent.path(PARTS[i]), known[i].clone()))
+}
+
+fn parts(p: &mut Painter<'_>, intent: &IntentScale, others: &[RoleId]) -> Parts<RoleId> {
+    let [fill, text, hover, pressed, end] = fill(p, intent, others);
+    let [tint, tint_hover, tint_text, edge] = tint(p, intent);
+    [
+        fill, text, hover, pressed, end, tint, tint_hover, tint_text, edge,
+    ]
+}
+
+/// What is read on what.
+fn pairs(p: &mut Painter<'_>, ids: Parts<RoleId>) {
+    let [
+        fill,
+        text,
+        hover,
+        pressed,
+        end,
+        tint,
+        tint_hover,
+        tint_text,
+        edge,
+    ] = ids;
+    for ground in [fill, hover, pressed, end] {
+        p.pair(text, ground, p.text());
+    }
+    for ground in [tint, tint_hover] {
+        p.pair(tint_text, ground, p.text());
+    }
+    p.pair_on_surfaces(tint_text, p.text());
+    p.pair_on_surfaces(edge, p.graphic());
+}
+
+fn fill(p: &mut Painter<'_>, intent: &IntentScale, others: &[RoleId]) -> [RoleId; 5] {
+    let scale = &p.on.scales[intent.scale];
+    let choice = p.fill_for_text(scale, intent.reason.clone(), others);
     let fill = p.put(intent.path(IntentPart::Fill), choice);
-    let code = p.code(fill);
+    let lightness = p.code(fill).lightness();
     let text_choice = p.text_on(fill);
     let text = p.put(intent.path(IntentPart::FillText), text_choice);
-    p.pair(text, fill, p.text());
-    let direction = direction(code, p.code(text));
-    for (state, distance) in STATES {
-        let choice = state_choice(p, scale, code, direction * distance, text);
-        let id = p.put(intent.path(state), choice);
-        p.pair(text, id, p.text());
-    }
+    let text_is_light = p.code(text).luminance() > p.code(fill).luminance();
+    let direction = direction(lightness, text_is_light);
+    let [hover, pressed, end] = STATES.map(|(state, distance)| {
+        let choice = state_choice(p, scale, lightness, direction * distance, text);
+        p.put(intent.path(state), choice)
+    });
+    [fill, text, hover, pressed, end]
 }
 
 /// Fills of the status intents before this one, where it is one: they must stay apart.
@@ -59,10 +120,8 @@ fn fills_before(p: &Painter<'_>, name: &str) -> Vec<RoleId> {
         .collect()
 }
 
-/// −1 where the states get darker, 1 where they get lighter.
-fn direction(fill: Rgb8, text: Rgb8) -> f64 {
-    let lightness = fill.lightness();
-    let text_is_light = text.luminance() > fill.luminance();
+/// −1 where the states of a fill of this L\* get darker, 1 where they get lighter.
+fn direction(lightness: f64, text_is_light: bool) -> f64 {
     let (away, left) = if text_is_light {
         (-1.0, lightness)
     } else {
@@ -74,11 +133,10 @@ fn direction(fill: Rgb8, text: Rgb8) -> f64 {
 fn state_choice(
     p: &Painter<'_>,
     scale: &NamedScale,
-    fill: Rgb8,
+    from: f64,
     move_by: f64,
     text: RoleId,
 ) -> Choice {
-    let from = fill.lightness();
     let mut distance = move_by;
     // A fill set by hand may leave its text with little to spare: stay where it can be read.
     loop {
@@ -93,7 +151,7 @@ fn state_choice(
     }
 }
 
-fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
+fn tint(p: &mut Painter<'_>, intent: &IntentScale) -> [RoleId; 4] {
     let scale = &p.on.scales[intent.scale];
     let none = Needs {
         on: &[],
@@ -109,17 +167,13 @@ fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
     );
     let hover = p.put(intent.path(IntentPart::TintHover), hover_choice);
 
-    let mut grounds = vec![tint, hover];
-    grounds.extend(&p.surfaces);
+    let grounds = [&[tint, hover], &p.surfaces[..]].concat();
     let needs = Needs {
         on: &grounds,
         ratio: p.text(),
     };
     let choice = p.fill_or_tone(scale, p.by_mode(37.0, 78.0), needs);
     let text = p.put(intent.path(IntentPart::TintText), choice);
-    for ground in grounds {
-        p.pair(text, ground, p.text());
-    }
 
     let surfaces = p.surfaces.clone();
     let choice = p.fill_or_tone(
@@ -131,7 +185,7 @@ fn tint(p: &mut Painter<'_>, intent: &IntentScale) {
         },
     );
     let edge = p.put(intent.path(IntentPart::Edge), choice);
-    p.pair_on_surfaces(edge, p.graphic());
+    [tint, hover, text, edge]
 }
 
 impl Painter<'_> {

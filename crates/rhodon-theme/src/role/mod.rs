@@ -4,8 +4,10 @@
 
 mod bar;
 mod border;
+mod candidate;
 mod chart;
 mod intent;
+mod known_intent;
 mod link;
 mod painter;
 mod pick;

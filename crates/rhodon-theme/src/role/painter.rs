@@ -19,7 +19,8 @@ pub(crate) struct Backdrop<'a> {
     pub scales: &'a [NamedScale],
     pub intents: &'a [IntentScale],
     pub overrides: &'a Overrides<'a>,
-    /// What all came to at the usual level, where another one is painted.
+    /// What the roles came to at the usual level, where another one is painted; they come in the same order at
+    /// every level.
     pub usual: &'a [Token],
 }
 
@@ -62,8 +63,8 @@ pub(crate) struct Painter<'a> {
     pub on: &'a Backdrop<'a>,
     /// The four surfaces, once painted.
     pub surfaces: Vec<RoleId>,
-    /// Their colours, prepared for many differences.
-    surface_labs: Vec<Lab65>,
+    /// Their colours, each once, prepared for many differences.
+    surface_labs: Vec<(RoleId, Lab65)>,
     ahead: &'a Ahead,
     roles: Vec<(Arc<str>, Cell)>,
     /// Their colours, prepared for many contrasts.
@@ -139,18 +140,45 @@ impl<'a> Painter<'a> {
         id
     }
 
+    /// What was chosen for a role that nobody set by hand.
+    pub(crate) fn choice(&self, id: RoleId) -> Choice {
+        let cell = &self.roles[id.0].1;
+        Choice {
+            color: self.value(id),
+            alias: cell.alias.clone(),
+            reason: cell.reason.clone(),
+        }
+    }
+
     /// Adds a surface.
     pub(crate) fn put_surface(&mut self, role: Role, choice: Choice) {
         let id = self.put(role, choice);
         self.surfaces.push(id);
-        self.surface_labs.push(lab_d65(self.code(id)));
+        let lab = lab_d65(self.code(id));
+        if self.surface_labs.iter().all(|(_, known)| *known != lab) {
+            self.surface_labs.push((id, lab));
+        }
+    }
+
+    /// Whether the next role has this colour at the usual level by the rules, on the same surfaces.
+    pub(crate) fn is_usual(&self, code: Rgb8) -> bool {
+        let has = |place: usize, code: Rgb8| {
+            let cell = self.on.usual.get(place).map(|role| role.cell(self.mode));
+            cell.filter(|cell| cell.value.color().is_some_and(|color| color.code == code))
+        };
+        let next = has(self.roles.len(), code);
+        next.is_some_and(|cell| cell.origin == Origin::Derived)
+            && self
+                .surfaces
+                .iter()
+                .all(|id| has(id.0, self.code(*id)).is_some())
     }
 
     /// The surface from which a colour is told worst, and the CIEDE2000 between them, where it is below
     /// a limit.
     pub(crate) fn surface_below(&self, code: Rgb8, limit: f64) -> Option<(RoleId, f64)> {
         let own = lab_d65(code);
-        let surfaces = self.surfaces.iter().zip(&self.surface_labs);
+        let surfaces = self.surface_labs.iter();
         let below =
             surfaces.filter_map(|(id, lab)| Some((*id, difference_below(own, *lab, limit)?)));
         below.min_by(|a, b| a.1.total_cmp(&b.1))

@@ -45,15 +45,15 @@ impl Painter<'_> {
             let code = ContrastOn::new(code);
             grounds.iter().all(|g| g.between(code) >= needs.ratio)
         };
-        let mut order: Vec<usize> = (0..scale.scale.steps.len())
-            .filter(|i| (scale.scale.steps[*i].lightness - tone).abs() <= reach.0)
-            .collect();
-        let distance = |i: &usize| (scale.scale.steps[*i].lightness - tone).abs();
-        order.sort_by(|a, b| distance(a).total_cmp(&distance(b)));
-        if let Some(i) = order
-            .into_iter()
-            .find(|i| reads(scale.scale.steps[*i].color))
-        {
+        let mut nearest: Option<(usize, f64)> = None;
+        for (i, step) in scale.scale.steps.iter().enumerate() {
+            let away = (step.lightness - tone).abs();
+            let is_nearer = nearest.is_none_or(|(_, least)| away < least);
+            if away <= reach.0 && is_nearer && reads(step.color) {
+                nearest = Some((i, away));
+            }
+        }
+        if let Some((i, _)) = nearest {
             let hardest = self.hardest(scale.scale.steps[i].color, &grounds, needs);
             let readable = hardest.map(|ground| (needs.ratio, ground));
             return scale.choice(
@@ -188,7 +188,8 @@ impl Painter<'_> {
 /// Whether a colour of a lightness can have a ratio on grounds of these luminances: told by the lightness
 /// alone, before the colour is made, with room for the rounding of its code.
 pub(super) fn may_read(lightness: f64, grounds: &[f64], ratio: f64) -> bool {
-    const ROOM: f64 = 0.9;
+    // A code is at most one and a half off in each channel: that is 2.4 % of luminance and flare at most.
+    const ROOM: f64 = 0.974;
     let own = luminance_from_lightness(lightness);
     let on = |ground: &f64| (own.max(*ground) + 0.05) / (own.min(*ground) + 0.05);
     grounds.iter().all(|ground| on(ground) >= ratio * ROOM)

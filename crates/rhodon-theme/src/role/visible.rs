@@ -84,6 +84,10 @@ impl Painter<'_> {
     /// that can, which has the contrast of a part on each.
     pub(crate) fn visible_fill(&self, scale: &NamedScale, reason: Reason) -> Choice {
         let base = scale.scale.base_step();
+        // It was told from them there, so it is here.
+        if self.is_usual(base.color) {
+            return scale.choice(scale.scale.base, reason);
+        }
         let Some((surface, distance)) = self.surface_below(base.color, VISIBLE) else {
             return scale.choice(scale.scale.base, reason);
         };

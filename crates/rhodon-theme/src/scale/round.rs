@@ -37,7 +37,7 @@ pub(crate) fn to_code(linear: [f64; 3], wanted: Oklch, lightness: f64, slack: Sl
         return nearest;
     }
     let goal = Goal::new(wanted, lightness, slack);
-    let mut best = (goal.drift(nearest, f64::INFINITY), nearest);
+    let mut best = (goal.lightness(nearest) + goal.turn(nearest), nearest);
     if best.0 < 2.0 {
         return nearest;
     }
@@ -49,7 +49,12 @@ pub(crate) fn to_code(linear: [f64; 3], wanted: Oklch, lightness: f64, slack: Sl
             continue;
         }
         let code = Rgb8::new(moved[0] as u8, moved[1] as u8, moved[2] as u8);
-        let drift = goal.drift(code, best.0);
+        // It is cheap, and most neighbours fall out by it.
+        let lightness = goal.lightness(code);
+        if lightness >= best.0 {
+            continue;
+        }
+        let drift = lightness + goal.turn(code);
         if drift < best.0 {
             best = (drift, code);
         }
@@ -83,13 +88,15 @@ impl Goal {
         }
     }
 
-    /// Below 3 where, on the whole, no slack is used up. Luminance is judged first: it is cheap, and most
-    /// neighbours fall out by it. What cannot come below `limit` need not be exact.
-    fn drift(&self, code: Rgb8, limit: f64) -> f64 {
-        let lightness = (code.luminance_cie() - self.luminance).abs() * self.weight;
-        if lightness >= limit {
-            return lightness;
-        }
+    /// What the lightness of a code adds to its drift, which is below 3 where, on the whole, no slack is used
+    /// up.
+    fn lightness(&self, code: Rgb8) -> f64 {
+        let off = (code.luminance_cie() - self.luminance).abs() * self.weight;
+        off * off.max(1.0)
+    }
+
+    /// What its hue and chroma add.
+    fn turn(&self, code: Rgb8) -> f64 {
         let found = Oklab::from_linear(code.to_linear());
         let chroma = (found.a * found.a + found.b * found.b).sqrt();
         let cross = (self.lab.a * found.b - self.lab.b * found.a).abs();
@@ -101,8 +108,6 @@ impl Goal {
         };
         // A turn shows the less, the weaker the colour.
         let sine = sine * (self.chroma / CLEAR_CHROMA).min(1.0);
-        lightness * lightness.max(1.0)
-            + sine / HUE_SLACK
-            + (chroma - self.chroma).abs() / CHROMA_SLACK
+        sine / HUE_SLACK + (chroma - self.chroma).abs() / CHROMA_SLACK
     }
 }

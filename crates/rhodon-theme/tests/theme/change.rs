@@ -535,6 +535,7 @@ fn names_of_a_project_become_own_tokens() {
     for (name, color, part) in [
         ("--", "#112233", "makes no name"),
         ("tide", "bluish", "bluish"),
+        ("panel edge", "#112233", "panel.edge has this value already"),
     ] {
         let refused = apply(&Operation::AddTokens(vec![new(name, color)]), &theme).unwrap_err();
         assert!(refused.to_string().contains(part), "{refused}");

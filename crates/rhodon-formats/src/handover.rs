@@ -82,7 +82,7 @@ impl<'a> Handover<'a> {
                     name: target.name.to_owned(),
                     options: options.collect(),
                     command: target.command(&settings, source.stamp.revision),
-                    usage: target.usage_for(source.theme),
+                    usage: target.usage_for(source.theme, &settings),
                     output: target.export(source, settings)?,
                 })
             }

@@ -140,6 +140,18 @@ impl Comment {
     pub(crate) const MARKUP: Self = Self("<!-- ", " -->");
 }
 
+/// Tokens in their order, each with the name of its group where that begins.
+pub(crate) fn by_group<'a>(
+    tokens: impl Iterator<Item = &'a Token>,
+) -> impl Iterator<Item = (Option<&'a str>, &'a Token)> {
+    let mut group = "";
+    tokens.map(move |token| {
+        let begins = token.group() != group;
+        group = token.group();
+        (begins.then_some(group), token)
+    })
+}
+
 /// A step that exports carry.
 #[derive(Clone, Copy, Debug)]
 pub(crate) struct Step<'a> {

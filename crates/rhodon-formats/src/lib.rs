@@ -21,6 +21,7 @@ pub mod report;
 mod source;
 mod stamp;
 mod target;
+mod unpack;
 mod write;
 
 pub use archive::{Archive, archive, bundle, files as archive_files};
@@ -32,4 +33,5 @@ pub use output::{File, Loss, Output, Warning};
 pub use source::Source;
 pub use stamp::Stamp;
 pub use target::{Group, INTO, Target};
+pub use unpack::{Room, UnpackError, unpack};
 pub use write::{PaintRule, TARGETS, find, paint_rules};

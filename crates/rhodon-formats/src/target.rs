@@ -100,6 +100,8 @@ pub struct Target {
     pub keys: &'static [&'static str],
     /// Where the files go and how they are loaded, in a sentence or two.
     pub usage: &'static str,
+    /// The same for settings, where they have a say in it.
+    pub(crate) usage_of: Option<fn(&Settings) -> &'static str>,
     /// How a token is called in code that uses the files, in light mode where the modes differ.
     pub(crate) token_name: Option<NameOf>,
     /// Whether it gives back the tokens of foreign types that a document keeps.
@@ -162,7 +164,8 @@ impl Target {
         settings: Settings,
     ) -> Result<Output, ExportError> {
         let Source { decided, theme, .. } = *source;
-        let job = Job::new(source, settings, self.usage_for(theme));
+        let usage = self.usage_for(theme, &settings);
+        let job = Job::new(source, settings, usage);
         let mut output = (self.write)(&job)?;
         seal(&mut output.files);
         if !self.carries_kept {
@@ -176,8 +179,11 @@ impl Target {
     }
 
     /// How its files are loaded, with a scale and step that the theme has in the examples.
-    pub fn usage_for(&self, theme: &Derived) -> String {
-        let mut usage = self.usage.to_owned();
+    pub fn usage_for(&self, theme: &Derived, settings: &Settings) -> String {
+        let mut usage = self
+            .usage_of
+            .map_or(self.usage, |of| of(settings))
+            .to_owned();
         if let (MoreContrast::Written(how), Some(_)) = (self.more, &theme.more) {
             usage.push_str(how);
         }

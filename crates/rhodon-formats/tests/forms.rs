@@ -414,9 +414,9 @@ fn the_check_tells_of_forms() {
     assert_eq!(told.len(), 2, "{told:?}");
     assert_eq!(told[0].0, Severity::Error);
     assert!(
-        told[0]
-            .1
-            .starts_with("The form bad cannot be filled: 1:4: no slot is called primry")
+        told[0].1.starts_with(
+            "The form bad cannot be filled: line 1, column 4: no slot is called primry"
+        )
     );
     assert_eq!(
         told[1].1,

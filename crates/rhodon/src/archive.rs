@@ -1,19 +1,20 @@
-//! Files in a ZIP archive, as if it were a folder. What it claims to hold is not believed.
+//! Files in a ZIP archive, as if it were a folder.
 
 use std::fs::File;
-use std::io::{BufReader, Read};
+use std::io::BufReader;
 use std::path::{Component, Path};
 
 use rhodon_formats::color_use::NOT_OURS;
 use rhodon_formats::read::InputFile;
-use zip::ZipArchive;
+use rhodon_formats::{Room, UnpackError, unpack};
 
 use crate::output::Failure;
 
-/// The most that its files come to, in bytes.
-const MOST: u64 = 64_000_000;
-/// The most entries.
-const MOST_ENTRIES: usize = 100_000;
+/// How much is looked into.
+const ROOM: Room = Room {
+    entries: 100_000,
+    bytes: 64_000_000,
+};
 
 /// Whether a file is looked into as an archive.
 pub fn is_archive(path: &Path) -> bool {
@@ -29,51 +30,38 @@ pub fn collect(
     files: &mut Vec<InputFile>,
 ) -> Result<(), Failure> {
     let place = path.display().to_string();
-    let damaged =
-        |why: &dyn std::fmt::Display| Failure::bad(format!("{place}: a damaged ZIP: {why}"));
     let file = File::open(path).map_err(|cause| Failure::Io {
         place: place.clone(),
         cause,
     })?;
-    let mut archive = ZipArchive::new(BufReader::new(file)).map_err(|e| damaged(&e))?;
-    if archive.len() > MOST_ENTRIES {
-        let found = archive.len();
-        let expected = format!("{place}: {found} entries: expected at most {MOST_ENTRIES}");
-        return Err(Failure::bad(expected));
-    }
-    let mut left = MOST;
-    for index in 0..archive.len() {
-        let entry = archive.by_index(index).map_err(|e| damaged(&e))?;
-        let Some(inner) = entry.enclosed_name().filter(|_| entry.is_file()) else {
-            continue;
-        };
-        let name = inner.file_name().and_then(|name| name.to_str());
-        if others_made(&inner) || !name.is_some_and(is_wanted) {
-            continue;
+    let found = unpack(BufReader::new(file), ROOM, |inner| {
+        is_ours(inner, is_wanted)
+    });
+    let found = found.map_err(|e| match e {
+        UnpackError::Entries(_) => {
+            Failure::bad(format!("{place}: {e}: expected at most {}", ROOM.entries))
         }
-        let mut bytes = Vec::new();
-        entry
-            .take(left + 1)
-            .read_to_end(&mut bytes)
-            .map_err(|e| damaged(&e))?;
-        left = left.checked_sub(bytes.len() as u64).ok_or_else(|| {
-            let most = MOST / 1_000_000;
-            Failure::bad(format!(
-                "{place}: more than {most} MB unpacked: expected at most that"
-            ))
-        })?;
-        files.push(InputFile {
-            name: inner.display().to_string(),
-            bytes,
-        });
-    }
+        _ => Failure::bad(format!("{place}: {e}")),
+    })?;
+    let file = |(name, bytes)| InputFile { name, bytes };
+    files.extend(found.into_iter().map(file));
     Ok(())
 }
 
-fn others_made(path: &Path) -> bool {
-    let folders = path.parent().into_iter().flat_map(Path::components);
-    folders.into_iter().any(|part| match part {
-        Component::Normal(name) => name.to_str().is_some_and(|name| NOT_OURS.contains(&name)),
-        _ => false,
-    })
+fn is_ours(inner: &str, is_wanted: fn(&str) -> bool) -> bool {
+    let mut parts = Path::new(inner).components().peekable();
+    while let Some(part) = parts.next() {
+        let Component::Normal(name) = part else {
+            return false;
+        };
+        let Some(name) = name.to_str() else {
+            return false;
+        };
+        match parts.peek() {
+            Some(_) if NOT_OURS.contains(&name) => return false,
+            Some(_) => {}
+            None => return is_wanted(name),
+        }
+    }
+    false
 }

@@ -22,6 +22,19 @@ pub struct FormError {
     pub message: String,
 }
 
+impl FormError {
+    /// The mistake with its place in words, as a sentence goes on: `line 1, column 4: no slot is …`.
+    pub fn in_words(&self) -> String {
+        let place = match (self.line, self.column, &self.slot) {
+            (Some(line), Some(column), _) => format!("line {line}, column {column}: "),
+            (Some(line), None, _) => format!("line {line}: "),
+            (None, _, Some(slot)) => format!("slot {slot}: "),
+            _ => String::new(),
+        };
+        format!("{place}{}", self.message)
+    }
+}
+
 impl fmt::Display for FormError {
     fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
         match (self.line, self.column, &self.slot) {

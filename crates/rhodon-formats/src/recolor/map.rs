@@ -189,7 +189,7 @@ impl ColorMap {
     }
 
     /// The line that holds for a colour.
-    pub(super) fn line_of(&self, color: Color) -> Option<&MapLine> {
+    pub fn line_of(&self, color: Color) -> Option<&MapLine> {
         let (code, alpha) = (color.to_rgb8(), color.alpha8());
         let exact = self.by_color.get(&(code, Some(alpha)));
         let index = exact.or_else(|| self.by_color.get(&(code, None)))?;

@@ -44,6 +44,8 @@ pub struct Recolored {
     pub changes: Vec<Replaced>,
     /// Colours that stay, in order.
     pub left: Vec<Left>,
+    /// Colours that become what they are: the lines on which they stand, in order.
+    pub same: Vec<(usize, Color)>,
     /// Texts that were readable on the ground of their rule and are not any more.
     pub unreadable: Vec<Unreadable>,
 }
@@ -103,14 +105,8 @@ pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
     } else {
         Places::default()
     };
-    let mut out = Recolored {
-        text: String::with_capacity(text.len() + text.len() / 16),
-        changes: Vec::new(),
-        left: Vec::new(),
-        unreadable: Vec::new(),
-    };
-    let (mut at, mut lines) = (0, Lines::new(text));
-    let mut after: Vec<Color> = Vec::with_capacity(uses.len());
+    let mut copy = Copy::of(text, uses.len());
+    let mut lines = Lines::new(text);
     // Most colours are spelt the same way again and again.
     let mut known: HashMap<&str, Option<Decision>> = HashMap::default();
     for (i, found) in uses.iter().enumerate() {
@@ -129,7 +125,43 @@ pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
             }
         };
         let (line, start) = lines.line_of(found.range.start);
-        let column = found.range.start - start + 1;
+        copy.take(found, (line, found.range.start - start + 1), decision);
+    }
+    let (mut out, after) = copy.finish();
+    out.unreadable = readable::lost(text, &uses, &places, &after);
+    Ok(out)
+}
+
+/// A text that is copied, with other colours in it.
+struct Copy<'a> {
+    text: &'a str,
+    /// Up to where it is copied.
+    at: usize,
+    out: Recolored,
+    /// Every colour as it is now.
+    after: Vec<Color>,
+}
+
+impl<'a> Copy<'a> {
+    fn of(text: &'a str, colors: usize) -> Self {
+        let out = Recolored {
+            text: String::with_capacity(text.len() + text.len() / 16),
+            changes: Vec::new(),
+            left: Vec::new(),
+            same: Vec::new(),
+            unreadable: Vec::new(),
+        };
+        Self {
+            text,
+            at: 0,
+            out,
+            after: Vec::with_capacity(colors),
+        }
+    }
+
+    /// Does what was decided at a place, which is told by line and column.
+    fn take(&mut self, found: &ColorUse, (line, column): (usize, usize), decision: &Decision) {
+        let from = || self.text[found.range.clone()].to_owned();
         match decision {
             Decision::Change {
                 to,
@@ -137,38 +169,88 @@ pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
                 follows,
                 kin,
             } => {
-                out.text.push_str(&text[at..found.range.start]);
-                out.text.push_str(to);
-                at = found.range.end;
-                after.push(*color);
-                out.changes.push(Replaced {
+                self.out.changes.push(Replaced {
                     line,
                     column,
                     color: found.color,
-                    from: from.to_owned(),
+                    from: from(),
                     new: *color,
                     to: to.clone(),
                     follows: follows.clone(),
                     kin: *kin,
                 });
+                self.out
+                    .text
+                    .push_str(&self.text[self.at..found.range.start]);
+                self.out.text.push_str(to);
+                self.at = found.range.end;
+                self.after.push(*color);
+                return;
             }
-            Decision::Same => after.push(found.color),
-            Decision::Leave { why, doubtful } => {
-                after.push(found.color);
-                out.left.push(Left {
-                    line,
-                    column,
-                    color: found.color,
-                    text: from.to_owned(),
-                    why: why.clone(),
-                    doubtful: *doubtful,
-                });
-            }
+            Decision::Same => self.out.same.push((line, found.color)),
+            Decision::Leave { why, doubtful } => self.out.left.push(Left {
+                line,
+                column,
+                color: found.color,
+                text: from(),
+                why: why.clone(),
+                doubtful: *doubtful,
+            }),
         }
+        self.after.push(found.color);
     }
-    out.text.push_str(&text[at..]);
-    out.unreadable = readable::lost(text, &uses, &places, &after);
-    Ok(out)
+
+    fn finish(mut self) -> (Recolored, Vec<Color>) {
+        self.out.text.push_str(&self.text[self.at..]);
+        (self.out, self.after)
+    }
+}
+
+/// What becomes of a colour.
+#[derive(Clone, Debug, PartialEq)]
+pub enum Becomes {
+    /// Another one.
+    New {
+        /// Which.
+        color: Color,
+        /// The colour whose relative it is, where it goes along with one.
+        kin_of: Option<String>,
+    },
+    /// What it is.
+    Same,
+    /// It stays.
+    Stays {
+        /// Why.
+        why: Cow<'static, str>,
+        /// Whether somebody has to choose between several colours.
+        doubtful: bool,
+    },
+}
+
+impl Recolored {
+    /// What becomes of every colour of the file, each with the line on which it stands: changed ones first.
+    pub fn colors(&self) -> impl Iterator<Item = (usize, Color, Becomes)> {
+        let changed = self.changes.iter().map(|change| {
+            let kin_of = change.kin.then(|| change.follows.clone());
+            let becomes = Becomes::New {
+                color: change.new,
+                kin_of,
+            };
+            (change.line, change.color, becomes)
+        });
+        let same = self
+            .same
+            .iter()
+            .map(|(line, color)| (*line, *color, Becomes::Same));
+        let left = self.left.iter().map(|left| {
+            let becomes = Becomes::Stays {
+                why: left.why.clone(),
+                doubtful: left.doubtful,
+            };
+            (left.line, left.color, becomes)
+        });
+        changed.chain(same).chain(left)
+    }
 }
 
 /// What is done at a place.
@@ -188,6 +270,30 @@ enum Decision {
 }
 
 impl Plan {
+    /// What becomes of a colour that stands in no text, as those of pictures.
+    pub fn becomes(&self, color: Color) -> Becomes {
+        let text = color.to_hex();
+        let alone = ColorUse {
+            range: 0..text.len(),
+            color,
+            name: None,
+            written: Written::Css,
+        };
+        match self.decide(&alone, &text, None) {
+            Decision::Change {
+                color,
+                follows,
+                kin,
+                ..
+            } => Becomes::New {
+                color,
+                kin_of: kin.then_some(follows),
+            },
+            Decision::Same => Becomes::Same,
+            Decision::Leave { why, doubtful } => Becomes::Stays { why, doubtful },
+        }
+    }
+
     /// Whether the place of a colour has a say in what it becomes.
     fn depends_on_place(&self, found: &ColorUse) -> bool {
         let line = self.map.line_of(found.color);

@@ -31,7 +31,7 @@ pub(super) fn form_findings(source: &Source<'_>) -> Vec<Finding> {
 
 fn wrong(name: &str, error: &ExportError) -> Finding {
     let said = match error {
-        ExportError::Form { error, .. } => error.to_string(),
+        ExportError::Form { error, .. } => error.in_words(),
         other => other.to_string(),
     };
     let message = format!("The form {name} cannot be filled: {said}.");

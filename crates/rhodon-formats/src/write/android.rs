@@ -6,7 +6,7 @@ use super::language::JAVA;
 use super::length;
 use super::xml::{DECLARATION, Element};
 use crate::error::ExportError;
-use crate::job::{Comment, Job};
+use crate::job::{Comment, Job, by_group};
 use crate::losses;
 use crate::name::{self, Names};
 use crate::option::{OptionKind, TargetOption};
@@ -51,6 +51,7 @@ pub(crate) static TARGET: Target = Target {
         "xml",
     ],
     usage: "Put the folders into res/ and name the style in the manifest: android:theme=\"@style/AppTheme\". Both bars of the system are painted too.",
+    usage_of: None,
     token_name: Some(|_, t| {
         (t.kind != TokenKind::FontFamily)
             .then(|| format!("@{}/{}", resource(t), name::snake(&t.path)))
@@ -164,12 +165,8 @@ fn colors<'a>(
     names: &Names<'_>,
 ) -> Vec<Element> {
     let mut out = Vec::new();
-    let mut group = "";
-    for token in tokens {
-        if token.group() != group {
-            group = token.group();
-            out.push(Element::comment(group));
-        }
+    for (group, token) in by_group(tokens) {
+        out.extend(group.map(Element::comment));
         out.push(color(token, mode, names));
     }
     out

@@ -37,6 +37,7 @@ pub(crate) static TARGET: Target = Target {
         "swift",
     ],
     usage: "Add Theme.xcassets and ThemeColors.swift to the target; ThemeColors.primaryFill follows the system's appearance.",
+    usage_of: None,
     token_name: Some(|_, t| Some(format!("{}.{}", home(t), name::camel(&t.path)))),
     carries_kept: false,
     takes_family: false,

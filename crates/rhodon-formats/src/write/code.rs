@@ -3,7 +3,7 @@
 use rhodon_theme::{ColorValue, Mode, Token, TokenKind, Value};
 
 use super::length;
-use crate::job::Job;
+use crate::job::{Job, by_group};
 use crate::name::Names;
 
 /// How a language writes values.
@@ -30,15 +30,13 @@ pub(crate) fn members<'a>(
     mode: Mode,
 ) -> String {
     let mut out = String::with_capacity(16 * 1024);
-    let mut group = "";
-    for token in tokens {
+    for (group, token) in by_group(tokens) {
         let value = &token.cell(mode).value;
         let value = value_text(style, &token.path, value);
         let member = style.member(&names[&*token.path], token.kind, &value);
-        if token.group() != group {
+        if let Some(group) = group {
             let pad = &member[..member.len() - member.trim_start().len()];
-            let gap = if group.is_empty() { "" } else { "\n" };
-            group = token.group();
+            let gap = if out.is_empty() { "" } else { "\n" };
             out.push_str(&format!("{gap}{pad}// {group}\n"));
         }
         out.push_str(&member);

@@ -16,7 +16,7 @@ use crate::error::ExportError;
 use crate::job::{Comment, Job};
 use crate::losses;
 use crate::name::{self, Names};
-use crate::option::{OptionKind, TargetOption};
+use crate::option::{OptionKind, Settings, TargetOption};
 use crate::output::Output;
 use crate::target::{Group, MoreContrast, Target};
 
@@ -67,12 +67,29 @@ pub(crate) static TARGET: Target = Target {
         "color-scheme",
     ],
     usage: "Load theme.css before your own styles. In the auto strategy data-mode=\"light\" or data-mode=\"dark\" on the root element overrides the system.",
+    usage_of: Some(usage_of),
     token_name: Some(|s, t| Some(name::css_reference(s.get(&TargetOption::PREFIX), &t.path))),
     carries_kept: false,
     takes_family: false,
     more: MoreContrast::Written(" data-contrast=\"more\" asks for contrast."),
     write,
 };
+
+/// How the file is loaded, and how dark mode is asked for by the strategy that is chosen.
+fn usage_of(settings: &Settings) -> &'static str {
+    match settings.get(&MODE) {
+        "attribute" => {
+            "Load theme.css before your own styles. data-mode=\"dark\" on the root element asks for dark."
+        }
+        "class" => {
+            "Load theme.css before your own styles. The class dark on the root element asks for dark."
+        }
+        "function" => {
+            "Load theme.css before your own styles. The system chooses the mode; color-scheme: light or dark on an element overrides it."
+        }
+        _ => TARGET.usage,
+    }
+}
 
 /// The root where data-mode asks for dark.
 pub(crate) const DARK_ATTRIBUTE: &str = ":root[data-mode=\"dark\"]";

@@ -5,7 +5,7 @@ use rhodon_theme::{Section, Token, TokenKind};
 
 use super::css_tree;
 use crate::error::ExportError;
-use crate::job::{Comment, Job};
+use crate::job::{Comment, Job, by_group};
 use crate::losses;
 use crate::name;
 use crate::option::{OptionKind, TargetOption};
@@ -51,6 +51,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["classes.css"],
     keys: &["color", "background-color", "border-color", "class"],
     usage: "Load classes.css after theme.css, whose custom properties it uses. A class named by an intent alone sets fill and text together.",
+    usage_of: None,
     token_name: None,
     carries_kept: false,
     takes_family: false,
@@ -78,18 +79,12 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         owners: HashMap::new(),
         rules: Vec::new(),
     };
-    let mut bare = Vec::new();
-    let mut group = "";
-    for token in job.tokens() {
-        let has_class = token.kind == TokenKind::Color || plain_property(token).is_some();
-        if has_class && token.group() != group {
-            group = token.group();
-            classes
-                .rules
-                .push(css_tree::Node::Heading(group.to_owned()));
-        }
+    let has_class = |t: &&Token| t.kind == TokenKind::Color || plain_property(t).is_some();
+    let (classed, bare): (Vec<_>, Vec<_>) = job.tokens().partition(has_class);
+    for (group, token) in by_group(classed.into_iter()) {
+        let heading = group.map(|group| css_tree::Node::Heading(group.to_owned()));
+        classes.rules.extend(heading);
         match plain_property(token) {
-            _ if token.kind == TokenKind::Color => classes.color(token)?,
             Some(property) => {
                 let name = name::kebab("", &token.path);
                 classes.add(
@@ -98,7 +93,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
                     vec![classes.declaration(property, &token.path)],
                 )?;
             }
-            None => bare.push(token),
+            None => classes.color(token)?,
         }
     }
     if job.settings.includes(&TargetOption::GROUPS, "roles") {

@@ -18,6 +18,7 @@ pub(crate) static TARGET: Target = Target {
         "button", "field", "bar", "tabs", "card", "intent-", "is-hover",
     ],
     usage: "Load components.css after theme.css. Add intent-danger, intent-success … to a component to change its intent; is-hover, is-pressed, is-focus show a state without a pointer.",
+    usage_of: None,
     token_name: None,
     carries_kept: false,
     takes_family: false,

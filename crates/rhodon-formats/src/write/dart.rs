@@ -22,6 +22,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme_colors.dart"],
     keys: &["Color(0xFF", "ColorScheme", "Brightness", "dart"],
     usage: "Put theme_colors.dart under lib/ and give lightScheme and darkScheme to the theme and dark theme of the application.",
+    usage_of: None,
     token_name: Some(|_, t| Some(format!("{}.{}", code::home(t), name::camel(&t.path)))),
     carries_kept: false,
     takes_family: false,

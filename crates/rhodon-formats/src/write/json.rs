@@ -31,6 +31,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.json"],
     keys: &["light", "dark", "json"],
     usage: "Read theme.json in any language: the objects light and dark hold every token's value by its name.",
+    usage_of: None,
     token_name: Some(|s, t| Some(named(s.get(&NAMES), &t.path))),
     carries_kept: false,
     takes_family: false,

@@ -38,6 +38,7 @@ pub(crate) static TARGET: Target = Target {
         "kt",
     ],
     usage: "Add ThemeColors.kt to the module and give LightScheme or DarkScheme, ThemeShapes and ThemeTypography to the theme.",
+    usage_of: None,
     token_name: Some(|_, t| Some(format!("{}.{}", code::home(t), name::camel(&t.path)))),
     carries_kept: false,
     takes_family: false,

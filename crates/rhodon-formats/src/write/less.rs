@@ -21,6 +21,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.less"],
     keys: &["@", "less"],
     usage: "Load it with @import \"theme\"; a variable set after it wins. @theme-dark[primary-fill] looks a value up, @petrol-steps[s600] a step.",
+    usage_of: None,
     token_name: Some(|s, t| {
         Some(format!(
             "@{}",

@@ -32,6 +32,7 @@ pub(crate) static TARGET: Target = Target {
         "ts",
     ],
     usage: "Give theme and variables to the provider, as its theme and its CSS variables resolver.",
+    usage_of: None,
     token_name: Some(|_, t| Some(name::css_reference("", &t.path))),
     carries_kept: false,
     takes_family: false,

@@ -32,6 +32,7 @@ pub(crate) static TARGET: Target = Target {
         "json",
     ],
     usage: "Read theme.pairs.json in a desktop toolkit: each value is [light, dark], under tokens by path and under widgets by part.",
+    usage_of: None,
     token_name: Some(|_, t| Some(t.path.to_string())),
     carries_kept: false,
     takes_family: false,

@@ -28,6 +28,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.gpl"],
     keys: &["gpl", "palette", "Columns"],
     usage: "Put theme.gpl into the palette folder of a drawing program, or import it there.",
+    usage_of: None,
     token_name: None,
     carries_kept: false,
     takes_family: false,

@@ -39,6 +39,7 @@ pub(crate) static TARGET: Target = Target {
         "ts",
     ],
     usage: "Put both files beside each other and give lightTheme or darkTheme to the framework's theme function, or schemesTheme for both at once by custom properties.",
+    usage_of: None,
     token_name: Some(|_, t| Some(format!("theme.tokens.{}", name::camel(&t.path)))),
     carries_kept: false,
     takes_family: false,

@@ -20,6 +20,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["_theme.scss"],
     keys: &["$", "!default", "@use", "@mixin", "map", "scss"],
     usage: "Load it with @use \"theme\" and override variables through with (…), or set them before an @import. theme.token(\"primary-fill\", dark) looks a value up, theme.step(\"petrol\", 600) a step, @include theme.mode(dark) writes all custom properties of a mode.",
+    usage_of: None,
     token_name: Some(|s, t| {
         Some(format!(
             "${}",

@@ -39,6 +39,7 @@ pub(crate) static TARGET: Target = Target {
         "scss",
     ],
     usage: "Import before in front of the framework's variables, after behind them and before its maps, and states behind its components. With tokens set to all, $theme-light and $theme-dark hold every token.",
+    usage_of: None,
     token_name: Some(|s, t| {
         (s.get(&TargetOption::TOKENS) == "all")
             .then(|| format!("map.get($theme-light, \"{}\")", name::kebab("", &t.path)))

@@ -36,6 +36,7 @@ pub(crate) static TARGET: Target = Target {
         "scss",
     ],
     usage: "Load it with @use \"palettes\". palettes.$light-theme and palettes.$dark-theme go to the framework's theme functions as they are; palettes.$petrol-palette goes to its palette function. For its newer interface, palettes.$tones is the palette of its theme mixin and palettes.$light-system or palettes.$dark-system what that is overridden with.",
+    usage_of: None,
     token_name: None,
     carries_kept: false,
     takes_family: false,

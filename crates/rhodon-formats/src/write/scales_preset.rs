@@ -31,6 +31,7 @@ pub(crate) static TARGET: Target = Target {
         "ts",
     ],
     usage: "Import the preset and give it to the framework's preset definition, over its base preset.",
+    usage_of: None,
     token_name: None,
     carries_kept: false,
     takes_family: false,

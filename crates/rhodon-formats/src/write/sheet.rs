@@ -30,6 +30,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.svg", "theme.html"],
     keys: &["svg", "html", "swatch", "print"],
     usage: "Open theme.html in a browser and print it on A4, or place theme.svg in a document.",
+    usage_of: None,
     token_name: None,
     carries_kept: false,
     takes_family: false,

@@ -72,6 +72,7 @@ pub(crate) static TARGET: Target = Target {
         "__(",
     ],
     usage: "Register the list that palette.php returns as the editor's palette and load palette.css with the site's styles.",
+    usage_of: None,
     token_name: None,
     carries_kept: false,
     takes_family: false,

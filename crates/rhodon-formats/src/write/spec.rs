@@ -25,6 +25,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.rhodon.json"],
     keys: &["rhodon.json", "schema", "brand", "format", "json"],
     usage: "Keep it with the code: rhodon export theme.rhodon.json --target css writes every other file from it, and it opens here again.",
+    usage_of: None,
     token_name: None,
     carries_kept: true,
     takes_family: false,

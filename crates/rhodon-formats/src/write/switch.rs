@@ -36,6 +36,7 @@ pub(crate) static TARGET: Target = Target {
         "customElements",
     ],
     usage: "Load switch.css before your own styles and put switch.head.html into the head: nothing flashes. switch.js sets and remembers data-theme, data-mode, data-primary and data-surface on the root; <theme-select> is a field. Without script the system's mode holds.",
+    usage_of: None,
     token_name: Some(|s, t| Some(name::css_reference(s.get(&TargetOption::PREFIX), &t.path))),
     carries_kept: false,
     takes_family: true,

@@ -37,6 +37,7 @@ pub(crate) static TARGET: Target = Target {
         "json",
     ],
     usage: "Give theme.resolver.json to a tool that knows modes, or tokens.json alone for light mode. Both are read back here without loss.",
+    usage_of: None,
     token_name: Some(|_, t| Some(format!("{{{}}}", t.path))),
     carries_kept: true,
     takes_family: false,

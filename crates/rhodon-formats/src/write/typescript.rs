@@ -4,7 +4,7 @@ use rhodon_theme::{Mode, Token};
 
 use super::script::Literal;
 use crate::error::ExportError;
-use crate::job::{Comment, Job};
+use crate::job::{Comment, Job, by_group};
 use crate::losses;
 use crate::name::{self, Names};
 use crate::option::TargetOption;
@@ -20,6 +20,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.ts"],
     keys: &["as const", "TokenName", "ColorName", "ts"],
     usage: "Import { tokens, scales } from \"./theme\". TokenName and ColorName are the unions of all names.",
+    usage_of: None,
     token_name: Some(|_, t| Some(format!("tokens.light.{}", name::camel(&t.path)))),
     carries_kept: false,
     takes_family: false,
@@ -80,12 +81,8 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
 /// Values of a mode by name, a comment above each group.
 fn object<'a>(tokens: impl Iterator<Item = &'a Token>, names: &Names<'_>, mode: Mode) -> Literal {
     let mut entries = Vec::new();
-    let mut group = "";
-    for token in tokens {
-        if token.group() != group {
-            group = token.group();
-            entries.push((group.to_owned(), Literal::Heading));
-        }
+    for (group, token) in by_group(tokens) {
+        entries.extend(group.map(|group| (group.to_owned(), Literal::Heading)));
         let value = Literal::value(&token.cell(mode).value);
         entries.push((names[&*token.path].clone(), value));
     }

@@ -32,6 +32,7 @@ pub(crate) static TARGET: Target = Target {
         "--text-",
     ],
     usage: "In your main style sheet import theme.css first, so that a web font's import stays on top, then the framework, then theme.utility.css; roles follow the mode of theme.css.",
+    usage_of: None,
     token_name: Some(|_, t| Some(format!("var(--{})", variable(&t.path, t.kind)))),
     carries_kept: false,
     takes_family: false,

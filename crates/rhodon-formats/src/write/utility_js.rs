@@ -49,6 +49,7 @@ pub(crate) static TARGET: Target = Target {
         "js",
     ],
     usage: "Put theme.preset.js beside the framework's config and add it to its presets; load theme.css too, whose custom properties it uses unless values says otherwise.",
+    usage_of: None,
     token_name: None,
     carries_kept: false,
     takes_family: false,

@@ -7,7 +7,7 @@ use rhodon_theme::{Derived, Mode, Section, Token};
 
 use super::css_value;
 use crate::error::ExportError;
-use crate::job::{Job, Step};
+use crate::job::{Job, Step, by_group};
 use crate::name::Names;
 
 /// How a preprocessor writes a map.
@@ -93,11 +93,9 @@ impl<'a> Variables<'a> {
     /// Behind each stands `end`, and a comment above each group.
     pub(crate) fn declarations(&self, mode: Mode, end: &str) -> String {
         let mut out = String::with_capacity(16 * 1024);
-        let mut group = "";
-        let defined = |t: &&&Token| mode == Mode::Light || !t.is_modeless();
-        for token in self.tokens.iter().filter(defined) {
-            if token.group() != group {
-                group = token.group();
+        let defined = |t: &&Token| mode == Mode::Light || !t.is_modeless();
+        for (group, token) in by_group(self.tokens.iter().copied().filter(defined)) {
+            if let Some(group) = group {
                 out.push_str(&format!("\n// {group}\n"));
             }
             let (name, text) = (self.variable(token, mode), self.text(token, mode));

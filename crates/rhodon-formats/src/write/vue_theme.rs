@@ -22,6 +22,7 @@ pub(crate) static TARGET: Target = Target {
     files: &["theme.vue.ts"],
     keys: &["themes.light", "colors", "on-primary", "variables", "ts"],
     usage: "Import { themes } from \"./theme.vue\" and give it to the framework's theme option.",
+    usage_of: None,
     token_name: Some(|s, t| {
         (s.get(&TargetOption::TOKENS) == "all").then(|| name::kebab("", &t.path))
     }),

@@ -53,9 +53,17 @@ impl Bench {
         at: &'static str,
         value: Value,
     ) -> Result<Resolved, ApiError> {
+        self.complete(self.document_at(at, value).await?).await
+    }
+
+    /// Reads a document alone, without its parents.
+    pub(crate) async fn document(&self, value: Value) -> Result<Document, ApiError> {
+        self.document_at("/spec", value).await
+    }
+
+    async fn document_at(&self, at: &str, value: Value) -> Result<Document, ApiError> {
         let read = self.work.run(move || Document::read(&value)).await?;
-        self.complete(read.map_err(|p| ApiError::invalid(at, p))?)
-            .await
+        read.map_err(|p| ApiError::invalid(at, p))
     }
 
     /// Follows `extends` through the store.

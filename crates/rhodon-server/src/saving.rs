@@ -30,7 +30,7 @@ const TRIES: usize = 8;
 
 /// Makes a change that was found good by looking at the themes around it. Where one of them changed
 /// before it was written, all is looked at anew.
-pub(crate) async fn settled<T, F>(
+async fn settled<T, F>(
     bench: &Bench,
     theme: Option<(&str, i32)>,
     extends: Option<&Slug>,
@@ -101,13 +101,13 @@ pub(crate) async fn first(
 pub(crate) async fn step<F>(
     bench: &Bench,
     (slug, base): (&str, i32),
-    target: &RevisionRecord,
+    target: RevisionRecord,
     go: impl Fn(Store) -> F,
 ) -> Result<Saved, ApiError>
 where
     F: Future<Output = Result<Saved, StoreError>>,
 {
-    let document = Document::read(&target.spec).map_err(|p| ApiError::invalid("/spec", p))?;
+    let document = bench.document(target.spec).await?;
     let (document, go) = (&document, &go);
     settled(
         bench,
@@ -136,18 +136,14 @@ pub(crate) async fn save(
 }
 
 /// A document that may take the place of a theme's: it derives, and so do the themes that extend it.
-pub(crate) async fn holds(
-    bench: &Bench,
-    slug: &str,
-    theme: &Resolved,
-) -> Result<Arc<Derived>, ApiError> {
+async fn holds(bench: &Bench, slug: &str, theme: &Resolved) -> Result<Arc<Derived>, ApiError> {
     let made = usable(bench, theme).await?;
     children_hold(bench, slug, theme).await?;
     Ok(made)
 }
 
 /// A document that derives; nothing else is saved.
-pub(crate) async fn usable(bench: &Bench, theme: &Resolved) -> Result<Arc<Derived>, ApiError> {
+async fn usable(bench: &Bench, theme: &Resolved) -> Result<Arc<Derived>, ApiError> {
     let theme = theme.clone();
     let made = bench.work.run(move || derived(&theme)).await?;
     made.map_err(|p| ApiError::invalid("/spec", p))

@@ -6,6 +6,7 @@ use axum::Json;
 use axum::http::{HeaderValue, StatusCode, header};
 use axum::response::{IntoResponse, Response};
 use chrono::{DateTime, Utc};
+use rhodon_color::Color;
 use rhodon_store::Saved;
 use rhodon_theme::{Derived, Document, Resolved};
 use serde::Serialize;
@@ -29,6 +30,8 @@ pub struct ThemeView {
     parent: Option<String>,
     revision: i32,
     updated_at: DateTime<Utc>,
+    /// Codes of the brand colours in its own document, as in the list of themes.
+    colors: Vec<String>,
     /// What the current revision changed, in words.
     label: String,
     #[schema(schema_with = crate::schema::spec_schema)]
@@ -69,6 +72,7 @@ impl ThemeView {
             parent: t.parent,
             revision: t.revision,
             updated_at: t.updated_at,
+            colors: brand_codes(&saved.revision.spec),
             label: saved.revision.label,
             spec: spec.to_json(),
             can_undo: saved.can_undo,
@@ -92,4 +96,15 @@ pub(crate) async fn answer(
         response.headers_mut().insert(header::ETAG, tag);
     }
     Ok(response)
+}
+
+/// Codes of the brand colours of a document; what is no colour is passed over.
+pub(crate) fn brand_codes(spec: &Value) -> Vec<String> {
+    let brand = spec
+        .get("brand")
+        .and_then(Value::as_array)
+        .into_iter()
+        .flatten();
+    let codes = brand.filter_map(|b| Color::parse(b.get("color")?.as_str()?).ok());
+    codes.map(|color| color.to_rgb8().to_string()).collect()
 }

@@ -1,5 +1,7 @@
 //! What the store gives out.
 
+use std::collections::BTreeMap;
+
 use chrono::{DateTime, Utc};
 use sea_orm::JsonValue;
 use uuid::Uuid;
@@ -24,6 +26,10 @@ pub struct ThemeRecord {
     /// Since when it is deleted.
     pub deleted_at: Option<DateTime<Utc>>,
 }
+
+/// Themes that one extends and those that extend it, with their current revisions.
+#[derive(Clone, Debug, Default, PartialEq, Eq)]
+pub struct Relatives(pub(crate) BTreeMap<Uuid, i32>);
 
 /// One saved state.
 #[derive(Clone, Debug, PartialEq, Eq)]

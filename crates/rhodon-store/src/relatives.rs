@@ -2,8 +2,6 @@
 //! saved they are looked at again, under locks, so that no two changes together leave a theme behind
 //! that refers to what the other one took away.
 
-use std::collections::BTreeMap;
-
 use rhodon_theme::Slug;
 use sea_orm::{
     ConnectionTrait, DatabaseTransaction, DbBackend, EntityTrait, FromQueryResult, QuerySelect,
@@ -14,12 +12,9 @@ use uuid::Uuid;
 use crate::entity::theme;
 use crate::error::{Result, StoreError};
 use crate::lineage::{kept_parent, parent_named};
+use crate::record::Relatives;
 use crate::row::{find_revision, live};
 use crate::store::Store;
-
-/// Themes that one extends and those that extend it, with their current revisions.
-#[derive(Clone, Debug, Default, PartialEq, Eq)]
-pub struct Relatives(BTreeMap<Uuid, i32>);
 
 #[derive(FromQueryResult)]
 struct Row {

@@ -11,8 +11,7 @@ use crate::entity::{revision, theme};
 use crate::error::{Result, StoreError};
 use crate::lineage::children_of;
 use crate::pool::Pools;
-use crate::record::{RevisionRecord, Saved, ThemeRecord};
-use crate::relatives::Relatives;
+use crate::record::{Relatives, RevisionRecord, Saved, ThemeRecord};
 use crate::row::{live, next_revision, revision_of, shown, slugs_of, standing};
 
 /// Which revisions of a theme are looked for.

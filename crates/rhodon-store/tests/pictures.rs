@@ -1,10 +1,12 @@
 //! Pictures that colours were taken from stay as long as a theme names them.
 #![allow(clippy::unwrap_used)]
 
-use rhodon_store::{PictureRecord, Store, StoreError};
-use rhodon_testing::fresh_database;
+mod support;
+
+use rhodon_store::{PictureRecord, StoreError};
 use rhodon_theme::Document;
 use serde_json::json;
+use support::{save, store};
 
 fn picture(id: &str) -> PictureRecord {
     PictureRecord {
@@ -18,10 +20,7 @@ fn picture(id: &str) -> PictureRecord {
 
 #[tokio::test]
 async fn pictures_that_no_revision_names_are_cleared_after_a_while() {
-    let store = Store::connect(&fresh_database("pictures").await)
-        .await
-        .unwrap();
-    store.migrate().await.unwrap();
+    let store = store("pictures").await;
     let (named, tried) = ("a".repeat(64), "b".repeat(64));
     for id in [&named, &tried] {
         store.keep_picture(picture(id)).await.unwrap();
@@ -38,12 +37,8 @@ async fn pictures_that_no_revision_names_are_cleared_after_a_while() {
     let without = Document::read(&json!({
         "format": 1, "name": "Tern", "brand": [{ "name": "Buoy", "slug": "buoy", "color": "#e4572e" }]
     }));
-    let save = rhodon_store::Save {
-        spec: &without.unwrap(),
-        label: "Petrol removed",
-        base: 1,
-        topic: None,
-    };
+    let without = without.unwrap();
+    let save = save(&without, "Petrol removed", 1);
     store.save(&made.theme.slug, save).await.unwrap();
     assert_eq!(store.clear_pictures(30).await.unwrap(), 0);
     assert_eq!(store.clear_pictures(0).await.unwrap(), 1);

@@ -1,36 +1,17 @@
 //! Revisions have names, are searched, and are reached however many there are.
 #![allow(clippy::unwrap_used)]
 
-use rhodon_color::Color;
+mod support;
+
 use rhodon_store::{Revisions, Save, Store, StoreError};
-use rhodon_testing::fresh_database;
 use rhodon_theme::Document;
+use support::{at_most, save, spec, store};
 
 async fn store_with_tern() -> (Store, Document) {
-    let store = Store::connect(&fresh_database("revisions").await)
-        .await
-        .unwrap();
-    store.migrate().await.unwrap();
-    let spec = Document::from_brand("Tern", &[Color::parse("#0f5c7a").unwrap()]);
+    let store = store("revisions").await;
+    let spec = spec("Tern", "#0f5c7a");
     store.create(&spec, "created").await.unwrap();
     (store, spec)
-}
-
-fn save<'a>(spec: &'a Document, label: &'a str, base: i32) -> Save<'a> {
-    Save {
-        spec,
-        label,
-        base,
-        topic: None,
-    }
-}
-
-fn at_most(limit: u64) -> Revisions<'static> {
-    Revisions {
-        limit,
-        before: None,
-        words: "",
-    }
 }
 
 #[tokio::test]

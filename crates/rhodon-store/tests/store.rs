@@ -1,39 +1,12 @@
 //! Themes and revisions against a real PostgreSQL; each test has a database of its own.
 #![allow(clippy::unwrap_used)]
 
-use rhodon_color::Color;
-use rhodon_store::{Children, Revisions, Save, Store, StoreError};
+mod support;
+
+use rhodon_store::{Children, Store, StoreError};
 use rhodon_testing::fresh_database;
 use rhodon_theme::{Document, InheritError};
-
-async fn store() -> Store {
-    let store = Store::connect(&fresh_database("store").await)
-        .await
-        .unwrap();
-    store.migrate().await.unwrap();
-    store
-}
-
-fn spec(name: &str, code: &str) -> Document {
-    Document::from_brand(name, &[Color::parse(code).unwrap()])
-}
-
-fn save<'a>(spec: &'a Document, label: &'a str, base: i32) -> Save<'a> {
-    Save {
-        spec,
-        label,
-        base,
-        topic: None,
-    }
-}
-
-fn at_most(limit: u64) -> Revisions<'static> {
-    Revisions {
-        limit,
-        before: None,
-        words: "",
-    }
-}
+use support::{at_most, save, spec, store};
 
 #[tokio::test]
 async fn servers_that_migrate_at_once_do_not_collide() {
@@ -50,7 +23,7 @@ async fn servers_that_migrate_at_once_do_not_collide() {
 
 #[tokio::test]
 async fn a_document_comes_back_as_it_was_saved() {
-    let store = store().await;
+    let store = store("store").await;
     let wanted = Document::parse(include_str!(
         "../../../demo/brindle-sound-ferries.rhodon.json"
     ))
@@ -67,7 +40,7 @@ async fn a_document_comes_back_as_it_was_saved() {
 
 #[tokio::test]
 async fn undo_and_redo_walk_the_revisions_and_lose_none() {
-    let store = store().await;
+    let store = store("store").await;
     let versions = ["#0f5c7a", "#0f5c7b", "#0f5c7c"].map(|c| spec("Tern", c));
     store.create(&versions[0], "created").await.unwrap();
     store
@@ -124,7 +97,7 @@ async fn undo_and_redo_walk_the_revisions_and_lose_none() {
 
 #[tokio::test]
 async fn a_stale_write_is_refused_with_both_revisions() {
-    let store = store().await;
+    let store = store("store").await;
     store
         .create(&spec("Tern", "#0f5c7a"), "created")
         .await
@@ -152,7 +125,7 @@ async fn a_stale_write_is_refused_with_both_revisions() {
 
 #[tokio::test]
 async fn of_two_writes_at_once_exactly_one_wins() {
-    let store = store().await;
+    let store = store("store").await;
     store
         .create(&spec("Tern", "#0f5c7a"), "created")
         .await
@@ -181,7 +154,7 @@ async fn of_two_writes_at_once_exactly_one_wins() {
 
 #[tokio::test]
 async fn slugs_follow_names_and_stay_unique() {
-    let store = store().await;
+    let store = store("store").await;
     let first = store
         .create(&spec("Night Crossing", "#000080"), "created")
         .await
@@ -221,7 +194,7 @@ async fn slugs_follow_names_and_stay_unique() {
 
 #[tokio::test]
 async fn a_deleted_theme_can_be_brought_back() {
-    let store = store().await;
+    let store = store("store").await;
     let made = store
         .create(&spec("Tern", "#0f5c7a"), "created")
         .await
@@ -244,7 +217,7 @@ async fn a_deleted_theme_can_be_brought_back() {
 
 #[tokio::test]
 async fn a_parent_is_not_deleted_under_its_children() {
-    let store = store().await;
+    let store = store("store").await;
     store
         .create(&spec("Parent", "#0f5c7a"), "created")
         .await
@@ -264,7 +237,7 @@ async fn a_parent_is_not_deleted_under_its_children() {
 
 #[tokio::test]
 async fn undoing_a_new_name_takes_back_the_slug_and_the_children() {
-    let store = store().await;
+    let store = store("store").await;
     store
         .create(&spec("Tern", "#0f5c7a"), "created")
         .await
@@ -315,7 +288,7 @@ async fn undoing_a_new_name_takes_back_the_slug_and_the_children() {
 
 #[tokio::test]
 async fn a_name_that_gives_the_same_slug_keeps_it() {
-    let store = store().await;
+    let store = store("store").await;
     store
         .create(&spec("Tern", "#0f5c7a"), "created")
         .await
@@ -347,7 +320,7 @@ async fn a_name_that_gives_the_same_slug_keeps_it() {
 
 #[tokio::test]
 async fn themes_are_listed_by_their_last_change() {
-    let store = store().await;
+    let store = store("store").await;
     for name in ["One", "Two", "Three"] {
         store
             .create(&spec(name, "#0f5c7a"), "created")
@@ -378,7 +351,7 @@ async fn themes_are_listed_by_their_last_change() {
 
 #[tokio::test]
 async fn what_is_not_there_is_told_by_name() {
-    let store = store().await;
+    let store = store("store").await;
     store
         .create(&spec("Tern", "#0f5c7a"), "created")
         .await
@@ -420,7 +393,7 @@ async fn what_is_not_there_is_told_by_name() {
 
 #[tokio::test]
 async fn many_revisions_are_kept_and_the_newest_listed() {
-    let store = store().await;
+    let store = store("store").await;
     store
         .create(&spec("Tern", "#000000"), "created")
         .await
@@ -448,7 +421,7 @@ async fn many_revisions_are_kept_and_the_newest_listed() {
 
 #[tokio::test]
 async fn undo_and_redo_do_not_close_a_circle() {
-    let store = store().await;
+    let store = store("store").await;
     let extending = |name: &str, parent: &str| Document {
         extends: Some(parent.parse().unwrap()),
         ..spec(name, "#0f5c7a")

@@ -1,7 +1,7 @@
 //! A page of one's own: taken as files or as a ZIP, kept beside its theme, and recoloured.
 
 use std::collections::HashMap;
-use std::io::{Cursor, Read};
+use std::io::Cursor;
 use std::sync::{Arc, LazyLock};
 
 use axum::Json;
@@ -11,13 +11,12 @@ use axum::http::StatusCode;
 use quick_cache::sync::Cache;
 use rhodon_formats::read::InputFile;
 use rhodon_formats::recolor::{Plan, recolor};
-use rhodon_formats::style_sheet;
+use rhodon_formats::{Room, UnpackError, style_sheet, unpack};
 use rhodon_store::{PageFile, PageRecord, StoreError};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
 use uuid::Uuid;
-use zip::ZipArchive;
 
 use super::export::with_source;
 use super::recolor::{PlanRequest, plan};
@@ -171,43 +170,21 @@ fn clean(path: &str) -> Result<String, ApiError> {
     Err(wrong(format!("{shown}: expected a path inside the page")))
 }
 
-/// The files of a ZIP; what it claims to hold is not believed.
+/// The files of a ZIP.
 fn unpacked(file: &PageFile) -> Result<Vec<PageFile>, ApiError> {
-    let damaged = |e: String| wrong(format!("{}: a damaged ZIP: {e}", file.path));
-    let mut archive =
-        ZipArchive::new(Cursor::new(&file.bytes)).map_err(|e| damaged(e.to_string()))?;
-    if archive.len() > MAX_FILES * 2 {
-        let found = archive.len();
-        return Err(too_large(format!(
+    let room = Room {
+        entries: MAX_FILES * 2,
+        bytes: MAX_BYTES as u64,
+    };
+    let files = unpack(Cursor::new(&file.bytes), room, |_| true).map_err(|e| match e {
+        UnpackError::Entries(found) => too_large(format!(
             "{found} files in the ZIP: expected at most {MAX_FILES}"
-        )));
-    }
-    let (mut out, mut left) = (Vec::new(), MAX_BYTES as u64);
-    for index in 0..archive.len() {
-        let entry = archive
-            .by_index(index)
-            .map_err(|e| damaged(e.to_string()))?;
-        if !entry.is_file() {
-            continue;
-        }
-        let path = entry
-            .name()
-            .map_err(|e| damaged(e.to_string()))?
-            .into_owned();
-        let mut bytes = Vec::new();
-        let read = entry.take(left + 1).read_to_end(&mut bytes);
-        read.map_err(|e| damaged(e.to_string()))?;
-        let size = bytes.len() as u64;
-        if size > left {
-            let most = MAX_BYTES / 1_000_000;
-            return Err(too_large(format!(
-                "more than {most} MB unpacked: expected at most that"
-            )));
-        }
-        left -= size;
-        out.push(PageFile { path, bytes });
-    }
-    Ok(out)
+        )),
+        UnpackError::Bytes(_) => too_large(e.to_string()),
+        UnpackError::Damaged(_) => wrong(format!("{}: {e}", file.path)),
+    })?;
+    let file = |(path, bytes)| PageFile { path, bytes };
+    Ok(files.into_iter().map(file).collect())
 }
 
 fn is_html(path: &str) -> bool {

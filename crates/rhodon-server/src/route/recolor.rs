@@ -1,5 +1,7 @@
 //! Files and pictures with other colours.
 
+mod lines;
+
 use std::collections::BTreeMap;
 
 use axum::Json;
@@ -7,7 +9,6 @@ use axum::body::Body;
 use axum::extract::State;
 use axum::http::header;
 use axum::response::{IntoResponse, Response};
-use indexmap::IndexMap;
 use rhodon_color::{Color, Rgb8};
 use rhodon_formats::read::InputFile;
 use rhodon_formats::recolor::{ColorMap, Plan, Recolored, recolor};
@@ -18,6 +19,7 @@ use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::{IntoParams, ToSchema};
 
+use self::lines::{MapLineView, lines};
 use super::export::zip;
 use super::picture::{received, refused};
 use super::read::InputFileView;
@@ -30,8 +32,21 @@ use crate::path::Query;
 #[derive(Debug, Deserialize, ToSchema)]
 pub struct RecolorRequest {
     files: Vec<InputFileView>,
+    /// Colours of pictures that go along: the map has lines for them too.
+    #[serde(default)]
+    pictures: Vec<PictureColors>,
     #[serde(flatten)]
     plan: PlanRequest,
+}
+
+/// The colours of a picture.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct PictureColors {
+    /// Name of its file.
+    name: String,
+    /// Its codes, the most telling first.
+    colors: Vec<String>,
 }
 
 /// What files get.
@@ -84,24 +99,6 @@ pub struct RecoloredView {
     skipped: Vec<SkippedFile>,
 }
 
-/// A colour of the files.
-#[derive(Debug, Default, Serialize, ToSchema)]
-pub struct MapLineView {
-    /// Its code, with the opacity where it has one.
-    hex: String,
-    count: usize,
-    /// What it becomes: several where its places differ, none where it stays.
-    new: Vec<String>,
-    /// The colour whose relative it is, where it goes along with one.
-    follows: Option<String>,
-    /// Why it stays, where it does somewhere.
-    why: Option<String>,
-    /// Whether somebody has to choose.
-    doubtful: bool,
-    /// The first places.
-    places: Vec<String>,
-}
-
 /// A file with other colours.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct RecoloredFile {
@@ -137,9 +134,6 @@ pub struct SkippedFile {
     file: String,
     why: String,
 }
-
-/// The most places that are told of a colour.
-const MOST_PLACES: usize = 20;
 
 pub(super) async fn plan(bench: &Bench, body: PlanRequest) -> Result<Plan, ApiError> {
     let new = bench.read(body.spec).await?;
@@ -210,27 +204,51 @@ fn token(path: &str, theme: &Derived, to_variables: bool) -> Result<String, Stri
     })
 }
 
-type Done = (Vec<(String, Recolored)>, Vec<SkippedFile>);
+/// What came of files.
+struct Done {
+    plan: Plan,
+    files: Vec<(String, Recolored)>,
+    /// Colours of pictures, each with the name of its file.
+    pictures: Vec<(String, Color)>,
+    skipped: Vec<SkippedFile>,
+}
 
 async fn done(bench: &Bench, body: RecolorRequest) -> Result<Done, ApiError> {
-    let plan = plan(bench, body.plan).await?;
+    let mut done = Done {
+        plan: plan(bench, body.plan).await?,
+        files: Vec::new(),
+        pictures: colors_of(body.pictures)?,
+        skipped: Vec::new(),
+    };
     let files: Vec<InputFile> = body.files.into_iter().map(InputFile::from).collect();
     bench
         .work
         .run(move || {
-            let (mut done, mut skipped) = (Vec::new(), Vec::new());
             for file in files {
-                match recolor(&file, &plan) {
-                    Ok(found) => done.push((file.name, found)),
-                    Err(why) => skipped.push(SkippedFile {
+                match recolor(&file, &done.plan) {
+                    Ok(found) => done.files.push((file.name, found)),
+                    Err(why) => done.skipped.push(SkippedFile {
                         file: file.name,
                         why,
                     }),
                 }
             }
-            (done, skipped)
+            done
         })
         .await
+}
+
+/// The colours of pictures, parsed.
+fn colors_of(pictures: Vec<PictureColors>) -> Result<Vec<(String, Color)>, ApiError> {
+    let mut out = Vec::new();
+    for (i, picture) in pictures.into_iter().enumerate() {
+        for (j, text) in picture.colors.iter().enumerate() {
+            let at = format!("/pictures/{i}/colors/{j}");
+            let color = Color::parse(text).map_err(|e| ApiError::value(&at, e.to_string()))?;
+            out.push((picture.name.clone(), color));
+        }
+    }
+    Ok(out)
 }
 
 /// Gives files other colours: only the colours change, each in its spelling.
@@ -242,59 +260,16 @@ pub(crate) async fn recolor_files(
     State(bench): State<Bench>,
     JsonBody(body): JsonBody<RecolorRequest>,
 ) -> Result<Json<RecoloredView>, ApiError> {
-    let (done, skipped) = done(&bench, body).await?;
+    let done = done(&bench, body).await?;
     Ok(Json(RecoloredView {
         lines: lines(&done),
         files: done
+            .files
             .into_iter()
             .map(|(name, found)| file(name, found))
             .collect(),
-        skipped,
+        skipped: done.skipped,
     }))
-}
-
-/// Every colour with what becomes of it.
-fn lines(done: &[(String, Recolored)]) -> Vec<MapLineView> {
-    let mut lines: IndexMap<String, MapLineView> = IndexMap::new();
-    for (name, found) in done {
-        for change in &found.changes {
-            let line = line_of(&mut lines, change.color, name, change.line);
-            let new = change.new.to_hex();
-            if !line.new.contains(&new) {
-                line.new.push(new);
-            }
-            if change.kin && line.follows.is_none() {
-                line.follows = Some(change.follows.clone());
-            }
-        }
-        for left in &found.left {
-            let line = line_of(&mut lines, left.color, name, left.line);
-            line.doubtful |= left.doubtful;
-            line.why.get_or_insert_with(|| left.why.to_string());
-        }
-    }
-    let mut lines: Vec<MapLineView> = lines.into_values().collect();
-    lines.sort_by(|a, b| b.count.cmp(&a.count).then(a.hex.cmp(&b.hex)));
-    lines
-}
-
-/// The line of a colour, with one more place.
-fn line_of<'a>(
-    lines: &'a mut IndexMap<String, MapLineView>,
-    color: Color,
-    file: &str,
-    at: usize,
-) -> &'a mut MapLineView {
-    let hex = color.to_hex();
-    let line = lines.entry(hex).or_insert_with_key(|hex| MapLineView {
-        hex: hex.clone(),
-        ..MapLineView::default()
-    });
-    line.count += 1;
-    if line.places.len() < MOST_PLACES {
-        line.places.push(format!("{file}:{at}"));
-    }
-    line
 }
 
 fn file(name: String, found: Recolored) -> RecoloredFile {
@@ -334,8 +309,9 @@ pub(crate) async fn archive_recolored(
     State(bench): State<Bench>,
     JsonBody(body): JsonBody<RecolorRequest>,
 ) -> Result<Response, ApiError> {
-    let (done, _) = done(&bench, body).await?;
+    let done = done(&bench, body).await?;
     let files: Vec<(String, String)> = done
+        .files
         .into_iter()
         .map(|(name, found)| (name, found.text))
         .collect();

@@ -234,7 +234,7 @@ pub(crate) async fn undo(
 ) -> Result<Response, ApiError> {
     let base = base_revision(&bench, &slug, &headers).await?;
     let target = bench.store.undo_target(&slug).await?;
-    let moved = saving::step(&bench, (&slug, base), &target, |store| {
+    let moved = saving::step(&bench, (&slug, base), target, |store| {
         let slug = &slug;
         async move { store.undo(slug, base).await }
     })
@@ -257,7 +257,7 @@ pub(crate) async fn redo(
 ) -> Result<Response, ApiError> {
     let base = base_revision(&bench, &slug, &headers).await?;
     let target = bench.store.redo_target(&slug).await?;
-    let moved = saving::step(&bench, (&slug, base), &target, |store| {
+    let moved = saving::step(&bench, (&slug, base), target, |store| {
         let slug = &slug;
         async move { store.redo(slug, base).await }
     })

@@ -7,7 +7,6 @@ use axum::extract::{Query, State};
 use axum::http::{HeaderMap, StatusCode};
 use axum::response::Response;
 use chrono::{DateTime, Utc};
-use rhodon_color::Color;
 use rhodon_store::{Children, RevisionRecord, Saved, ThemeRecord};
 use rhodon_theme::Document;
 use serde::{Deserialize, Serialize};
@@ -20,8 +19,7 @@ use crate::error::ApiError;
 use crate::json::JsonBody;
 use crate::path::Path;
 use crate::saving::{self, Edit, base_revision, checked_label};
-use crate::theme_view::ThemeView;
-use crate::theme_view::answer;
+use crate::theme_view::{ThemeView, answer, brand_codes};
 
 /// A theme in a list.
 #[derive(Debug, Serialize, ToSchema)]
@@ -59,16 +57,6 @@ impl ThemeSummary {
     pub(super) fn of((theme, current): (ThemeRecord, RevisionRecord)) -> Self {
         Self::new(theme, Some(&current.spec))
     }
-}
-
-fn brand_codes(spec: &Value) -> Vec<String> {
-    let brand = spec
-        .get("brand")
-        .and_then(Value::as_array)
-        .into_iter()
-        .flatten();
-    let codes = brand.filter_map(|b| Color::parse(b.get("color")?.as_str()?).ok());
-    codes.map(|color| color.to_rgb8().to_string()).collect()
 }
 
 /// All themes, the last changed first.
@@ -113,9 +101,8 @@ pub(crate) async fn create(
     State(bench): State<Bench>,
     JsonBody(body): JsonBody<CreateRequest>,
 ) -> Result<Response, ApiError> {
-    let theme = bench.read(body.spec).await?;
-    let document = theme.document();
-    let made = saving::first(&bench, document, "created").await?;
+    let document = bench.document(body.spec).await?;
+    let made = saving::first(&bench, &document, "created").await?;
     answer(&bench, made, None, StatusCode::CREATED).await
 }
 
@@ -180,14 +167,14 @@ pub(crate) async fn save(
         Some(spec) => Some(bench.read(spec).await.ok()),
         None => None,
     };
-    let theme = bench.read(body.spec).await?;
+    let document = bench.document(body.spec).await?;
     let edit = Edit {
         slug: &slug,
         base,
         label: &label,
         topic: body.topic.as_deref(),
     };
-    saving::save(&bench, theme.document(), edit, before).await
+    saving::save(&bench, &document, edit, before).await
 }
 
 /// What becomes of the themes that extend one that is deleted.

@@ -47,6 +47,35 @@ async fn files_get_other_colours_by_hand_and_from_an_earlier_revision() {
     );
     assert_eq!(found["skipped"][0]["file"], "a.exe");
 
+    // The colours of a picture have lines beside those of texts; what becomes itself has one too.
+    let with_picture = json!({ "spec": theme("#0f5c7a"), "files": files, "kin": true,
+        "pictures": [{ "name": "mark.png", "colors": ["#0f5c7a", "#0d5069", "#e4572e"] }],
+        "map": { "#0f5c7a": "#a33a1e", "#e4572e": "#e4572e" } });
+    let (_, found) = server.post("/api/recolor", with_picture).await;
+    let told: Vec<String> = found["lines"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|l| format!("{} {} {}", l["hex"], l["places"], l["why"]))
+        .collect();
+    assert_eq!(
+        told,
+        [
+            r##""#0f5c7a" ["css/a.css:1","css/a.css:2","mark.png"] null"##,
+            r##""#0d5069" ["css/a.css:2","mark.png"] null"##,
+            r##""#d2b48c" ["css/a.css:1"] "not in the map""##,
+            r##""#e4572e" ["mark.png"] "the same already""##,
+        ]
+    );
+    assert_eq!(found["files"].as_array().unwrap().len(), 1);
+    let no_color = json!({ "spec": theme("#0f5c7a"), "files": [], "pictures": [{ "name": "mark.png", "colors": ["#0f5c7a", "petrolish"] }] });
+    let (status, refused) = server.post("/api/recolor", no_color).await;
+    assert_eq!(
+        (status.as_u16(), &refused["problems"][0]["pointer"]),
+        (422, &json!("/pictures/0/colors/1")),
+        "{refused}"
+    );
+
     let archive = server
         .ask(Method::POST, "/api/recolor/archive")
         .json(&by_hand)

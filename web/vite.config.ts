@@ -18,7 +18,8 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             { name: "react", test: /node_modules\/(react|react-dom|scheduler)\// },
-            { name: "tanstack", test: /node_modules\/@tanstack\// },
+            // What long lists need comes with the stages that have some.
+            { name: "tanstack", test: /node_modules\/@tanstack\/(?!(react-)?virtual)/ },
           ],
         },
       },

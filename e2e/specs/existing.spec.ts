@@ -123,3 +123,81 @@ test("a form is learned from a file, follows the theme, and a mistake leaves the
   await pane.getByRole("button", { name: "Remove it" }).click();
   await saved(page, 5);
 });
+
+/** A flat mark of two colours, as a PNG. */
+async function mark(page: Page): Promise<Buffer> {
+  const drawn = await page.evaluate(() => {
+    const canvas = document.createElement("canvas");
+    [canvas.width, canvas.height] = [60, 60];
+    const pen = canvas.getContext("2d");
+    if (!pen) throw new Error("no canvas");
+    pen.fillStyle = "#2b6cb0";
+    pen.fillRect(0, 0, 60, 60);
+    pen.fillStyle = "#e4572e";
+    pen.fillRect(10, 10, 30, 30);
+    return canvas.toDataURL("image/png").split(",")[1] ?? "";
+  });
+  return Buffer.from(drawn, "base64");
+}
+
+test("the colours of a picture have lines of their own, and a doubtful one asks", async ({ page, slug }) => {
+  await open(page, slug, "handoff");
+  await page.getByRole("button", { name: "existing", exact: true }).click();
+  const side = page.getByRole("region", { name: "Existing files" });
+  await side
+    .locator("input[type=file]:not([webkitdirectory])")
+    .setInputFiles([{ name: "mark.png", mimeType: "image/png", buffer: await mark(page) }]);
+  await expect(line(page, "#2b6cb0")).toContainText("mark.png");
+  const becomes = page.getByLabel("What #2b6cb0 becomes");
+  await becomes.fill("#7a4b8f");
+  await becomes.press("Enter");
+  const after = side.getByRole("img", { name: "mark.png, recoloured" });
+  await expect(after).toBeVisible();
+  const corner = () =>
+    after.evaluate(async (img: HTMLImageElement) => {
+      await img.decode();
+      const canvas = document.createElement("canvas");
+      [canvas.width, canvas.height] = [60, 60];
+      const pen = canvas.getContext("2d");
+      pen?.drawImage(img, 0, 0);
+      return [...(pen?.getImageData(1, 1, 1, 1).data.slice(0, 3) ?? [])];
+    });
+  await expect.poll(corner).toEqual([0x7a, 0x4b, 0x8f]);
+  // Of the theme's own colours several tokens are one code: which is meant is asked, with swatches.
+  await side.getByLabel("Colours of the files").selectOption({ label: "they have Brindle Freight" });
+  const which = page.getByRole("group", { name: "Which does #e4572e become?" });
+  await expect(which).toBeVisible();
+  const offered = await which
+    .getByRole("button")
+    .evaluateAll((buttons) => buttons.map((one) => one.getAttribute("aria-label") ?? ""));
+  expect(offered.length).toBeGreaterThan(1);
+  // Whichever is chosen, that very colour is what it becomes, in light mode or in dark.
+  for (const name of offered) {
+    await which.getByRole("button", { name, exact: true }).click();
+    await expect(which).toHaveCount(0);
+    await expect(line(page, "#e4572e")).toContainText("set by you");
+    const code = name.split(", ")[0] ?? "";
+    // One that stays itself becomes nothing new.
+    const told = code === "#e4572e" ? "a colour or a token" : code;
+    await expect(page.getByLabel("What #e4572e becomes")).toHaveAttribute("placeholder", told);
+    await page.getByLabel("What #e4572e becomes").fill("");
+    await page.getByLabel("What #e4572e becomes").press("Enter");
+    await expect(which).toBeVisible();
+  }
+});
+
+test("a picture that cannot be read says so beside it, and the others are read", async ({ page, slug }) => {
+  await open(page, slug, "handoff");
+  await page.getByRole("button", { name: "existing", exact: true }).click();
+  const side = page.getByRole("region", { name: "Existing files" });
+  const whole = await mark(page);
+  await side.locator("input[type=file]:not([webkitdirectory])").setInputFiles([
+    { name: "cut.png", mimeType: "image/png", buffer: whole.subarray(0, 90) },
+    { name: "whole.png", mimeType: "image/png", buffer: whole },
+  ]);
+  const pictures = side.getByRole("list", { name: "Pictures" });
+  await expect(
+    pictures.getByRole("listitem").filter({ hasText: "cut.png" }).getByRole("alert"),
+  ).toContainText("a damaged PNG");
+  await expect(side.getByRole("row").filter({ hasText: "whole.png" }).first()).toBeVisible();
+});

@@ -1,7 +1,7 @@
 import { execFileSync } from "node:child_process";
 import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { generate, parse, walk } from "css-tree";
+import { type Declaration, generate, lexer, parse, walk } from "css-tree";
 import { expect, open, openSource, saved, savedSpec, test } from "./rhodon";
 
 const MODULES = join(import.meta.dirname, "../../web/node_modules");
@@ -14,13 +14,22 @@ function sheets(): string[] {
   return css.map((entry) => join(entry.parentPath, entry.name)).sort();
 }
 
-/** Hex codes and colour functions in values, counted by another parser. */
+/** Names that are colours by the grammar of their property; of a custom property its whole value. */
+function names(declaration: Declaration): string[] {
+  if (declaration.property.startsWith("--"))
+    return lexer.match("<named-color>", declaration.value).matched ? [generate(declaration.value)] : [];
+  const found = lexer.findDeclarationValueFragments(declaration, "Type", "named-color");
+  return found.flatMap(({ nodes }) => nodes.toArray().map((node) => generate(node)));
+}
+
+/** Hex codes, colour functions and names in values, counted by another parser. */
 function counted(text: string): Map<string, number> {
   const found = new Map<string, number>();
   const add = (spelling: string) => found.set(spelling, (found.get(spelling) ?? 0) + 1);
   const tree = parse(text, { parseCustomProperty: true });
   walk(tree, (node) => {
     if (node.type !== "Declaration") return;
+    for (const name of names(node)) add(name.toLowerCase());
     walk(node.value, function (part) {
       if (part.type === "Hash" && /^([0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i.test(part.value))
         add(`#${part.value.toLowerCase()}`);
@@ -56,10 +65,7 @@ test("colours in the style sheets of packages are counted as another parser coun
   for (const line of out.trim().split("\n")) {
     for (const place of JSON.parse(line).places as { text: string }[]) {
       const spelling = place.text.toLowerCase();
-      const call = /^[a-z]+(?=\()/.exec(spelling)?.[0];
-      // Names are left to the rule: the other parser does not know which properties take one.
-      if (!call && !spelling.startsWith("#")) continue;
-      const key = call ?? spelling;
+      const key = /^[a-z]+(?=\()/.exec(spelling)?.[0] ?? spelling;
       found.set(key, (found.get(key) ?? 0) + 1);
     }
   }

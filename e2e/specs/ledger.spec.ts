@@ -31,8 +31,13 @@ test("own tokens and intents are added and exported, a circle is spelt out", asy
   await page.getByRole("textbox", { name: "Value in dark" }).fill("{petrol.900}");
   await add.click();
   await saved(page, 2);
+  // The path of a token as the ledger shows it refers to that token, braces or not; one that is not there is told.
   await path.fill("ferry.foam");
-  await value.fill("{ferry.wake}");
+  await value.fill("petrol.6000");
+  await add.click();
+  await expect(page.getByText('no token "petrol.6000"')).toBeVisible();
+  await expect(value).toHaveValue("petrol.6000");
+  await value.fill("ferry.wake");
   await add.click();
   await saved(page, 3);
 

@@ -37,6 +37,46 @@ test("a colour that is typed in the finder leads to the token nearest to it", as
   await expect(page).toHaveURL(/ledger\?.*token=petrol\.600/);
 });
 
+test("the finder is called from a field too, but not out of a question", async ({ page, slug }) => {
+  await open(page, slug, "handoff");
+  await page.getByLabel("mode", { exact: true }).focus();
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("recolour");
+  const first = page.getByRole("button", { name: /^Handoff: existing/ });
+  await expect(first).toHaveAttribute("data-selected", "true");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/side=existing/);
+  await page.getByRole("button", { name: /▾$/ }).click();
+  await page.getByRole("menuitem", { name: "New theme …" }).click();
+  const colors = page.getByRole("dialog").getByLabel("Brand colours");
+  await colors.fill("#0f5c7a");
+  await page.keyboard.press("Control+k");
+  await expect(colors).toHaveValue("#0f5c7a");
+  await expect(colors).toBeFocused();
+});
+
+test("what is typed before the finder is there is found, and opened by an early Enter", async ({
+  page,
+  slug,
+}) => {
+  let come = () => {};
+  const called = new Promise<void>((resolve) => {
+    come = resolve;
+  });
+  await page.route(/Finder-.*\.js$/, async (route) => {
+    await called;
+    await route.continue();
+  });
+  await open(page, slug, "stave");
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("recolourx");
+  await page.keyboard.press("Backspace");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("dialog")).toHaveCount(0);
+  come();
+  await expect(page).toHaveURL(/handoff\?.*side=existing/);
+});
+
 test("a finding is found by its words and shown in its place", async ({ page, request }) => {
   const spec = {
     format: 1,

@@ -221,7 +221,7 @@ test("a whole theme by keyboard alone", async ({ page, slug }) => {
   await tabTo(focused(/^Add colours/));
   await page.keyboard.type("#e4572e");
   await expect(page.getByRole("list", { name: "What was read" })).toBeVisible();
-  await page.keyboard.press("Control+Enter");
+  await page.keyboard.press("Enter");
   await saved(page, 2);
   // A step on the second, moved by arrows.
   await tabTo(focused(/Stave/), "Shift+Tab");
@@ -237,4 +237,30 @@ test("a whole theme by keyboard alone", async ({ page, slug }) => {
   await tabTo(focused(/^Copy all$/));
   await page.keyboard.press("Enter");
   expect(await page.evaluate(() => navigator.clipboard.readText())).toContain("--primary-fill: var(--");
+});
+
+test("a pasted colour is read with one request and added with one", async ({ page, slug }) => {
+  await open(page, slug, "brand");
+  await page.waitForLoadState("networkidle");
+  const asked: string[] = [];
+  page.on("request", (request) => {
+    const { pathname } = new URL(request.url());
+    // How the project's folder stands is asked wherever there is one.
+    if (pathname.startsWith("/api/") && pathname !== "/api/workspace")
+      asked.push(`${request.method()} ${pathname}`);
+  });
+  const field = page.getByLabel("Add colours");
+  await field.click();
+  await page.keyboard.insertText("#a5279e");
+  await expect(page.getByRole("list", { name: "What was read" })).toContainText("#a5279e");
+  await field.press("Enter");
+  await saved(page, 2);
+  await expect(page.getByRole("list", { name: "Brand colours" })).toContainText("Vivid purple");
+  await page.waitForTimeout(500);
+  expect(asked).toEqual(["POST /api/colors", `POST /api/themes/${slug}/change`]);
+  // The list of themes knows of it all the same.
+  await page.getByRole("button", { name: /▾$/ }).click();
+  await expect(
+    page.getByRole("menuitem").filter({ has: page.locator('[style*="165, 39, 158"]') }),
+  ).toHaveCount(1);
 });

@@ -7,9 +7,13 @@ export type Filled = components["schemas"]["FilledView"];
 export type Form = NonNullable<ThemeDocument["forms"]>[string];
 export type Slot = NonNullable<Form["slots"]>[string];
 
+/** The colours of a picture that goes along. */
+export type PictureColors = components["schemas"]["PictureColors"];
+
 /** What becomes of files. */
 export interface RecolorWanted {
   files: SourceFile[];
+  pictures: PictureColors[];
   map: Record<string, string | null>;
   /** The theme whose colours the files have. */
   from: { theme: string; revision: number | null } | null;
@@ -18,9 +22,13 @@ export interface RecolorWanted {
   toVariables: boolean;
 }
 
-const bodyOf = (spec: ThemeDocument, { files, map, from, kin, comments, toVariables }: RecolorWanted) => ({
+const bodyOf = (
+  spec: ThemeDocument,
+  { files, pictures, map, from, kin, comments, toVariables }: RecolorWanted,
+) => ({
   spec,
   files,
+  pictures,
   map,
   from,
   kin,

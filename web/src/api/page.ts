@@ -28,7 +28,7 @@ export const removePage = (slug: string) => done(api.DELETE("/api/themes/{slug}/
 export const recolorPage = (
   id: string,
   spec: ThemeDocument,
-  wanted: Omit<RecolorWanted, "files">,
+  wanted: Omit<RecolorWanted, "files" | "pictures">,
   sheet: boolean,
 ) =>
   answer(

@@ -1783,6 +1783,9 @@ export interface components {
         };
         /** @description A colour of the files. */
         MapLineView: {
+            /** @description What there is to choose from, where somebody has to. */
+            choices: components["schemas"]["PossibleView"][];
+            /** @description At how many places of texts it stands. */
             count: number;
             /** @description Whether somebody has to choose. */
             doubtful: boolean;
@@ -1792,7 +1795,7 @@ export interface components {
             hex: string;
             /** @description What it becomes: several where its places differ, none where it stays. */
             new: string[];
-            /** @description The first places. */
+            /** @description The first places; a picture is one. */
             places: string[];
             /** @description Why it stays, where it does somewhere. */
             why?: string | null;
@@ -2067,6 +2070,13 @@ export interface components {
             /** @description What it would move. */
             wake: components["schemas"]["WakeView"];
         };
+        /** @description The colours of a picture. */
+        PictureColors: {
+            /** @description Its codes, the most telling first. */
+            colors: string[];
+            /** @description Name of its file. */
+            name: string;
+        };
         /** @description What a picture may be. */
         PictureLimits: {
             /** @description The largest file, in bytes. */
@@ -2141,6 +2151,14 @@ export interface components {
             spec: components["schemas"]["ThemeDocument"];
             /** @description Style sheets refer to tokens where they can. */
             to_variables?: boolean;
+        };
+        /** @description A colour that one could become. */
+        PossibleView: {
+            hex: string;
+            /** @description What the map takes for it: `{path}` of a token, or the code. */
+            to: string;
+            /** @description The tokens that have it. */
+            tokens: string[];
         };
         /** @description What the screens show of a document. */
         Preview: {
@@ -2246,6 +2264,8 @@ export interface components {
         /** @description Files and what they get. */
         RecolorRequest: components["schemas"]["PlanRequest"] & {
             files: components["schemas"]["InputFileView"][];
+            /** @description Colours of pictures that go along: the map has lines for them too. */
+            pictures?: components["schemas"]["PictureColors"][];
         };
         /** @description A file with other colours. */
         RecoloredFile: {
@@ -2600,6 +2620,8 @@ export interface components {
         ThemeView: {
             canRedo: boolean;
             canUndo: boolean;
+            /** @description Codes of the brand colours in its own document, as in the list of themes. */
+            colors: string[];
             /** Format: uuid */
             id: string;
             /** @description What the current revision changed, in words. */

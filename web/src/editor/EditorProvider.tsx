@@ -2,7 +2,7 @@ import { type QueryClient, useQueryClient } from "@tanstack/react-query";
 import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
 import { useStore } from "zustand";
 import type { Theme } from "../api/client";
-import { themeQuery, themesQuery } from "../api/queries";
+import { relist, themeQuery, themesQuery } from "../api/queries";
 import { subscribe } from "./live";
 import { httpServer, type Server } from "./server";
 import { publishSheets } from "./sheets";
@@ -44,7 +44,7 @@ export function EditorProvider({ theme, onRenamed, children }: Props) {
       later: afterPaint,
       onSaved: (saved, before) => {
         client.setQueryData(themeQuery(saved.slug).queryKey, saved);
-        void client.invalidateQueries({ queryKey: themesQuery.queryKey });
+        relist(client, saved);
         if (saved.slug !== before.slug) onRenamed(saved.slug);
       },
     }),

@@ -24,6 +24,7 @@ function theme(revision: number, spec = DOCUMENT, label = "created"): Theme {
     label,
     spec,
     updatedAt: "2026-11-25T00:00:00Z",
+    colors: [],
     canUndo: revision > 1,
     canRedo: false,
   };

@@ -182,10 +182,10 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     return true;
   }
 
-  /** Shows what there is to show. */
+  /** Shows what there is to show, together with how it stands. */
   function show(askToo = true) {
     const document = shown();
-    set({ document });
+    set({ document, status: standing() });
     if (askToo) inquire(document);
   }
 
@@ -196,12 +196,16 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     draft = sameDocument(edit(base), base) ? undefined : edit;
   }
 
-  function status() {
+  function standing(): EditorState["status"] {
     const { clash, status } = now();
-    if (status === "deleted") return;
-    const idle = draft ? "drafting" : "saved";
-    set({ status: clash ? "unsaved" : timer ? "waiting" : queue.length > 0 ? "saving" : idle });
+    if (status === "deleted") return status;
+    if (clash) return "unsaved";
+    if (timer) return "waiting";
+    if (queue.length > 0) return "saving";
+    return draft ? "drafting" : "saved";
   }
+
+  const status = () => set({ status: standing() });
 
   /** Takes a theme as the server has it now. */
   function adopt(next: Theme, event?: string) {
@@ -385,7 +389,6 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     draft(edit: Edit) {
       put(edit);
       show();
-      status();
     },
 
     /** The same while something is dragged: the proof comes first, then the screens, and what `then` does with them. */
@@ -393,7 +396,6 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
       put(edit);
       behind = () => {
         show(false);
-        status();
         then();
       };
       if (!inquire(shown())) catchUp();
@@ -403,7 +405,6 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     discard() {
       draft = undefined;
       show();
-      status();
     },
 
     /** Saves a change as one revision, behind those that are on their way. */

@@ -154,6 +154,8 @@ function Rows({ shown, page, onAsk }: RowsProps) {
     estimateSize: () => ROW,
     getItemKey: (i) => shown[i]?.theme.slug ?? i,
     overscan: 1,
+    // Rows are drawn after the scroll itself, not within it.
+    useFlushSync: false,
   });
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by keyboard

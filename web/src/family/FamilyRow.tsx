@@ -1,12 +1,12 @@
-import { ActionIcon, Menu } from "@mantine/core";
-import { IconDots } from "@tabler/icons-react";
 import { Link } from "@tanstack/react-router";
+import { memo } from "react";
 import type { Member } from "../api/family";
 import type { PageName } from "../proof/pages";
 import { counted } from "../ui/counted";
 import type { Listed } from "../ui/listed";
 import { Sentence } from "../ui/Sentence";
 import classes from "./Family.module.css";
+import { RowMenu } from "./RowMenu";
 import { ThemePicture } from "./ThemePicture";
 import type { Question } from "./view";
 
@@ -21,8 +21,11 @@ interface Props {
   onAsk: (about: Question, of: string) => void;
 }
 
-/** One theme: its name and brand, what it decides itself, how it stands, and how it looks. */
-export function FamilyRow({ row: { theme, depth, slug }, page, onAsk }: Props) {
+/**
+ * One theme: its name and brand, what it decides itself, how it stands, and how it looks. Scrolling brings
+ * rows and takes them away; those that stay are not drawn anew.
+ */
+export const FamilyRow = memo(({ row: { theme, depth, slug }, page, onAsk }: Props) => {
   return (
     <article
       className={classes.theme}
@@ -55,23 +58,7 @@ export function FamilyRow({ row: { theme, depth, slug }, page, onAsk }: Props) {
           rev {theme.revision} · <Sentence text={theme.label} /> · {day.format(new Date(theme.updatedAt))}
         </p>
       </div>
-      <Menu position="bottom-end">
-        <Menu.Target>
-          <ActionIcon variant="subtle" color="ink" aria-label={`What to do with ${theme.name}`}>
-            <IconDots size={16} />
-          </ActionIcon>
-        </Menu.Target>
-        <Menu.Dropdown>
-          <Menu.Item onClick={() => onAsk("child", theme.slug)}>New child …</Menu.Item>
-          <Menu.Item onClick={() => onAsk("parent", theme.slug)}>
-            {theme.parent ? "Another parent, or none …" : "Give it a parent …"}
-          </Menu.Item>
-          <Menu.Item onClick={() => onAsk("differences", theme.slug)}>Side by side with …</Menu.Item>
-          <Menu.Item component="a" href={`/api/themes/${theme.slug}/family.zip`} download>
-            Archive of it and its children
-          </Menu.Item>
-        </Menu.Dropdown>
-      </Menu>
+      <RowMenu member={theme} onAsk={onAsk} />
       <div className={classes.pictures}>
         {(["light", "dark"] as const).map((mode) => (
           <ThemePicture key={mode} member={theme} page={page} mode={mode} />
@@ -79,7 +66,7 @@ export function FamilyRow({ row: { theme, depth, slug }, page, onAsk }: Props) {
       </div>
     </article>
   );
-}
+});
 
 function own(decisions: string[]): string {
   if (decisions.length === 0) return "nothing of its own: it is its parent";

@@ -12,8 +12,9 @@ export function EyesFilter() {
   const { eyes } = useEyes();
   const { data } = useQuery(vocabularyQuery);
   const kind = eyes && data?.eyes.find((e) => e.id === eyes.kind);
-  const matrix = kind?.matrices[eyes?.tenths ?? 0];
-  const blur = kind?.blur[eyes?.tenths ?? 0] ?? 0;
+  const tenths = eyes?.tenths ?? 0;
+  const matrix = kind?.matrices[tenths];
+  const blur = kind?.blur[tenths] ?? 0;
   useEffect(() => {
     document.documentElement.toggleAttribute("data-eyes", matrix !== undefined);
   }, [matrix]);
@@ -21,7 +22,7 @@ export function EyesFilter() {
   return (
     <svg width="0" height="0" aria-hidden="true" style={{ position: "absolute" }}>
       <filter id="eyes" colorInterpolationFilters="linearRGB">
-        <feColorMatrix type="matrix" values={rows(matrix, kind?.added[eyes?.tenths ?? 0] ?? 0)} />
+        <feColorMatrix type="matrix" values={rows(matrix, kind?.added[tenths] ?? 0)} />
         {blur > 0 && <feGaussianBlur stdDeviation={blur} />}
       </filter>
     </svg>

@@ -11,19 +11,18 @@ import { hasMoreOf } from "../editor/selectors";
 import { EyesChoice } from "./EyesBar";
 import classes from "./ProofHead.module.css";
 import { PAGE_NAMES, type PageName } from "./pages";
+import { toggleShares, useMeasured } from "./shares";
 import { AT_MORE } from "./useOther";
 import { toggleWide, useWide } from "./wide";
 
 interface Props {
   theme: Theme;
-  /** Whether the shares of the page's colours are told. */
-  counting: boolean;
-  onCount: () => void;
 }
 
 /** What the proof shows: a page of it, the modes, and how they are looked at. */
-export const ProofHead = memo(function ProofHead({ theme, counting, onCount }: Props) {
+export const ProofHead = memo(function ProofHead({ theme }: Props) {
   const { wide } = useWide();
+  const { shown } = useMeasured();
   const level = useLevel();
   return (
     <header className={classes.head}>
@@ -52,7 +51,7 @@ export const ProofHead = memo(function ProofHead({ theme, counting, onCount }: P
         >
           contrast
         </Way>
-        <Way pressed={counting} title="How much of the page each colour covers" onClick={onCount}>
+        <Way pressed={shown} title="How much of the page each colour covers" onClick={toggleShares}>
           shares
         </Way>
       </div>

@@ -49,10 +49,11 @@ export function ProofPane() {
   const zoom = wide ? 1 : narrow ? 0.6 : 0.75;
   const [share, setShare] = useState(0.5);
   const [paint, setPaint] = useState<Paint>();
-  const [counting, setCounting] = useState(false);
-  const count = useCallback(() => setCounting((c) => !c), []);
-  const [shares, setShares] = useState<Map<string, number>>();
-  const { wanted } = useMeasured();
+  const [covered, setCovered] = useState<{ page: string; shares: Map<string, number> }>();
+  const cover = useCallback((shares: Map<string, number>) => setCovered({ page, shares }), [page]);
+  // What was measured belongs to its page.
+  const shares = covered?.page === page ? covered.shares : undefined;
+  const { shown, wanted } = useMeasured();
 
   const tokenOf = useCallback((css: string | undefined) => tokens?.find((t) => t.css === css), [tokens]);
   useEffect(() => {
@@ -84,13 +85,13 @@ export function ProofPane() {
       rules={vocabulary?.paints ?? []}
       onPoint={setPaint}
       onPick={pick}
-      onCoverage={(counting || wanted) && counted ? setShares : undefined}
+      onCoverage={(shown || wanted) && counted ? cover : undefined}
     />
   );
 
   return (
     <section id="proof" className={classes.pane} data-wide={wide} aria-label="Proof" tabIndex={-1}>
-      <ProofHead theme={theme} counting={counting} onCount={count} />
+      <ProofHead theme={theme} />
       <EyesBand />
       {own && <OwnPane share={share} onShare={setShare} zoom={zoom} />}
       {comparing && !own && (
@@ -136,7 +137,7 @@ export function ProofPane() {
           </>
         )}
       </div>
-      {counting && shares && !own && (
+      {shown && shares && !own && (
         <Shares shares={shares} tokenOf={tokenOf} mode={proof === "dark" ? "dark" : "light"} />
       )}
       <p className={classes.paint} aria-live="off" hidden={own}>

@@ -13,8 +13,15 @@ export function sumsOf(shares: Map<string, number>, partOf: (css: string) => Par
   return sums;
 }
 
-/** The page of the proof as it was measured last, while something asks for it. */
-export const useMeasured = create<{ wanted: boolean; page: MeasuredPage | undefined }>(() => ({
-  wanted: false,
-  page: undefined,
-}));
+interface Measured {
+  /** Whether the shares of the page are shown. */
+  shown: boolean;
+  /** Whether something else asks for them. */
+  wanted: boolean;
+  /** The page of the proof as it was measured last, while something asks for it. */
+  page: MeasuredPage | undefined;
+}
+
+export const useMeasured = create<Measured>(() => ({ shown: false, wanted: false, page: undefined }));
+
+export const toggleShares = () => useMeasured.setState(({ shown }) => ({ shown: !shown }));

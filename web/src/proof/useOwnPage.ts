@@ -4,6 +4,7 @@ import { refusalIn } from "../api/client";
 import { pathOf } from "../api/inventory";
 import { keepPage, ownPage, pageAddress, removePage } from "../api/page";
 import { vocabularyQuery } from "../api/queries";
+import { tooLarge } from "../api/size";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
 import { alterExisting } from "../existing/existing";
@@ -21,13 +22,9 @@ export function useOwnPage() {
   const { data: page } = useQuery({ queryKey: key, queryFn: () => ownPage(theme.slug) });
   const bring = async (chosen: File[]) => {
     if (chosen.length === 0) return;
-    const most = vocabulary?.pages.bytes ?? Number.POSITIVE_INFINITY;
     const size = chosen.reduce((sum, file) => sum + file.size, 0);
-    if (size > most) {
-      // The server would close the door on it without a word that a browser tells.
-      const [came, expected] = [size, most].map((bytes) => Math.round(bytes / 1_000_000));
-      return setRefusal(`files of ${came} MB: expected at most ${expected} MB`);
-    }
+    const large = tooLarge("files", size, vocabulary?.pages.bytes);
+    if (large) return setRefusal(large);
     try {
       const kept = await keepPage(
         theme.slug,

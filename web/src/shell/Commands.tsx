@@ -22,13 +22,18 @@ export function Commands({ fits = () => true }: Props) {
   const actions = useActions().filter(fits);
   const finding = useDialogs((s) => s.opened === "finder");
   const Finder = useFinder(finding);
-  const [words, setWords] = useEarlyWords(finding);
+  const typed = useEarlyWords(finding);
+  useHotkeys(keysOf(actions.filter((action) => !action.inFields)));
   useHotkeys(
-    actions.flatMap(({ hotkeys = [], run }) => hotkeys.map((keys): [string, () => void] => [keys, run])),
+    keysOf(
+      actions.filter((action) => action.inFields),
+      unlessAsked,
+    ),
+    [],
   );
   return (
     <>
-      {finding && Finder && <Finder actions={actions} words={words} onWords={setWords} />}
+      {finding && Finder && <Finder actions={actions} typed={typed} />}
       <KeysSheet actions={actions} />
       <HistoryDrawer />
       <NewThemeDialog />
@@ -38,6 +43,17 @@ export function Commands({ fits = () => true }: Props) {
       <OwnDialog {...useDialog("own")} />
     </>
   );
+}
+
+/** The keys of actions, as `useHotkeys` takes them. */
+const keysOf = (actions: Action[], when = (run: () => void) => run()) =>
+  actions.flatMap(({ hotkeys = [], run }) =>
+    hotkeys.map((keys): [string, () => void] => [keys, () => when(run)]),
+  );
+
+/** What is typed into a question is not left behind. */
+function unlessAsked(run: () => void) {
+  if (!document.activeElement?.closest("[role=dialog]")) run();
 }
 
 /**

@@ -2,7 +2,7 @@ import "@mantine/spotlight/styles.css";
 import { createSpotlight, Spotlight } from "@mantine/spotlight";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
-import { useEffect, useMemo, useRef } from "react";
+import { type RefObject, useEffect, useMemo, useRef } from "react";
 import { cellOf } from "../api/cellOf";
 import { checkQuery, findingKey, nearQuery } from "../api/check";
 import type { Finding, Token } from "../api/client";
@@ -16,21 +16,22 @@ import { dialogs } from "./dialogs";
 import classes from "./Finder.module.css";
 import { type Found, type FoundGroup, nearHits, ranked } from "./finding";
 import type { Action } from "./useActions";
+import type { EarlyWords } from "./useEarlyWords";
 
 const [store, spotlight] = createSpotlight();
 
 export interface FinderProps {
   actions: Action[];
   /** What was typed, also before the finder was there. */
-  words: string;
-  onWords: (words: string) => void;
+  typed: EarlyWords;
 }
 
 /**
  * Finds stages, actions, themes, scales, targets, tokens and findings by any part of their names, and by
  * a colour that is typed the tokens nearest to it.
  */
-export default function Finder({ actions, words, onWords }: FinderProps) {
+export default function Finder({ actions, typed }: FinderProps) {
+  const { words, setWords } = typed;
   const everything = useEverything(actions);
   const near = useNear(words);
   const groups = useMemo(() => {
@@ -42,18 +43,11 @@ export default function Finder({ actions, words, onWords }: FinderProps) {
   }, [near, everything, words]);
   useEffect(() => spotlight.open(), []);
   const search = useRef<HTMLInputElement>(null);
-  useEffect(() => {
-    // The list came after the words: its first entry is chosen the only way there is, by the key for the next one.
-    if (!near?.length) return;
-    store.setState({ ...store.getState(), selected: -1 });
-    const next = { code: "ArrowDown", key: "ArrowDown", bubbles: true };
-    search.current?.dispatchEvent(new KeyboardEvent("keydown", next));
-  }, [near]);
   return (
     <Spotlight.Root
       store={store}
       query={words}
-      onQueryChange={onWords}
+      onQueryChange={setWords}
       onSpotlightClose={dialogs.close}
       shortcut={null}
       scrollable
@@ -82,8 +76,33 @@ export default function Finder({ actions, words, onWords }: FinderProps) {
         ))}
         {groups.length === 0 && <Spotlight.Empty>Nothing is called that here.</Spotlight.Empty>}
       </Spotlight.ActionsList>
+      <FirstChosen groups={groups} typed={typed} search={search} />
     </Spotlight.Root>
   );
+}
+
+interface FirstChosenProps {
+  groups: FoundGroup[];
+  typed: EarlyWords;
+  search: RefObject<HTMLInputElement | null>;
+}
+
+/** Chooses the first entry whenever the list changes, and takes it where Enter was pressed before it was there. */
+function FirstChosen({ groups, typed: { words, isEntered }, search }: FirstChosenProps) {
+  const listed = groups.flatMap(({ hits }) => hits.map((hit) => hit.id)).join("\n");
+  useEffect(() => {
+    if (!listed || !words) return;
+    // By the key for the next one: the list offers no other way.
+    store.setState({ ...store.getState(), selected: -1 });
+    press(search.current, "ArrowDown");
+    if (isEntered) press(search.current, "Enter");
+  }, [listed, words, isEntered, search]);
+  return null;
+}
+
+/** Presses a key in a field, as somebody would. */
+function press(field: HTMLElement | null, key: string) {
+  field?.dispatchEvent(new KeyboardEvent("keydown", { code: key, key, bubbles: true }));
 }
 
 /** The colour that words are, in any notation of CSS, or as six or eight digits without their sign. */

@@ -19,14 +19,18 @@ export interface FoundGroup {
 /** The most hits of a group that are shown. */
 const MOST = 8;
 
+/** Words as they are compared: British and American spellings, and both apostrophes, are one. */
+const plain = (text: string) =>
+  text.toLowerCase().replaceAll("colour", "color").replaceAll("grey", "gray").replaceAll("’", "'");
+
 /** What fits all words, group by group; what begins like the first word comes first. */
 export function ranked(everything: Found[], text: string): FoundGroup[] {
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const words = plain(text).split(/\s+/).filter(Boolean);
   const groups = new Map<string, { hit: Found; rank: number }[]>();
   for (const hit of everything) {
-    const own = hit.words.toLowerCase();
+    const own = plain(hit.words);
     if (!words.every((word) => own.includes(word))) continue;
-    const rank = words.length === 0 ? 0 : rankOf(hit.name.toLowerCase(), words[0] ?? "");
+    const rank = words.length === 0 ? 0 : rankOf(hit, words[0] ?? "");
     groups.set(hit.group, [...(groups.get(hit.group) ?? []), { hit, rank }]);
   }
   const best = (hits: { rank: number }[]) => Math.min(...hits.map((h) => h.rank));
@@ -41,11 +45,13 @@ export function ranked(everything: Found[], text: string): FoundGroup[] {
     }));
 }
 
-/** 0 where a name is the word, 1 where it begins with it, 2 where a part does, 3 elsewhere. */
-function rankOf(name: string, word: string): number {
+/** 0 where a name is the word, 1 where it begins with it, 2 where a part does, 3 elsewhere, 4 in its help alone. */
+function rankOf(hit: Found, word: string): number {
+  const name = plain(hit.name);
   if (name === word) return 0;
   if (name.startsWith(word)) return 1;
-  return name.split(/[\s.-]/).some((part) => part.startsWith(word)) ? 2 : 3;
+  if (name.split(/[\s.-]/).some((part) => part.startsWith(word))) return 2;
+  return plain(hit.words.replace(hit.help ?? "", "")).includes(word) ? 3 : 4;
 }
 
 /** A token near to a colour, in one mode. */

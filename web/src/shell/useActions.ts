@@ -9,6 +9,7 @@ import { toggleContrast } from "../editor/level";
 import { themeOf } from "../editor/selectors";
 import { seeWith } from "../proof/eyes";
 import { PAGE_NAMES } from "../proof/pages";
+import { toggleShares } from "../proof/shares";
 import { AT_MORE } from "../proof/useOther";
 import { toggleWide } from "../proof/wide";
 import { STAGES } from "../stages";
@@ -26,6 +27,8 @@ export interface Action {
   hotkeys?: string[];
   /** Keys, as people read them. */
   keys?: string;
+  /** Its keys are heard in a field too, where they mean nothing else. */
+  inFields?: boolean;
   help?: string;
   /** What else people look for it by. */
   words?: string;
@@ -86,7 +89,8 @@ export function useActions(): Action[] {
       id: `eyes-${id}`,
       group: "Proof",
       name: `Eyes: ${name}`,
-      words: "vision colour color blindness deficiency simulation blur acuity glare sunlight outdoors",
+      words:
+        "vision colour color blindness deficiency simulation blur unsharp acuity glare daylight sunlight outdoors",
       run: () => seeWith(id ? { kind: id, tenths: 10 } : undefined),
     }));
     const questions: Action[] = (
@@ -207,6 +211,13 @@ export function useActions(): Action[] {
         run: toggleContrast,
       },
       {
+        id: "shares",
+        group: "Proof",
+        name: "Proof: shares of the page, and back",
+        words: "proportion proportions balance aim dominant secondary accent measure",
+        run: toggleShares,
+      },
+      {
         id: "compare-contrast",
         group: "Proof",
         name: "Proof: beside its own more contrast, and back",
@@ -226,6 +237,7 @@ export function useActions(): Action[] {
         name: "Find anything",
         hotkeys: ["mod+K"],
         keys: "Ctrl K",
+        inFields: true,
         run: () => dialogs.open("finder"),
       },
       {

@@ -1,26 +1,45 @@
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
+
+/** What was typed for a field, from the call for it on. */
+export interface EarlyWords {
+  words: string;
+  /** Whether Enter was pressed before the field was there: it means the first that is found. */
+  isEntered: boolean;
+  setWords: (words: string) => void;
+}
+
+const nothing = { words: "", isEntered: false };
 
 /**
  * The words of a field that is called for. Letters that are typed before it is there are meant for it, and
  * for no key of the application; each call begins with none.
  */
-export function useEarlyWords(called: boolean): [string, (words: string) => void] {
-  const [words, setWords] = useState("");
+export function useEarlyWords(called: boolean): EarlyWords {
+  const [typed, setTyped] = useState(nothing);
   useEffect(() => {
     if (!called) return;
     const press = (event: KeyboardEvent) => {
-      const isLetter = event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey;
       const isThere = document.activeElement?.matches("[role=dialog] input") ?? false;
-      if (!isLetter || isThere) return;
+      const next = isThere ? undefined : typedAfter(event);
+      if (!next) return;
       event.preventDefault();
       event.stopImmediatePropagation();
-      setWords((typed) => typed + event.key);
+      setTyped(next);
     };
     window.addEventListener("keydown", press, { capture: true });
     return () => {
       window.removeEventListener("keydown", press, { capture: true });
-      setWords("");
+      setTyped(nothing);
     };
   }, [called]);
-  return [words, setWords];
+  return useMemo(() => ({ ...typed, setWords: (words) => setTyped({ ...nothing, words }) }), [typed]);
+}
+
+/** What a key makes of what was typed; nothing where it types nothing. */
+function typedAfter(event: KeyboardEvent): ((typed: typeof nothing) => typeof nothing) | undefined {
+  if (event.ctrlKey || event.metaKey || event.altKey) return undefined;
+  if (event.key === "Enter") return (typed) => ({ ...typed, isEntered: true });
+  if (event.key === "Backspace") return (typed) => ({ ...typed, words: typed.words.slice(0, -1) });
+  if (event.key.length === 1) return (typed) => ({ ...typed, words: typed.words + event.key });
+  return undefined;
 }

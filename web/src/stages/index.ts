@@ -83,7 +83,7 @@ export const STAGES: Stage[] = [
     name: "Ledger",
     hotkey: "3",
     help: "Every token in both modes, to search and to edit in place.",
-    words: "roles variables values table rows columns mark several tokens at once bulk",
+    words: "roles variables values table rows columns mark several tokens at once bulk add own token",
     stands: ({ preview }) => (preview ? counted(preview.derived.tokens.length, "token") : ""),
     tells: ({ document }) => {
       const roles = Object.keys(document.roles ?? {}).length;
@@ -108,7 +108,8 @@ export const STAGES: Stage[] = [
     name: "Check",
     hotkey: "4",
     help: "What is wrong with the theme, mended at a click; the contrast of everything on everything.",
-    words: "accessibility findings warnings errors fixes accepted report matrix pairs ratio",
+    words:
+      "accessibility findings warnings errors fixes mend all accepted report proportion matrix pairs ratio",
     stands: ({ preview }) =>
       preview ? counted(preview.counts.errors + preview.counts.warnings, "finding") : "",
     tells: ({ preview }) => {

@@ -22,9 +22,7 @@ export function useFollowing(tie: Tie | undefined) {
       spec ? draftFiles(slug, spec) : decideTie(slug, "settle").then(nothing);
     const files = new LatestOnly<ThemeDocument | undefined, void>(send, nothing, nothing);
     return editor.store.subscribe(({ status, document }, before) => {
-      // The first of a drag comes before it is called one.
-      const began = before.status !== "drafting";
-      if (status === "drafting" && (began || document !== before.document)) {
+      if (status === "drafting" && document !== before.document) {
         drafted.current = true;
         files.push(document);
       } else if (status === "saved" && drafted.current) {

@@ -21,8 +21,9 @@ export function useTypedColor(initial: string, onColor: (seen: ColorView) => voi
   const latest = useRef(initial);
   /** The text that was last told as a colour. */
   const settled = useRef(initial);
-  const told = useRef({ onColor, began: false });
-  told.current.onColor = onColor;
+  const began = useRef(false);
+  const told = useRef(onColor);
+  told.current = onColor;
 
   const read = useCallback(async (value: string, tell: boolean) => {
     try {
@@ -32,7 +33,7 @@ export function useTypedColor(initial: string, onColor: (seen: ColorView) => voi
       setSeen(found);
       setRefusal(undefined);
       settled.current = value;
-      if (tell) told.current.onColor(found);
+      if (tell) told.current(found);
     } catch (error) {
       if (latest.current === value) setRefusal(problemOf(error).detail);
     }
@@ -46,8 +47,8 @@ export function useTypedColor(initial: string, onColor: (seen: ColorView) => voi
     setText(initial);
     setRefusal(undefined);
     // While it is dragged elsewhere, what it is in every notation can wait.
-    const timer = setTimeout(() => initial && void read(initial, false), told.current.began ? QUIET : 0);
-    told.current.began = true;
+    const timer = setTimeout(() => initial && void read(initial, false), began.current ? QUIET : 0);
+    began.current = true;
     return () => clearTimeout(timer);
   }, [initial, read]);
 

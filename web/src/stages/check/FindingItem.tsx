@@ -90,6 +90,11 @@ export function FindingItem({ finding, tokens, wanted }: Props) {
               </button>
             )
           )}
+          {finding.id === "form" && (
+            <button type="button" onClick={() => goTo("handoff", { side: "forms" })}>
+              show the forms
+            </button>
+          )}
           {finding.tokens[0]?.includes(".") && (
             <button type="button" onClick={() => goTo("ledger", { token: finding.tokens[0] })}>
               show {finding.tokens[0]}

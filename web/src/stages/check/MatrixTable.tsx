@@ -1,9 +1,9 @@
 import { useClipboard } from "@mantine/hooks";
-import { memo, useMemo, useRef, useState } from "react";
+import { memo, useMemo, useState } from "react";
 import { cellOf } from "../../api/cellOf";
 import type { Check, Level, Mode, Token } from "../../api/client";
 import { toggleContrast } from "../../editor/level";
-import { moveInRows, useOneStop } from "../../ui/useOneStop";
+import { useList } from "../../ui/useList";
 import classes from "./CheckStage.module.css";
 import { cellsOf, familiesOf, rowsOf } from "./matrix";
 
@@ -16,8 +16,6 @@ interface Props {
   hasLevels: boolean;
 }
 
-const ROW = "tbody tr";
-
 /** Foregrounds down, grounds across: a cell is the ground, its figure stands in the ink itself. */
 export function MatrixTable({ matrix, tokens, level, hasLevels }: Props) {
   const [mode, setMode] = useState<Mode>("light");
@@ -26,8 +24,7 @@ export function MatrixTable({ matrix, tokens, level, hasLevels }: Props) {
   const [declared, setDeclared] = useState(true);
   const { copied, copy } = useClipboard({ timeout: 1500 });
   const [last, setLast] = useState("");
-  const frame = useRef<HTMLTableElement>(null);
-  const onFocus = useOneStop(frame, ROW);
+  const list = useList<HTMLTableElement>({ each: "tbody tr" });
   const families = useMemo(() => familiesOf(matrix.grounds), [matrix.grounds]);
   const colors = useMemo(() => new Map(tokens.map((t) => [t.path, cellOf(t, mode).value])), [tokens, mode]);
   const grounds = matrix.grounds.flatMap((path, i) => (path.split(".")[0] === family ? [i] : []));
@@ -78,7 +75,7 @@ export function MatrixTable({ matrix, tokens, level, hasLevels }: Props) {
       {rows.length === 0 ? (
         <p className={classes.none}>Nothing is declared to stand there under these words.</p>
       ) : (
-        <table ref={frame} onFocus={onFocus} onKeyDown={(e) => moveInRows(e, { each: ROW })}>
+        <table {...list}>
           <thead>
             <tr>
               <td />

@@ -1,9 +1,9 @@
 import { Checkbox, TextInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import type { Target } from "../../api/client";
 import { vocabularyQuery } from "../../api/queries";
-import { moveInRows, useOneStop } from "../../ui/useOneStop";
+import { useList } from "../../ui/useList";
 import classes from "./HandoffStage.module.css";
 import { hit } from "./search";
 
@@ -15,15 +15,11 @@ interface Props {
   onChoose: (ids: string[], on: boolean) => void;
 }
 
-/** What holds the controls of one target. */
-const ROW = "[data-target]";
-
 /** The targets by kind, found by name, file ending or a key in their files. */
 export function TargetList({ targets, open, chosen, onOpen, onChoose }: Props) {
   const [words, setWords] = useState("");
   const { data } = useQuery(vocabularyQuery);
-  const frame = useRef<HTMLElement>(null);
-  const onFocus = useOneStop(frame, ROW);
+  const list = useList<HTMLElement>({ each: "[data-target]" });
   const groups = data?.groups ?? [];
   const found = targets.flatMap((target) => {
     const where = hit(target, words);
@@ -40,13 +36,7 @@ export function TargetList({ targets, open, chosen, onOpen, onChoose }: Props) {
         onChange={(e) => setWords(e.currentTarget.value)}
         onKeyDown={(e) => e.key === "Enter" && found[0] && onOpen(found[0].target.id)}
       />
-      <nav
-        ref={frame}
-        className={classes.targets}
-        aria-label="Targets"
-        onFocus={onFocus}
-        onKeyDown={(e) => moveInRows(e, { each: ROW })}
-      >
+      <nav className={classes.targets} aria-label="Targets" {...list}>
         {groups.map(({ id, name: title }) => {
           const members = found.filter(({ target }) => target.group === id);
           if (members.length === 0) return null;

@@ -17,13 +17,13 @@ export const SIDES = [
   {
     id: "existing",
     name: "existing",
-    words: "recolor replace colors migrate old files pictures map kin",
+    words: "recolor replace colors migrate old files pictures logo map kin doubtful",
     load: lazy(() => import("./existing/ExistingSide")),
   },
   {
     id: "sites",
     name: "sites",
-    words: "publish published immutable link address withdraw live",
+    words: "publish published immutable link address withdraw live page frame",
     load: lazy(() => import("./sites/SitesSide")),
   },
 ] as const satisfies { id: string; name: string; words: string; load: ComponentType }[];

@@ -54,7 +54,7 @@ function NewToken() {
       />
       <ValueField
         label="Value, or value in light"
-        placeholder="{petrol.100}"
+        placeholder="a colour or a token"
         mode="light"
         value={light}
         onValue={setLight}

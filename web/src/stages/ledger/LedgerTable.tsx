@@ -1,6 +1,6 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef } from "react";
-import { useOneStop } from "../../ui/useOneStop";
+import { useOneStop } from "../../ui/useList";
 import type { Column } from "./columns";
 import classes from "./Ledger.module.css";
 import { LedgerRow } from "./LedgerRow";

@@ -65,18 +65,12 @@ export function ManyRows({ rows, onLetGo }: Props) {
       </span>
       <ValueField
         label="Light"
-        placeholder="colour or {reference}"
+        placeholder="a colour or a token"
         mode="light"
         value={light}
         onValue={setLight}
       />
-      <ValueField
-        label="Dark"
-        placeholder="colour or {reference}"
-        mode="dark"
-        value={dark}
-        onValue={setDark}
-      />
+      <ValueField label="Dark" placeholder="a colour or a token" mode="dark" value={dark} onValue={setDark} />
       <Button
         size="xs"
         type="submit"

@@ -13,7 +13,7 @@ interface Props {
   onValue: (value: string) => void;
 }
 
-/** A field for a colour or a `{reference}`, with what it comes to beside it. */
+/** A field for a colour or the path of a token, in braces or without, with what it comes to beside it. */
 export function ValueField({ label, placeholder, mode, value, onValue }: Props) {
   const tokens = useEditorState(tokensOf);
   const color = colorOf(value.trim(), mode, tokens ?? []);
@@ -31,12 +31,8 @@ export function ValueField({ label, placeholder, mode, value, onValue }: Props) 
 
 /** The colour that a value is, or that the token it refers to has. */
 function colorOf(value: string, mode: Mode, tokens: Token[]): string | undefined {
-  const path = /^\{(.+)\}$/.exec(value)?.[1];
-  const told = path
-    ? cellOf(
-        tokens.find((t) => t.path === path),
-        mode,
-      )?.value
-    : value;
+  const path = /^\{(.+)\}$/.exec(value)?.[1] ?? value;
+  const token = tokens.find((t) => t.path === path);
+  const told = token ? cellOf(token, mode)?.value : value;
   return isColor(told) ? told : undefined;
 }

@@ -1,7 +1,7 @@
 import { useNavigate, useSearch } from "@tanstack/react-router";
-import { useCallback, useEffect, useMemo, useRef } from "react";
+import { useCallback, useEffect, useMemo } from "react";
 import { useShown } from "../../editor/level";
-import { moveInRows, useOneStop } from "../../ui/useOneStop";
+import { useList } from "../../ui/useList";
 import { useSame } from "../../ui/useSame";
 import { Axis, Limits } from "./Axis";
 import { Opened } from "./Opened";
@@ -10,9 +10,6 @@ import { ScaleLine } from "./ScaleLine";
 import classes from "./Stave.module.css";
 import { Together } from "./Together";
 import { chooseTogether } from "./together";
-
-/** What holds the name of a scale and its choice. */
-const HEAD = "[data-head]";
 
 /** Every scale a line, every step at its measured lightness. */
 export default function StaveStage() {
@@ -26,8 +23,7 @@ export default function StaveStage() {
     (slug: string) => void navigate({ to: ".", search: (s) => ({ ...s, scale: slug }) }),
     [navigate],
   );
-  const frame = useRef<HTMLElement>(null);
-  const onFocus = useOneStop(frame, HEAD);
+  const list = useList<HTMLElement>({ each: "[data-head]" });
   const open = derived?.scales.find((s) => s.slug === search.scale) ?? derived?.scales[0];
   if (!derived) return null;
   // Against which page the limits are drawn, and how much is asked for, follows what the proof shows.
@@ -36,13 +32,7 @@ export default function StaveStage() {
   return (
     <div className={classes.stage}>
       <h1 className="visually-hidden">Stave</h1>
-      <section
-        ref={frame}
-        className={classes.stave}
-        aria-label="Scales"
-        onFocus={onFocus}
-        onKeyDown={(e) => moveInRows(e, { each: HEAD })}
-      >
+      <section className={classes.stave} aria-label="Scales" {...list}>
         <Axis guide={guide} />
         <Limits guide={guide} />
         {derived.scales.map((scale) => (

@@ -1,9 +1,9 @@
 import { Popover } from "@mantine/core";
-import { memo, useCallback, useRef, useState } from "react";
+import { memo, useCallback, useState } from "react";
 import type { Scale, Step } from "../../api/client";
 import { usePart } from "../../lineage/useLineage";
 import { CopyButton } from "../../ui/CopyButton";
-import { moveInRows, useOneStop } from "../../ui/useOneStop";
+import { useList } from "../../ui/useList";
 import type { Mode } from "./roles";
 import classes from "./Stave.module.css";
 import { StepCard } from "./StepCard";
@@ -19,16 +19,9 @@ export function StepStrip({ scale, mode }: Props) {
   const [open, setOpen] = useState<string>();
   const omitted = usePart((d) => d.scales?.[scale.slug]?.omit) ?? NONE;
   const toggle = useCallback((label: string, opens: boolean) => setOpen(opens ? label : undefined), []);
-  const frame = useRef<HTMLOListElement>(null);
-  const onFocus = useOneStop(frame, "li");
+  const list = useList<HTMLOListElement>({ each: "li", across: true });
   return (
-    <ol
-      ref={frame}
-      className={classes.strip}
-      aria-label={`Steps of ${scale.name}`}
-      onFocus={onFocus}
-      onKeyDown={(e) => moveInRows(e, { each: "li", across: true })}
-    >
+    <ol className={classes.strip} aria-label={`Steps of ${scale.name}`} {...list}>
       {scale.steps.map((step) => (
         <Chip
           key={step.label}

@@ -80,6 +80,7 @@ export default function FilesSource() {
             editor.change(
               { do: "add-tokens", tokens: [{ name, color: shown.hex }] },
               `own token: ${name} ${shown.hex}`,
+              { atField: true },
             )
           }
           onHold={() => hold([shown])}

@@ -36,7 +36,7 @@ export default function TypeSource() {
     <form className={classes.add} onSubmit={submit}>
       <Textarea
         label="Add colours"
-        description="Type or paste one or a whole list, in any notation, names in front allowed"
+        description="Type or paste one or a whole list, in any notation, names in front allowed; Enter adds"
         placeholder={"#0f5c7a, 0xFFE4572E; rgb(138 154 43)\nHeather: #7a4b8f"}
         autosize
         minRows={2}
@@ -50,7 +50,7 @@ export default function TypeSource() {
           setRefusal(undefined);
         }}
         onKeyDown={(e) => {
-          if (e.key === "Enter" && (e.ctrlKey || e.metaKey)) void submit(e);
+          if (e.key === "Enter" && !e.shiftKey) void submit(e);
         }}
       />
       <ColorList items={items} />

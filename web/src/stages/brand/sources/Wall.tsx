@@ -1,6 +1,5 @@
-import { useRef } from "react";
 import { familyOf, type Used } from "../../../api/inventory";
-import { moveInRows, useOneStop } from "../../../ui/useOneStop";
+import { useList } from "../../../ui/useList";
 import classes from "./FilesSource.module.css";
 
 interface Props {
@@ -26,16 +25,9 @@ const width = (count: number, most: number) => Math.round(22 + 98 * Math.sqrt(co
 /** Every colour in use, sized by its use. */
 export function Wall({ colors, open, onOpen }: Props) {
   const most = Math.max(1, ...colors.map((used) => used.count));
-  const frame = useRef<HTMLUListElement>(null);
-  const onFocus = useOneStop(frame, "li");
+  const list = useList<HTMLUListElement>({ each: "li", across: true });
   return (
-    <ul
-      ref={frame}
-      className={classes.wall}
-      aria-label="Colours in use"
-      onFocus={onFocus}
-      onKeyDown={(e) => moveInRows(e, { each: "li", across: true })}
-    >
+    <ul className={classes.wall} aria-label="Colours in use" {...list}>
       {families(colors).map((family) => (
         <li key={family[0]?.hex} data-family={family.length > 1 || undefined}>
           {family.map((used) => {

@@ -20,7 +20,8 @@ export const SOURCES = [
   {
     id: "files",
     name: "files",
-    words: "project folder inventory colors in use duplicates css sass",
+    words:
+      "project folder zip archive inventory colors in use duplicates css sass own tokens from names scale steps pins pinned",
     load: lazy(() => import("./FilesSource")),
   },
   {
@@ -38,7 +39,7 @@ export const SOURCES = [
   {
     id: "faces",
     name: "type and shape",
-    words: "font typeface family size weight radius border",
+    words: "font typeface faces family size weight width narrow wide script radius border",
     load: lazy(() => import("./TypeAndShape")),
   },
 ] as const satisfies { id: string; name: string; words: string; load: ComponentType }[];

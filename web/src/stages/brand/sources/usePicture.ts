@@ -3,6 +3,7 @@ import { useRef, useState } from "react";
 import { problemOf } from "../../../api/client";
 import { addPicture, type PictureView } from "../../../api/picture";
 import { vocabularyQuery } from "../../../api/queries";
+import { tooLarge } from "../../../api/size";
 
 interface Reading {
   name: string;
@@ -18,12 +19,10 @@ export function usePicture(onRead: (name: string, picture: PictureView) => void)
   told.current = onRead;
   const read = async (files: File[]) => {
     setRefusal(undefined);
-    const most = data?.pictures.bytes ?? Number.POSITIVE_INFINITY;
-    const inMb = (bytes: number) => Math.round(bytes / 1_000_000);
     for (const file of files) {
-      if (file.size > most) {
-        // The server would close the door on it without a word that a browser tells.
-        setRefusal(`${file.name}: a file of ${inMb(file.size)} MB: expected at most ${inMb(most)} MB`);
+      const large = tooLarge(`${file.name}: a file`, file.size, data?.pictures.bytes);
+      if (large) {
+        setRefusal(large);
         continue;
       }
       const ending = new AbortController();

@@ -16,6 +16,7 @@ import { How } from "./How";
 import { MapTable } from "./MapTable";
 import { Pictures } from "./Pictures";
 import { useBrought } from "./useBrought";
+import { usePictureColors } from "./usePictureColors";
 
 /** What exists already, with other colours: the map, the lines that change, and pictures. */
 export default function ExistingSide() {
@@ -25,11 +26,12 @@ export default function ExistingSide() {
   const alter = (to: Parameters<typeof alterExisting>[1]) => alterExisting(theme.id, to);
   const { told, bring } = useBrought(theme.id);
   const { files, pictures, map, from, kin, comments, toVariables, at } = existing;
-  const wanted = { files, map, from: fromOf(from), kin, comments, toVariables };
+  const { colors, waiting } = usePictureColors(pictures);
+  const wanted = { files, pictures: colors, map, from: fromOf(from), kin, comments, toVariables };
   const found = useQuery({
     queryKey: ["recolor", numberOf(spec), wanted],
     queryFn: () => recolor(spec, wanted),
-    enabled: files.length > 0,
+    enabled: files.length + colors.length > 0,
     placeholderData: (before) => before,
     gcTime: 30_000,
     retry: false,
@@ -44,7 +46,7 @@ export default function ExistingSide() {
   // What was refused leaves the last good answer in sight.
   const good = useRef(found.data);
   if (found.data) good.current = found.data;
-  const data = files.length > 0 ? good.current : undefined;
+  const data = files.length + colors.length > 0 ? good.current : undefined;
   const places = data?.lines.reduce((sum, line) => sum + line.count, 0) ?? 0;
   const changed = data?.files.reduce((sum, file) => sum + file.changes.length, 0) ?? 0;
   return (
@@ -54,8 +56,8 @@ export default function ExistingSide() {
         {files.length + pictures.length > 0 ? (
           <>
             <span>
-              {counted(files.length + pictures.length, "file")} · {changed} of {counted(places, "place")}{" "}
-              change
+              {counted(files.length + pictures.length, "file")}
+              {files.length > 0 && ` · ${changed} of ${counted(places, "place")} change`}
               {told && ` · ${told}`}
             </span>
             <button
@@ -86,7 +88,8 @@ export default function ExistingSide() {
           {problemOf(error).detail}
         </p>
       )}
-      {data && files.length > 0 && (
+      {waiting && <p className={classes.quiet}>reading the colours of pictures …</p>}
+      {data && (
         <>
           <MapTable
             lines={data.lines}
@@ -111,7 +114,7 @@ export default function ExistingSide() {
           pictures={pictures}
           pairs={(data?.lines ?? []).flatMap((line): [string, string][] =>
             // Kin of a colour move with it in a picture anyway.
-            line.new.length === 1 && line.hex.length === 7 && !line.follows
+            line.new.length === 1 && line.hex.length === 7 && !line.follows && !line.doubtful
               ? [[line.hex, line.new[0] ?? ""]]
               : [],
           )}

@@ -1,26 +1,26 @@
 import { useEffect, useState } from "react";
 import type { MapLine } from "../../../api/exist";
+import { referring } from "../../../api/writtenValue";
 import { Swatch } from "../../../ui/Swatch";
 import classes from "./Existing.module.css";
 
 interface Props {
   line: MapLine;
   chosen: string | null | undefined;
-  paths: string[];
   list: string;
   error: string | undefined;
   onChange: (to: string | null | undefined) => void;
 }
 
 /** What a colour becomes: typed, a token's path, left, or given back. */
-export function MapCell({ line, chosen, paths, list, error, onChange }: Props) {
+export function MapCell({ line, chosen, list, error, onChange }: Props) {
   const shown = chosen?.replace(/^\{|\}$/g, "") ?? "";
   const [text, setText] = useState(shown);
   useEffect(() => setText(shown), [shown]);
   const save = () => {
     const typed = text.trim();
     if (typed === shown) return;
-    onChange(typed === "" ? undefined : paths.includes(typed) ? `{${typed}}` : typed);
+    onChange(typed === "" ? undefined : referring(typed));
   };
   return (
     <span className={classes.cell}>
@@ -44,11 +44,37 @@ export function MapCell({ line, chosen, paths, list, error, onChange }: Props) {
       >
         {chosen === null ? "left" : "leave"}
       </button>
+      {line.doubtful && chosen === undefined && <Choices line={line} onChoose={onChange} />}
       {error && (
         <small role="alert" className={classes.refusal}>
           {error}
         </small>
       )}
     </span>
+  );
+}
+
+interface ChoicesProps {
+  line: MapLine;
+  onChoose: (to: string) => void;
+}
+
+/** What a doubtful colour could become, to choose from. */
+function Choices({ line, onChoose }: ChoicesProps) {
+  return (
+    <fieldset className={classes.choices} aria-label={`Which does ${line.hex} become?`}>
+      {line.choices.map(({ hex, tokens, to }) => (
+        <button
+          key={hex}
+          type="button"
+          title={tokens.join("\n")}
+          aria-label={[hex, ...tokens].join(", ")}
+          onClick={() => onChoose(to)}
+        >
+          <Swatch colors={[hex]} /> {tokens[0] ?? hex}
+          {tokens.length > 1 && ` and ${tokens.length - 1} more`}
+        </button>
+      ))}
+    </fieldset>
   );
 }

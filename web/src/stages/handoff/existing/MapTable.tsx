@@ -72,14 +72,14 @@ export function MapTable({ lines, at, map, refusal, onChange }: Props) {
                   <MapCell
                     line={line}
                     chosen={chosen}
-                    paths={tokens.map((t) => t.path)}
                     list={list}
                     error={refused}
                     onChange={(to) => onChange(line.hex, to)}
                   />
                 </td>
                 <td title={line.places.join("\n")}>
-                  {line.count} × <small>{line.places[0]}</small>
+                  {line.count > 0 && `${line.count} × `}
+                  <small>{line.places[0]}</small>
                 </td>
                 <td>
                   <small>{why(line, chosen)}</small>

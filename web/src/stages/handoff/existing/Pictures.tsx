@@ -4,6 +4,7 @@ import { problemOf } from "../../../api/client";
 import { repaint } from "../../../api/exist";
 import { saveFile } from "../../../api/save";
 import classes from "./Existing.module.css";
+import { colorsQuery } from "./usePictureColors";
 
 interface Props {
   pictures: File[];
@@ -42,6 +43,8 @@ function Before({ picture, pairs }: { picture: File; pairs: [string, string][] }
     gcTime: 30_000,
     retry: false,
   });
+  const { error: unread } = useQuery(colorsQuery(picture));
+  const refusal = unread ?? error;
   const [before, after] = [useAddress(picture), useAddress(data)];
   return (
     <li>
@@ -50,8 +53,8 @@ function Before({ picture, pairs }: { picture: File; pairs: [string, string][] }
         {before && <img src={before} alt={`${picture.name}, as it came`} />}
         {after && <img src={after} alt={`${picture.name}, recoloured`} />}
       </span>
-      {error && <small role="alert">{problemOf(error).detail}</small>}
-      {pairs.length === 0 && <small>the map has no colour yet: add a style sheet, or choose one</small>}
+      {refusal && <small role="alert">{problemOf(refusal).detail}</small>}
+      {!refusal && pairs.length === 0 && <small>no line of the map changes one of its colours yet</small>}
       {data && (
         <button type="button" onClick={() => saveFile(picture.name, data)}>
           Download

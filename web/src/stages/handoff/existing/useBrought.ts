@@ -3,6 +3,7 @@ import { useState } from "react";
 import { problemOf } from "../../../api/client";
 import { ours, textsOf } from "../../../api/inventory";
 import { vocabularyQuery } from "../../../api/queries";
+import { tooLarge } from "../../../api/size";
 import { unpacked } from "../../../api/unpacked";
 import { alterExisting, useExisting } from "../../../existing/existing";
 import { counted } from "../../../ui/counted";
@@ -26,11 +27,13 @@ export function useBrought(theme: string) {
       return setTold(problemOf(error).detail);
     }
     const { taken, passed } = ours(brought, sources);
-    const images = brought.filter((file) => PICTURE.test(file.name));
+    const large = (file: File) => tooLarge(`${file.name}: a file`, file.size, vocabulary.pictures.bytes);
+    const images = brought.filter((file) => PICTURE.test(file.name) && !large(file));
     const held = files.reduce((sum, file) => sum + file.text.length, 0);
     const { texts, refusal } = await textsOf(taken, { bytes: sources.bytes - held });
     const left = passed - images.length;
-    setTold(refusal ?? (left > 0 ? `${counted(left, "file")} passed over` : undefined));
+    const refused = brought.map(large).find((sentence) => sentence !== undefined);
+    setTold(refusal ?? refused ?? (left > 0 ? `${counted(left, "file")} passed over` : undefined));
     const known = new Set(texts.map((file) => file.name));
     alterExisting(theme, {
       files: [...files.filter((file) => !known.has(file.name)), ...texts],

@@ -51,7 +51,7 @@ export default function FormsSide() {
             {name}
             <small>
               {forms[name]?.file}
-              {parent && !(name in own) && ` · ${parent.name}’s`}
+              {parent && !(name in own) && ` · from ${parent.name}`}
             </small>
           </button>
         ))}

@@ -35,8 +35,17 @@ export function useOneStop(frame: RefObject<HTMLElement | null>, each: string) {
   };
 }
 
-/** Moving in such a list by keys: arrows between rows and inside of one, Home and End to the ends. */
-export function moveInRows(event: KeyboardEvent<HTMLElement>, { each, across = false }: Rows) {
+/**
+ * A list whose rows are `each`: one stop of Tab, and arrows between rows and inside of one, Home and End to
+ * the ends. What it gives stands on the element that holds the rows.
+ */
+export function useList<Frame extends HTMLElement>(rows: Rows) {
+  const ref = useRef<Frame>(null);
+  const onFocus = useOneStop(ref, rows.each);
+  return { ref, onFocus, onKeyDown: (event: KeyboardEvent<HTMLElement>) => moveInRows(event, rows) };
+}
+
+function moveInRows(event: KeyboardEvent<HTMLElement>, { each, across = false }: Rows) {
   const at = event.target as HTMLElement;
   const row = at.closest(each);
   if (!row || at.matches(TYPED) || event.altKey) return;

@@ -1,0 +1,33 @@
+import { expect, test } from "vitest";
+import { type Found, ranked } from "./finding";
+
+const hit = (name: string, words = ""): Found => ({
+  id: name,
+  group: "Go to",
+  name,
+  words: `${name} ${words}`,
+  run: () => undefined,
+});
+
+const found = (text: string, all: Found[]) =>
+  ranked(all, text).flatMap(({ hits }) => hits.map((h) => h.name));
+
+test("either spelling finds the other", () => {
+  const all = [hit("Handoff: existing", "recolor replace colors"), hit("Eyes: no colour", "grey")];
+  expect(found("recolour", all)).toEqual(["Handoff: existing"]);
+  expect(found("no color", all)).toEqual(["Eyes: no colour"]);
+  expect(found("gray", all)).toEqual(["Eyes: no colour"]);
+  expect(found("project's", [hit("The project’s folder")])).toEqual(["The project’s folder"]);
+});
+
+test("every word must fit, and what begins like the first comes first", () => {
+  const all = [hit("Side by side", "compare"), hit("Compare", "side"), hit("Undo")];
+  expect(found("compare side", all)).toEqual(["Compare", "Side by side"]);
+  expect(found("", all)).toHaveLength(3);
+  // What only tells of something comes behind what is looked for by it.
+  const stage = { ...hit("Handoff", "what exists, recoloured"), help: "what exists, recoloured" };
+  expect(found("recolour", [stage, hit("Handoff: existing", "recolor")])).toEqual([
+    "Handoff: existing",
+    "Handoff",
+  ]);
+});

@@ -19,7 +19,7 @@ export function useEarlyWords(called: boolean): EarlyWords {
   useEffect(() => {
     if (!called) return;
     const press = (event: KeyboardEvent) => {
-      const isThere = document.activeElement?.matches("[role=dialog] input") ?? false;
+      const isThere = event.target instanceof Element && event.target.matches("[role=dialog] input");
       const next = isThere ? undefined : typedAfter(event);
       if (!next) return;
       event.preventDefault();

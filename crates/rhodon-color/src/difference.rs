@@ -23,18 +23,18 @@ pub fn difference(a: Rgb8, b: Rgb8) -> f64 {
     lab_d65(a).difference(lab_d65(b))
 }
 
-/// The least that [`difference`] of two colours can be by their lightness alone: its other terms are a square
+/// The least that [`difference`] of two colours can be by their L\* (0–100) alone: its other terms are a square
 /// form that is never below zero (ISO/CIE 11664-6, 4.3: the rotation is above −2).
-fn least_difference(a: Lab65, b: Lab65) -> f64 {
-    let middle = ((a.l + b.l) / 2.0 - 50.0).powi(2);
+pub fn least_difference(a: f64, b: f64) -> f64 {
+    let middle = ((a + b) / 2.0 - 50.0).powi(2);
     let weight = 1.0 + 0.015 * middle / (20.0 + middle).sqrt();
-    (a.l - b.l).abs() / weight
+    (a - b).abs() / weight
 }
 
 /// The difference of two prepared colours where it is below a limit; none where it is not, which is mostly
 /// known by their lightness.
 pub fn difference_below(a: Lab65, b: Lab65, limit: f64) -> Option<f64> {
-    if least_difference(a, b) >= limit {
+    if least_difference(a.l, b.l) >= limit {
         return None;
     }
     let exact = a.difference(b);

@@ -95,7 +95,7 @@ impl HueSlice {
     }
 
     fn oklab_lightness(&self, y: f64, s: f64) -> f64 {
-        libm::cbrt(y / eval(&self.luminance, s))
+        pxfm::f_cbrt(y / eval(&self.luminance, s))
     }
 
     /// The first `s` at which a channel leaves 0–1, by bisection of the cubics.
@@ -129,7 +129,7 @@ impl HueSlice {
         }
         let c3 = c * c * c;
         let p = &self.luminance;
-        let mut s = c / libm::cbrt(y);
+        let mut s = c / pxfm::f_cbrt(y);
         for _ in 0..12 {
             let value = s * s * s * y - c3 * eval(p, s);
             let slope = 3.0 * s * s * y - c3 * ((3.0 * p[3] * s + 2.0 * p[2]) * s + p[1]);

@@ -42,7 +42,9 @@ pub use circumstance::{Daylight, acuity_blur};
 pub use color::{Color, GamutFit};
 pub use contrast::{ContrastOn, contrast_ratio, ink_on, lightness_limits, luminance};
 pub use css::{ColorError, Notation, NotationError, respelt, respelt_alpha_first};
-pub use difference::{Lab65, difference, difference_below, lab_d65, lab_difference};
+pub use difference::{
+    Lab65, difference, difference_below, lab_d65, lab_difference, least_difference,
+};
 pub use hue_slice::HueSlice;
 pub use lightness::{lightness_from_luminance, luminance_from_lightness};
 pub use oklab::{Oklab, Oklch, hue_turn};

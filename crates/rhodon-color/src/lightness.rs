@@ -6,7 +6,7 @@ const EPSILON: f64 = 216.0 / 24389.0;
 /// L\* (0–100) of a relative luminance (0–1).
 pub fn lightness_from_luminance(y: f64) -> f64 {
     if y > EPSILON {
-        116.0 * libm::cbrt(y) - 16.0
+        116.0 * pxfm::f_cbrt(y) - 16.0
     } else {
         KAPPA * y
     }

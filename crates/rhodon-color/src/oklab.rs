@@ -50,7 +50,7 @@ pub(crate) const LMS_TO_LUMINANCE: Vec3 = LMS_TO_XYZ[1];
 
 /// Oklab of an XYZ (D65) colour.
 pub(crate) fn from_xyz(xyz: Vec3) -> Vec3 {
-    apply(&LMS_TO_OKLAB, apply(&XYZ_TO_LMS, xyz).map(libm::cbrt))
+    apply(&LMS_TO_OKLAB, apply(&XYZ_TO_LMS, xyz).map(pxfm::f_cbrt))
 }
 
 /// XYZ (D65) of Oklab coordinates.
@@ -70,7 +70,7 @@ pub struct Oklab {
 impl Oklab {
     /// From linear sRGB, unbounded.
     pub fn from_linear(rgb: [f64; 3]) -> Self {
-        let [l, a, b] = apply(&LMS_TO_OKLAB, apply(&SRGB_TO_LMS, rgb).map(libm::cbrt));
+        let [l, a, b] = apply(&LMS_TO_OKLAB, apply(&SRGB_TO_LMS, rgb).map(pxfm::f_cbrt));
         Self { l, a, b }
     }
 

@@ -187,7 +187,7 @@ const EPSILON: f64 = 216.0 / 24389.0;
 fn xyz_to_lab(xyz: Vec3, white: Vec3) -> Vec3 {
     let f = |t: f64| {
         if t > EPSILON {
-            libm::cbrt(t)
+            pxfm::f_cbrt(t)
         } else {
             (KAPPA * t + 16.0) / 116.0
         }

@@ -126,7 +126,8 @@ fn finish(
     let mut cells = Vec::with_capacity(on.usual.len() + own.len());
     let raised = light.roles.into_iter().zip(dark.roles);
     for (usual, ((_, light), (_, dark))) in on.usual.iter().zip(raised) {
-        cells.extend(differing(usual, [light, dark]));
+        keep_other(usual, Mode::Light, light, &mut cells);
+        keep_other(usual, Mode::Dark, dark, &mut cells);
     }
     cells.extend(own);
     let mut pairs = light.pairs;
@@ -150,18 +151,19 @@ fn own_tokens(
     }
     crate::custom_token::tokens(theme, on.overrides, &mut all)?;
     let own = tokens.iter().zip(all).skip(count);
-    Ok(own
-        .flat_map(|(usual, own)| differing(usual, own.cells.into_modes()))
-        .collect())
+    let mut cells = Vec::new();
+    for (usual, own) in own {
+        let [light, dark] = own.cells.into_modes();
+        keep_other(usual, Mode::Light, light, &mut cells);
+        keep_other(usual, Mode::Dark, dark, &mut cells);
+    }
+    Ok(cells)
 }
 
-/// The values of a token that are others than usual.
-fn differing(usual: &Token, raised: [Cell; 2]) -> impl Iterator<Item = MoreCell> {
-    let both = Mode::BOTH.into_iter().zip(raised);
-    let others = both.filter(|(mode, cell)| cell.value != usual.cell(*mode).value);
-    others.map(|(mode, cell)| MoreCell {
-        path: usual.path.clone(),
-        mode,
-        cell,
-    })
+/// Keeps the value of a token in a mode where it is another than usual.
+fn keep_other(usual: &Token, mode: Mode, cell: Cell, kept: &mut Vec<MoreCell>) {
+    if cell.value != usual.cell(mode).value {
+        let path = usual.path.clone();
+        kept.push(MoreCell { path, mode, cell });
+    }
 }

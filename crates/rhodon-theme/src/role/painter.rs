@@ -3,7 +3,7 @@
 use std::collections::HashMap;
 use std::sync::Arc;
 
-use rhodon_color::{ContrastOn, Lab65, Rgb8, difference_below, lab_d65};
+use rhodon_color::{ContrastOn, Lab65, Rgb8, difference_below, lab_d65, least_difference};
 
 use crate::level::Level;
 use crate::overrides::Overrides;
@@ -177,6 +177,12 @@ impl<'a> Painter<'a> {
     /// The surface from which a colour is told worst, and the CIEDE2000 between them, where it is below
     /// a limit.
     pub(crate) fn surface_below(&self, code: Rgb8, limit: f64) -> Option<(RoleId, f64)> {
+        // Mostly known without its hue.
+        let lightness = code.lightness();
+        let mut labs = self.surface_labs.iter().map(|(_, lab)| lab);
+        if labs.all(|lab| least_difference(lightness, lab.l) >= limit) {
+            return None;
+        }
         let own = lab_d65(code);
         let surfaces = self.surface_labs.iter();
         let below =

@@ -24,7 +24,7 @@ fn soft_min(a: f64, b: f64) -> f64 {
         return 0.0;
     }
     let ratio = (a.min(b) / a.max(b)).powi(6);
-    a.min(b) / libm::cbrt((1.0 + ratio).sqrt())
+    a.min(b) / pxfm::f_cbrt((1.0 + ratio).sqrt())
 }
 
 fn envelope(lightness: f64) -> f64 {

@@ -1520,12 +1520,16 @@ export interface components {
         };
         /** @description Something that the document decides itself. */
         DecisionView: {
+            /** @description What the parent decides, as `value`. */
+            before?: string | null;
             /** @description In words. */
             label: string;
             /** @description Its place, to give it back. */
             place: string;
             /** @description Whether the parent decides the same thing too. */
             replaces: boolean;
+            /** @description What is decided, as it is written, where that is a colour, a reference, a word or a number. */
+            value?: string | null;
         };
         /** @description A document, and how much contrast is asked for. */
         DeriveRequest: {

@@ -9,11 +9,13 @@ import { EditorProvider } from "../editor/EditorProvider";
 import { subscribe } from "../editor/live";
 import { PAGE_NAMES, type PageName } from "../proof/pages";
 import { Commands } from "../shell/Commands";
+import { dialogs } from "../shell/dialogs";
 import { FileDrop } from "../shell/FileDrop";
 import type { Action } from "../shell/useActions";
 import { counted } from "../ui/counted";
 import { type Listed, listed } from "../ui/listed";
 import { Named } from "../ui/Named";
+import { DeleteMember } from "./DeleteMember";
 import { DiffDialog } from "./DiffDialog";
 import classes from "./Family.module.css";
 import { FamilyRow } from "./FamilyRow";
@@ -90,6 +92,11 @@ function Family() {
             })
           }
         />
+        {back && (
+          <Button size="xs" variant="default" onClick={() => dialogs.open("new")}>
+            New theme …
+          </Button>
+        )}
         {back && (
           <Button
             size="xs"
@@ -189,5 +196,6 @@ interface AnswerProps {
 
 function Answer({ about, ...asked }: AnswerProps) {
   if (about === "differences") return <DiffDialog {...asked} />;
+  if (about === "delete") return <DeleteMember {...asked} />;
   return about === "child" ? <NewChild {...asked} /> : <ParentDialog {...asked} />;
 }

@@ -2,6 +2,7 @@ import { ActionIcon, Menu } from "@mantine/core";
 import { IconDots } from "@tabler/icons-react";
 import { useEffect, useRef, useState } from "react";
 import type { Member } from "../api/family";
+import { useThemeActions } from "../shell/useThemeActions";
 import type { Question } from "./view";
 
 interface Props {
@@ -13,6 +14,7 @@ interface Props {
 export function RowMenu({ member, onAsk }: Props) {
   const [called, setCalled] = useState(false);
   const [opened, setOpened] = useState(false);
+  const { duplicate } = useThemeActions();
   const target = useRef<HTMLButtonElement>(null);
   // It opens once it is there, from a button that has the focus: that is where it leads back to.
   useEffect(() => {
@@ -44,6 +46,8 @@ export function RowMenu({ member, onAsk }: Props) {
         <Menu.Item component="a" href={`/api/themes/${member.slug}/family.zip`} download>
           Archive of it and its children
         </Menu.Item>
+        <Menu.Item onClick={() => duplicate(member.slug)}>Duplicate</Menu.Item>
+        <Menu.Item onClick={() => onAsk("delete", member.slug)}>Delete …</Menu.Item>
       </Menu.Dropdown>
     </Menu>
   );

@@ -1,7 +1,7 @@
 import type { PageName } from "../proof/pages";
 
 /** What can be asked about a theme on the page of all of them. */
-export const QUESTIONS = ["child", "parent", "differences"] as const;
+export const QUESTIONS = ["child", "parent", "differences", "delete"] as const;
 
 export type Question = (typeof QUESTIONS)[number];
 

@@ -2,9 +2,20 @@ import { Button, Group, Modal } from "@mantine/core";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
 import { counted } from "../ui/counted";
+import { isColor, Swatch } from "../ui/Swatch";
 import { GiveBack } from "./GiveBack";
 import classes from "./Lineage.module.css";
 import { useLineage } from "./useLineage";
+
+/** What is decided, as it is written, with a swatch where it is a colour. */
+function Decided({ value }: { value: string | null | undefined }) {
+  if (!value) return null;
+  return (
+    <code className={classes.decided}>
+      {isColor(value) && <Swatch colors={[value]} />} {value}
+    </code>
+  );
+}
 
 /** Everything that a child decides itself, each with the way back. */
 export function OwnDialog({ opened, onClose }: { opened: boolean; onClose: () => void }) {
@@ -22,7 +33,13 @@ export function OwnDialog({ opened, onClose }: { opened: boolean; onClose: () =>
             {own.map((decision) => (
               <li key={decision.place}>
                 <span>
-                  {decision.label} {decision.replaces && <small>in place of {parent}’s</small>}
+                  {decision.label} <Decided value={decision.value} />
+                  {decision.replaces && (
+                    <small>
+                      {" "}
+                      in place of {parent}’s <Decided value={decision.before} />
+                    </small>
+                  )}
                 </span>
                 <GiveBack decisions={[decision]}>give back</GiveBack>
               </li>

@@ -8,18 +8,38 @@ import { Swatch } from "../ui/Swatch";
 import { useDialog } from "./dialogs";
 import { useThemeActions } from "./useThemeActions";
 
-/** Asks before a theme goes, and what becomes of those that extend it. */
+/** Asks before the theme at hand goes. */
 export function DeleteDialog() {
   const { opened, onClose } = useDialog("delete");
   const theme = useEditorState(themeOf);
+  const { remove } = useThemeActions();
+  return (
+    <DeleteQuestion
+      theme={theme}
+      opened={opened}
+      onClose={onClose}
+      onDelete={(children) => remove(theme.slug, children)}
+    />
+  );
+}
+
+interface Props {
+  theme: { slug: string; name: string; revision: number };
+  opened: boolean;
+  onClose: () => void;
+  /** With what becomes of the themes that extend it. */
+  onDelete: (children?: "delete" | "free") => void;
+}
+
+/** Asks before a theme goes, and what becomes of those that extend it. */
+export function DeleteQuestion({ theme, opened, onClose, onDelete }: Props) {
   const { data: themes = [] } = useQuery(themesQuery);
   const { data: sites } = useQuery({ ...sitesQuery(theme.slug, theme.revision), enabled: opened });
   const shownBy = (sites?.sites ?? []).filter((site) => site.own).map((site) => site.name);
-  const actions = useThemeActions();
   const children = themes.filter((t) => t.parent === theme.slug);
   const remove = (choice?: "delete" | "free") => {
     onClose();
-    actions.remove(theme.slug, choice);
+    onDelete(choice);
   };
   return (
     <Modal opened={opened} onClose={onClose} title={`Delete ${theme.name}?`}>
@@ -39,7 +59,9 @@ export function DeleteDialog() {
             </Text>
           </>
         ) : (
-          <Text size="sm">It moves to the deleted themes with all its revisions; Ctrl Z brings it back.</Text>
+          <Text size="sm">
+            It moves to the deleted themes with all its revisions, and can be brought back.
+          </Text>
         )}
         {shownBy.length > 0 && (
           <Text size="sm">

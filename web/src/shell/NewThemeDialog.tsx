@@ -24,6 +24,7 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
   const [colors, setColors] = useState("");
   const [refusal, setRefusal] = useState<string>();
   const [pictures, setPictures] = useState<File[]>();
+  const drawnLines = useRef("");
   const draw = useRef(Math.floor(Date.now() / 1000) % 1_000_000);
   const items = useColors(colors);
   const proposed = items.find((item) => item.css)?.name ?? "";
@@ -31,7 +32,11 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
     draw.current += 1;
     const drawn = await answer(api.POST("/api/start", { body: { draw: draw.current } }));
     setRefusal(undefined);
-    setColors(drawn.map((c) => `${c.name}: ${c.hex}`).join("\n"));
+    const lines = drawn.map((c) => `${c.name}: ${c.hex}`).join("\n");
+    // Another draw takes the place of the one before, never of what was typed.
+    const typed = colors.replace(drawnLines.current, "").trim();
+    drawnLines.current = lines;
+    setColors(typed ? `${typed}\n${lines}` : lines);
   };
   const create = async () => {
     const read = await readColors(colors);
@@ -69,7 +74,7 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
         />
         <Textarea
           label="Brand colours"
-          description="One or a whole list, in any notation, names in front allowed"
+          description="One or a whole list, in any notation, names in front allowed. Enter creates, Shift Enter begins a line"
           placeholder="#0f5c7a"
           mt="sm"
           autosize

@@ -1,5 +1,7 @@
 import { lazyRouteComponent, useParams } from "@tanstack/react-router";
+import { useEffect } from "react";
 import { STAGES } from "../stages";
+import { focusBench } from "../ui/focusBench";
 
 const PAGES = new Map(STAGES.map((stage) => [stage.id, lazyRouteComponent(stage.load)]));
 
@@ -8,7 +10,9 @@ export const loadStage = (stage: string) => PAGES.get(stage)?.preload?.();
 
 /** The stage that the address names. */
 export function StagePage() {
-  const { stage } = useParams({ from: "/themes/$slug/$stage" });
+  const { slug, stage } = useParams({ from: "/themes/$slug/$stage" });
   const Page = PAGES.get(stage);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each place one comes to
+  useEffect(focusBench, [slug, stage]);
   return Page && <Page />;
 }

@@ -45,6 +45,13 @@ export function ThemeMenu() {
           All themes
         </Menu.Item>
         <Menu.Item onClick={() => dialogs.open("new")}>New theme …</Menu.Item>
+        <Menu.Item
+          onClick={() =>
+            void navigate({ to: "/family", search: { from: theme.slug, about: "child", of: theme.slug } })
+          }
+        >
+          New child of this theme …
+        </Menu.Item>
         <Menu.Item onClick={() => dialogs.open("name")}>Rename …</Menu.Item>
         <Menu.Item onClick={() => actions.duplicate(theme.slug)}>Duplicate</Menu.Item>
         <Menu.Item onClick={() => dialogs.open("delete")}>Delete …</Menu.Item>

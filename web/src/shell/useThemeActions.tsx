@@ -45,7 +45,7 @@ export function useThemeActions() {
     }
   };
 
-  const remove = async (slug: string, children?: "delete" | "free") => {
+  const remove = async (slug: string, children?: "delete" | "free", then = () => navigate({ to: "/" })) => {
     try {
       const params = { path: { slug }, query: children ? { children } : {} };
       const gone = await answer(api.DELETE("/api/themes/{slug}", { params }));
@@ -65,7 +65,7 @@ export function useThemeActions() {
           </Group>
         ),
       });
-      await navigate({ to: "/" });
+      await then();
     } catch (error) {
       refused(error);
     }
@@ -73,7 +73,7 @@ export function useThemeActions() {
 
   return {
     duplicate: (slug: string) => void duplicate(slug),
-    remove: (slug: string, children?: "delete" | "free") => void remove(slug, children),
+    remove: (...gone: Parameters<typeof remove>) => void remove(...gone),
     open,
     refresh,
   };

@@ -57,7 +57,7 @@ export const STAGES: Stage[] = [
       { keys: "← →", does: "open the colour beside; with Alt move it" },
       { keys: "← →", does: "on a strip of the tuner: move the colour, with Shift ten times as far" },
       { keys: "← → ↑ ↓", does: "on a spot of a picture: move it, with Shift further; Delete removes it" },
-      { keys: "Ctrl Enter", does: "add what was pasted" },
+      { keys: "Enter", does: "add typed or pasted colours; Shift Enter begins a line" },
       { keys: "↑ ↓", does: "on a set of the library: try the one above or below on the theme" },
     ],
     load: () => import("./brand/BrandStage"),

@@ -1,13 +1,14 @@
 import classes from "./Sentence.module.css";
-import { Swatch } from "./Swatch";
+import { isColor, Swatch } from "./Swatch";
 
-/** A code as labels of revisions have it. */
-const CODE = /(#[0-9a-f]{8}\b|#[0-9a-f]{6}\b)/i;
+/** A colour as labels of revisions have it: a code, a function, or a name before or after an arrow. */
+const COLOR =
+  /(#[0-9a-f]{8}\b|#[0-9a-f]{6}\b|\b(?:rgba?|hsla?|hwb|oklch|oklab|lab|lch|color)\([^()]*\)|\b[a-z]+(?= →)|(?<=→ )[a-z]+\b)/i;
 
-/** A sentence with a swatch before every code in it. */
+/** A sentence with a swatch before every colour in it. */
 export function Sentence({ text }: { text: string }) {
-  return text.split(CODE).map((part, i) =>
-    CODE.test(part) ? (
+  return text.split(COLOR).map((part, i) =>
+    i % 2 === 1 && isColor(part) ? (
       // biome-ignore lint/suspicious/noArrayIndexKey: a place in the sentence is what it is
       <span key={i} className={classes.code}>
         <Swatch colors={[part]} />

@@ -58,8 +58,12 @@ pub struct DecisionView {
     place: String,
     /// In words.
     label: String,
+    /// What is decided, as it is written, where that is a colour, a reference, a word or a number.
+    value: Option<String>,
     /// Whether the parent decides the same thing too.
     replaces: bool,
+    /// What the parent decides, as `value`.
+    before: Option<String>,
 }
 
 /// Whose a value is.
@@ -107,7 +111,9 @@ impl From<&Decision> for DecisionView {
         Self {
             place: decision.pointer(),
             label: decision.to_string(),
+            value: decision.value.clone(),
             replaces: decision.replaces,
+            before: decision.before.clone(),
         }
     }
 }

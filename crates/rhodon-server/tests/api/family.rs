@@ -58,7 +58,7 @@ async fn a_child_tells_whose_each_value_is_and_gives_decisions_back() {
     assert_eq!(lineage["merged"]["brand"].as_array().unwrap().len(), 6);
     assert_eq!(of(&lineage["brand"], "midwatch")["own"], true);
     assert_eq!(of(&lineage["brand"], "petrol")["own"], false);
-    let radius = json!({ "place": "/shape/radius", "label": "shape radius", "replaces": true });
+    let radius = json!({ "place": "/shape/radius", "label": "shape radius", "value": "10", "replaces": true, "before": "6" });
     assert!(lineage["decisions"].as_array().unwrap().contains(&radius));
     let cell = |path: &str| {
         let mut cells = lineage["cells"].as_array().unwrap().iter();

@@ -13,8 +13,12 @@ pub struct Decision {
     pub key: &'static str,
     /// The names below that key: slugs, paths, labels, modes.
     pub names: Vec<String>,
+    /// What is decided, as it is written, where that is a colour, a reference, a word or a number.
+    pub value: Option<String>,
     /// Whether a parent decides the same thing, which holds again once this one is given back.
     pub replaces: bool,
+    /// What the parent decides, as [`Decision::value`].
+    pub before: Option<String>,
 }
 
 /// A key of the document, and the word for what stands there.
@@ -68,10 +72,15 @@ pub fn decisions(theme: &Resolved) -> Vec<Decision> {
         };
         let mut found = Vec::new();
         walk(value, place.depth, Vec::new(), &mut found);
-        out.extend(found.into_iter().map(|names| Decision {
-            key: place.key,
-            replaces: parent.as_ref().is_some_and(|p| holds(p, place.key, &names)),
-            names,
+        out.extend(found.into_iter().map(|names| {
+            let before = parent.as_ref().and_then(|p| at(p, place.key, &names));
+            Decision {
+                key: place.key,
+                value: at(&own, place.key, &names).and_then(told),
+                replaces: before.is_some(),
+                before: before.and_then(told),
+                names,
+            }
         }));
     }
     out
@@ -97,20 +106,23 @@ fn walk(value: &Value, depth: usize, names: Vec<String>, found: &mut Vec<Vec<Str
     }
 }
 
-/// Whether a document has something at a place.
-fn holds(document: &Value, key: &str, names: &[String]) -> bool {
-    let top = document.get(key);
-    names
-        .iter()
-        .try_fold(top, |at, name| {
-            let below = match at? {
-                Value::Array(list) => list.iter().find(|entry| entry["slug"] == name.as_str()),
-                other => other.get(name),
-            };
-            below.map(Some)
-        })
-        .flatten()
-        .is_some()
+/// What a document has at a place.
+fn at<'a>(document: &'a Value, key: &str, names: &[String]) -> Option<&'a Value> {
+    let top = document.get(key)?;
+    names.iter().try_fold(top, |at, name| match at {
+        Value::Array(list) => list.iter().find(|entry| entry["slug"] == name.as_str()),
+        other => other.get(name),
+    })
+}
+
+/// A value in a few words, where it has them: a brand colour is told by its colour.
+fn told(value: &Value) -> Option<String> {
+    match value {
+        Value::String(text) => Some(text.clone()),
+        Value::Number(number) => number.as_f64().map(|n| n.to_string()),
+        Value::Object(map) => map.get("color")?.as_str().map(str::to_owned),
+        _ => None,
+    }
 }
 
 impl Decision {

@@ -68,28 +68,55 @@ fn decisions_are_listed_place_by_place_and_told_in_words() {
     }));
     let listed: Vec<_> = decisions(&theme)
         .into_iter()
-        .map(|d| (d.pointer(), d.to_string(), d.replaces))
+        .map(|d| (d.pointer(), d.to_string(), d.value, d.replaces, d.before))
         .collect();
     let expected = [
-        ("/brand/petrol", "brand colour petrol", true),
-        ("/brand/lamp", "brand colour lamp", false),
-        ("/scales/petrol/pins/300", "scale petrol, pins, 300", false),
-        ("/scales/petrol/strength", "scale petrol, strength", false),
+        (
+            "/brand/petrol",
+            "brand colour petrol",
+            "#17384a",
+            Some("#0f5c7a"),
+        ),
+        ("/brand/lamp", "brand colour lamp", "#f2b632", None),
+        (
+            "/scales/petrol/pins/300",
+            "scale petrol, pins, 300",
+            "#8fb4c6",
+            None,
+        ),
+        (
+            "/scales/petrol/strength",
+            "scale petrol, strength",
+            "1.2",
+            None,
+        ),
         (
             "/roles/border.subtle/light",
             "role border.subtle in light",
-            true,
+            "#dddddd",
+            Some("#cccccc"),
         ),
         (
             "/roles/border.subtle/dark",
             "role border.subtle in dark",
-            false,
+            "#222222",
+            None,
         ),
-        ("/shape/radius", "shape radius", false),
-        ("/handoff/css/mode", "target css, mode", false),
+        ("/shape/radius", "shape radius", "9", None),
+        ("/handoff/css/mode", "target css, mode", "auto", None),
     ];
     let expected: Vec<_> = expected
-        .map(|(place, words, replaces)| (place.to_owned(), words.to_owned(), replaces))
+        .map(|(place, words, value, before)| {
+            let before: Option<String> = before.map(str::to_owned);
+            let replaces = before.is_some();
+            (
+                place.to_owned(),
+                words.to_owned(),
+                Some(value.to_owned()),
+                replaces,
+                before,
+            )
+        })
         .into();
     assert_eq!(listed, expected);
 }

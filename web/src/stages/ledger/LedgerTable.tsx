@@ -35,14 +35,14 @@ export function LedgerTable({ rows, columns, marks, empty, names, chosen, onChoo
     getItemKey: (i) => rows[i]?.token.path ?? i,
     overscan: BEYOND,
   });
+  const { onKeyDown, reach } = useTableKeys(frame, virtual, rows.length);
   const index = rows.findIndex((r) => r.token.path === chosen);
   const reached = useRef<string>(undefined);
   useEffect(() => {
     if (index < 0 || reached.current === chosen) return;
     reached.current = chosen;
-    virtual.scrollToIndex(index, { align: "center" });
-  }, [index, chosen, virtual]);
-  const keys = useTableKeys(frame, virtual, rows.length);
+    reach(index);
+  }, [index, chosen, reach]);
   const onFocus = useOneStop(frame, "tr[data-index]");
   const everyOne = rows.length > 0 && rows.every((r) => marks.paths.has(r.token.path));
   const items = virtual.getVirtualItems();
@@ -56,7 +56,7 @@ export function LedgerTable({ rows, columns, marks, empty, names, chosen, onChoo
       tabIndex={0}
       aria-label="Tokens"
       onFocus={onFocus}
-      onKeyDown={keys}
+      onKeyDown={onKeyDown}
     >
       <table
         className={classes.table}

@@ -5,9 +5,12 @@ import type { KeyboardEvent, RefObject } from "react";
 const PAGE = 12;
 const CONTROL = "button:not(:disabled), input, select";
 
+/** The column of the value in light. */
+const VALUE = 2;
+
 /**
  * Moving in the table by keys as in any table: arrows from cell to cell, by pages, to the ends. A field that
- * is open keeps its keys.
+ * is open keeps its keys. `reach` leads to a row from elsewhere.
  */
 export function useTableKeys(
   frame: RefObject<HTMLElement | null>,
@@ -21,13 +24,25 @@ export function useTableKeys(
     const control = cell?.querySelector<HTMLElement>(CONTROL) ?? row?.querySelector<HTMLElement>(CONTROL);
     control?.focus({ preventScroll: true });
   };
+  // What was out of sight is drawn first.
+  const focusDrawn = (index: number, column: number) =>
+    requestAnimationFrame(() => requestAnimationFrame(() => focus(index, column)));
   const goTo = (index: number, column: number) => {
     const next = Math.min(count - 1, Math.max(0, index));
     virtual.scrollToIndex(next);
-    // What was out of sight is drawn first.
-    requestAnimationFrame(() => requestAnimationFrame(() => focus(next, column)));
+    focusDrawn(next, column);
   };
-  return (event: KeyboardEvent<HTMLElement>) => {
+  const reach = (index: number) => {
+    const table = frame.current;
+    // Whoever acts in the table sees the row already.
+    if (!table || table.contains(document.activeElement)) return;
+    const height = virtual.getTotalSize() / count;
+    // Rows begin whole under the head.
+    const above = Math.floor(table.clientHeight / height / 2);
+    virtual.scrollToIndex(Math.max(0, index - above), { align: "start" });
+    focusDrawn(index, VALUE);
+  };
+  const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
     const at = event.target as HTMLElement;
     if (at.matches("input:not([type=checkbox]), select") || count === 0) return;
     const row = at.closest<HTMLTableRowElement>("tr[data-index]");
@@ -56,4 +71,5 @@ export function useTableKeys(
       if (control) return control.focus();
     }
   };
+  return { onKeyDown, reach };
 }

@@ -4,6 +4,7 @@ use std::cell::OnceCell;
 
 use foldhash::HashMap;
 use rhodon_theme::{ColorValue, Derived, Mode, NamedScale, Resolved, Token, TokenKind};
+use textwrap::WordSplitter;
 
 use crate::option::{Settings, TargetOption};
 use crate::output::File;
@@ -112,7 +113,9 @@ impl<'a> Job<'a> {
     pub(crate) fn file(&self, path: &str, comment: Comment, body: &str) -> File {
         let Comment(open, close) = comment;
         let mut head = format!("{open}{}{close}\n", self.stamp.line(body));
-        for line in textwrap::wrap(&self.usage, WIDTH) {
+        // A name such as data-mode stands whole, to be found and copied.
+        let lines = textwrap::Options::new(WIDTH).word_splitter(WordSplitter::NoHyphenation);
+        for line in textwrap::wrap(&self.usage, lines) {
             head.push_str(&format!("{open}{line}{close}\n"));
         }
         head.push('\n');

@@ -1437,7 +1437,7 @@ export interface components {
             hex?: string | null;
             /** @description The entry as it was pasted. */
             input: string;
-            /** @description The name in front of it, or one after its look. */
+            /** @description The name in front of it or behind, or one after its look. */
             name: string;
             /** @description What a brand colour cannot carry of it, in a sentence. */
             note?: string | null;

@@ -74,7 +74,7 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
         />
         <Textarea
           label="Brand colours"
-          description="One or a whole list, in any notation, names in front allowed. Enter creates, Shift Enter begins a line"
+          description="One or a whole list, in any notation, with names or without. Enter creates, Shift Enter begins a line"
           placeholder="#0f5c7a"
           mt="sm"
           autosize

@@ -1,5 +1,6 @@
 //! A pasted list of colours, in whatever notation it was found: one a line or separated by
-//! commas or semicolons, with names in front, in quotes, or with the prefix of a program.
+//! commas or semicolons, codes by spaces too, with names in front or behind, in quotes, or with the
+//! prefix of a program.
 
 use rhodon_color::{Color, Notation};
 use rhodon_theme::capitalised;
@@ -12,7 +13,7 @@ const MAX_ITEMS: usize = 200;
 pub struct ListItem {
     /// The entry as it was pasted.
     pub input: String,
-    /// The name in front of it.
+    /// The name in front of it or behind.
     pub name: Option<String>,
     /// The colour in CSS, or a sentence that says what was expected.
     pub color: Result<String, String>,
@@ -49,22 +50,32 @@ fn entries(text: &str) -> Vec<String> {
             last.push(c);
         }
     }
-    out.into_iter()
-        .map(|e| e.trim().to_owned())
-        .filter(|e| !e.is_empty())
-        .collect()
+    let entries = out.iter().map(|e| e.trim()).filter(|e| !e.is_empty());
+    entries.flat_map(codes).map(str::to_owned).collect()
+}
+
+/// The codes of an entry that is nothing but codes, else the entry.
+fn codes(entry: &str) -> Vec<&str> {
+    let words: Vec<&str> = entry.split_whitespace().collect();
+    let is_code = |word: &&str| word.starts_with(['#', '0']) && read(word).is_some();
+    match words.iter().all(is_code) {
+        true => words,
+        false => vec![entry],
+    }
 }
 
 fn item(entry: &str) -> ListItem {
     let whole = bare(entry);
-    if let Some(color) = read(whole) {
+    // A comment behind a colour is part of it to CSS, and its name to people.
+    let alone = (!whole.contains("/*")).then(|| read(whole)).flatten();
+    if let Some(color) = alone {
         return ListItem {
             input: entry.to_owned(),
             name: None,
             color: Ok(color),
         };
     }
-    for (name, value) in splits(whole) {
+    for (name, value) in behind(whole).into_iter().chain(splits(whole)) {
         if let Some(color) = read(bare(value)) {
             let name = tidy(name);
             return ListItem {
@@ -93,6 +104,18 @@ fn bare(text: &str) -> &str {
         .trim()
 }
 
+/// The name behind a code or a function that an entry begins with.
+fn behind(text: &str) -> Option<(&str, &str)> {
+    let word = text.find(char::is_whitespace).unwrap_or(text.len());
+    let end = match text[..word].contains('(') {
+        true => text.find(')')? + 1,
+        false => word,
+    };
+    let (value, name) = text.split_at(end);
+    let is_code = value.contains(['#', '(']) || value.contains(|c: char| c.is_ascii_digit());
+    is_code.then_some((name, value))
+}
+
 /// Ways to take a name off the front: at a colon or equals sign, at the first code or function,
 /// at the last space.
 fn splits(text: &str) -> impl Iterator<Item = (&str, &str)> {
@@ -106,11 +129,11 @@ fn splits(text: &str) -> impl Iterator<Item = (&str, &str)> {
     [at_sign, at_code, at_call, at_space].into_iter().flatten()
 }
 
-/// A name without the marks that programs put in front of it.
+/// A name without the marks that programs and people put around it.
 fn tidy(name: &str) -> String {
     let plain = bare(name)
-        .trim_start_matches(['-', '$', '@', '.'])
-        .trim_end_matches([':', '=']);
+        .trim_start_matches(['-', '–', '—', '$', '@', '.', '/', '*', '(', ' '])
+        .trim_end_matches([':', '=', '*', '/', ')', ' ']);
     capitalised(plain.replace(['-', '_'], " ").trim())
 }
 
@@ -153,6 +176,30 @@ mod tests {
             (Some("Sand"), "#f3e3c3"),
             (None, "teal"),
             (Some("Deep"), "rgba(1, 2, 3, .5)"),
+        ];
+        assert_eq!(
+            found,
+            wanted.map(|(n, c)| (n.map(str::to_owned), c.to_owned()))
+        );
+    }
+
+    #[test]
+    fn names_may_stand_behind_and_codes_side_by_side() {
+        let text = "#b23a48 Rust\nrgb(178, 58, 72) Red\n0f5c7a – deep_sea\n#8a9a2b /* Lichen */\n#111 #222 0x333333\nBad 7a4b8f\n#5c6b73 (Slate)";
+        let found: Vec<(Option<String>, String)> = color_list(text)
+            .into_iter()
+            .map(|i| (i.name, i.color.unwrap()))
+            .collect();
+        let wanted = [
+            (Some("Rust"), "#b23a48"),
+            (Some("Red"), "rgb(178, 58, 72)"),
+            (Some("Deep sea"), "#0f5c7a"),
+            (Some("Lichen"), "#8a9a2b"),
+            (None, "#111"),
+            (None, "#222"),
+            (None, "#333333"),
+            (Some("Bad"), "#7a4b8f"),
+            (Some("Slate"), "#5c6b73"),
         ];
         assert_eq!(
             found,

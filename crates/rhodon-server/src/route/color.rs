@@ -69,7 +69,7 @@ pub struct ColorsRequest {
 pub struct ColorItem {
     /// The entry as it was pasted.
     input: String,
-    /// The name in front of it, or one after its look.
+    /// The name in front of it or behind, or one after its look.
     name: String,
     css: Option<String>,
     hex: Option<String>,

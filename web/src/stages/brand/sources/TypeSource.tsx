@@ -36,7 +36,7 @@ export default function TypeSource() {
     <form className={classes.add} onSubmit={submit}>
       <Textarea
         label="Add colours"
-        description="Type or paste one or a whole list, in any notation, names in front allowed; Enter adds"
+        description="Type or paste one or a whole list, in any notation, with names or without; Enter adds"
         placeholder={"#0f5c7a, 0xFFE4572E; rgb(138 154 43)\nHeather: #7a4b8f"}
         autosize
         minRows={2}

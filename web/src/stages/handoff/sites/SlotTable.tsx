@@ -42,7 +42,7 @@ export function SlotTable({ slots, onChoose }: Props) {
                 }}
               />
             </td>
-            <td>
+            <td className={value ? undefined : classes.alarm}>
               {isColor(value) && <Swatch colors={[value]} />} {value ?? why}
             </td>
           </tr>

@@ -61,7 +61,7 @@ const INTENTS: [&str; 6] = [
 ];
 
 /// Variables of the page that have a form for dark mode, beside those that several targets share.
-const PAGE_COLORS: [(&str, Role); 9] = [
+const PAGE_COLORS: [(&str, Role); 13] = [
     ("body-secondary-color", Role::TEXT_MUTED),
     ("body-secondary-bg", Role::SURFACE_SUNKEN),
     ("body-tertiary-color", Role::TEXT_MUTED),
@@ -70,17 +70,30 @@ const PAGE_COLORS: [(&str, Role); 9] = [
     ("headings-color", Role::TEXT_MAIN),
     ("link-hover-color", Role::LINK_HOVER),
     ("border-color-translucent", Role::BORDER_SUBTLE),
+    ("code-color", Intent::Accent.role(IntentPart::TintText)),
     (
         "form-invalid-color",
         Intent::Danger.role(IntentPart::TintText),
     ),
+    (
+        "form-invalid-border-color",
+        Intent::Danger.role(IntentPart::Edge),
+    ),
+    (
+        "form-valid-color",
+        Intent::Success.role(IntentPart::TintText),
+    ),
+    (
+        "form-valid-border-color",
+        Intent::Success.role(IntentPart::Edge),
+    ),
 ];
 
-/// Variables of controls, which the framework has for light mode only.
-const CONTROLS: [(&str, Role); 7] = [
+/// Variables of controls, which the framework has for light mode only; what they come to in dark mode is
+/// among the states.
+const CONTROLS: [(&str, Role); 5] = [
     ("input-border-color", Role::BORDER_STRONG),
     ("input-focus-border-color", Role::FOCUS_RING),
-    ("input-placeholder-color", Role::TEXT_MUTED),
     ("focus-ring-color", Role::FOCUS_RING),
     (
         "component-active-bg",
@@ -90,11 +103,12 @@ const CONTROLS: [(&str, Role); 7] = [
         "component-active-color",
         Intent::Primary.role(IntentPart::FillText),
     ),
-    (
-        "form-valid-color",
-        Intent::Success.role(IntentPart::TintText),
-    ),
 ];
+
+/// Controls whose edge and focus ring are drawn by those variables.
+const FIELDS: [&str; 3] = [".form-control", ".form-select", ".form-check-input"];
+/// The root where dark mode is asked for.
+const DARK: &str = "[data-bs-theme=\"dark\"]";
 
 /// Type and shape.
 const MEASURES: [(&str, &str); 16] = [
@@ -238,7 +252,11 @@ fn plain_grounds(job: &Job<'_>, part: IntentPart, mode: Mode) -> String {
 /// its own.
 fn states(job: &Job<'_>) -> String {
     let mut out = String::from("$prefix: bs- !default;\n");
-    for (mode, root) in [(Mode::Light, ""), (Mode::Dark, "[data-bs-theme=\"dark\"] ")] {
+    for mode in Mode::BOTH {
+        let root = match mode {
+            Mode::Light => String::new(),
+            Mode::Dark => format!("{DARK} "),
+        };
         for intent in &job.theme.intents {
             let name = intent.name.as_str();
             let part = |part: IntentPart| job.role(&part.of(name), mode).to_string();
@@ -273,7 +291,25 @@ fn states(job: &Job<'_>) -> String {
             out.push_str(&rule(&format!("{root}.btn-outline-{name}"), &outlined));
         }
     }
+    out.push_str(&dark_fields(job));
     out
+}
+
+/// Edges and focus rings of fields in dark mode. They weigh no more than the framework's own, so that what
+/// it says of wrong and of checked fields still holds.
+fn dark_fields(job: &Job<'_>) -> String {
+    let edge = job.role(Role::BORDER_STRONG.path(), Mode::Dark);
+    let ring = job.role(Role::FOCUS_RING.path(), Mode::Dark);
+    let fields = |state: &str| {
+        FIELDS
+            .map(|field| format!(":where({DARK}) {field}{state}"))
+            .join(",\n")
+    };
+    format!(
+        "\n{DARK} {{\n  --#{{$prefix}}focus-ring-color: {ring};\n}}\n\n{} {{\n  border-color: {edge};\n}}\n\n{} {{\n  border-color: {ring};\n  box-shadow: 0 0 0 0.25rem {ring};\n}}\n",
+        fields(""),
+        fields(":focus"),
+    )
 }
 
 fn rule(selector: &str, lines: &[(&str, &String)]) -> String {

@@ -405,6 +405,9 @@ fn sass_overrides(theme: &Made) -> Vec<Drawn> {
                 "link-color",
                 "link-hover-color",
                 "headings-color",
+                "code-color",
+                "form-invalid-color",
+                "form-valid-color",
             ] {
                 out.push(drawn(
                     format!("overrides {text}{end}"),
@@ -413,6 +416,24 @@ fn sass_overrides(theme: &Made) -> Vec<Drawn> {
                     TEXT,
                 ));
             }
+        }
+        // Edges and rings of fields: variables in light mode, rules behind the components in dark mode.
+        let rule = |state: &str| {
+            let head = format!(".form-check-input{state} {{");
+            states.split_once(&head).expect("a rule").1
+        };
+        let drawn_by = |key: &str, state: &str| match end {
+            "" => get(key),
+            _ => sass_value(rule(state), "border-color"),
+        };
+        for (what, color) in [
+            ("edge", drawn_by("input-border-color", "")),
+            ("ring", drawn_by("input-focus-border-color", ":focus")),
+            ("wrong", get("form-invalid-border-color")),
+            ("right", get("form-valid-border-color")),
+        ] {
+            let name = format!("overrides field {what}{end}");
+            out.push(drawn(name, color, page[0], PART));
         }
         for intent in &theme.derived.intents {
             let name = intent.name.as_str();

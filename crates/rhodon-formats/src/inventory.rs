@@ -191,11 +191,28 @@ fn relate(colors: &mut [Used], near: f64) {
             (lab_d65(code), code.lightness())
         })
         .collect();
-    let alike = |a: usize, b: usize| {
-        colors[a].color.alpha8() == colors[b].color.alpha8()
-            && difference(&labs[a], &labs[b], near) <= near
-    };
-    let mut order: Vec<usize> = (0..compared).collect();
+    let is_as_opaque = |a: usize, b: usize| colors[a].color.alpha8() == colors[b].color.alpha8();
+    let pairs = pairs_within(&labs, near, is_as_opaque);
+    let alike =
+        |a: usize, b: usize| is_as_opaque(a, b) && difference(&labs[a], &labs[b], near) <= near;
+    for mut one in linked(compared, &pairs, alike) {
+        // The colours are in order: the most used of a family comes first.
+        one.sort_unstable();
+        let codes: Vec<String> = one.iter().map(|i| colors[*i].hex.clone()).collect();
+        for i in one {
+            let others = codes.iter().filter(|code| **code != colors[i].hex);
+            colors[i].near = others.cloned().collect();
+        }
+    }
+}
+
+/// Pairs of colours within a CIEDE2000, the nearest first.
+fn pairs_within(
+    labs: &[(Lab65, f64)],
+    near: f64,
+    may_pair: impl Fn(usize, usize) -> bool,
+) -> Vec<(usize, usize)> {
+    let mut order: Vec<usize> = (0..labs.len()).collect();
     order.sort_by(|a, b| labs[*a].1.total_cmp(&labs[*b].1));
     let mut pairs: Vec<(f64, usize, usize)> = Vec::new();
     for (i, a) in order.iter().enumerate() {
@@ -204,7 +221,7 @@ fn relate(colors: &mut [Used], near: f64) {
             if labs[*b].1 - labs[*a].1 > 1.8 * near {
                 break;
             }
-            if colors[*a].color.alpha8() != colors[*b].color.alpha8() {
+            if !may_pair(*a, *b) {
                 continue;
             }
             let away = lab_difference(labs[*a].0, labs[*b].0);
@@ -214,10 +231,19 @@ fn relate(colors: &mut [Used], near: f64) {
         }
     }
     pairs.sort_by(|a, b| a.0.total_cmp(&b.0).then((a.1, a.2).cmp(&(b.1, b.2))));
-    let mut family: Vec<usize> = (0..compared).collect();
-    let mut members: Vec<Vec<usize>> = (0..compared).map(|i| vec![i]).collect();
-    for (_, a, b) in pairs {
-        let (into, gone) = (family[a].min(family[b]), family[a].max(family[b]));
+    pairs.into_iter().map(|(_, a, b)| (a, b)).collect()
+}
+
+/// Families of more than one, joined pair by pair where all of one are like all of the other.
+fn linked(
+    count: usize,
+    pairs: &[(usize, usize)],
+    alike: impl Fn(usize, usize) -> bool,
+) -> Vec<Vec<usize>> {
+    let mut family: Vec<usize> = (0..count).collect();
+    let mut members: Vec<Vec<usize>> = (0..count).map(|i| vec![i]).collect();
+    for (a, b) in pairs {
+        let (into, gone) = (family[*a].min(family[*b]), family[*a].max(family[*b]));
         let all_alike = |a: &usize| members[gone].iter().all(|b| alike(*a, *b));
         if into != gone && members[into].iter().all(all_alike) {
             let moved = std::mem::take(&mut members[gone]);
@@ -227,15 +253,8 @@ fn relate(colors: &mut [Used], near: f64) {
             members[into].extend(moved);
         }
     }
-    for mut one in members.into_iter().filter(|m| m.len() > 1) {
-        // The colours are in order: the most used of a family comes first.
-        one.sort_unstable();
-        let codes: Vec<String> = one.iter().map(|i| colors[*i].hex.clone()).collect();
-        for i in one {
-            let others = codes.iter().filter(|code| **code != colors[i].hex);
-            colors[i].near = others.cloned().collect();
-        }
-    }
+    members.retain(|m| m.len() > 1);
+    members
 }
 
 /// CIEDE2000, or more than `near` where the lightness alone tells.

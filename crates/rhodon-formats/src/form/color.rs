@@ -122,6 +122,23 @@ fn bounded(text: String) -> Result<String, Error> {
 }
 
 pub(super) fn add_filters(environment: &mut Environment<'static>) {
+    add_spellings(environment);
+    add_changes(environment);
+    add_texts(environment);
+    environment.add_filter("int", filters::int);
+    environment.add_filter("float", filters::float);
+    environment.add_filter("abs", filters::abs);
+    environment.add_filter("length", filters::length);
+    environment.add_filter("first", filters::first);
+    environment.add_filter("last", filters::last);
+    environment.add_filter("round", filters::round);
+    environment.add_filter("default", filters::default);
+    environment.add_filter("trim", filters::trim);
+    environment.add_filter("title", filters::title);
+}
+
+/// How a colour is written.
+fn add_spellings(environment: &mut Environment<'static>) {
     environment.add_filter("hex", |v: Value| Ok::<_, Error>(color_of(&v)?.to_hex()));
     environment.add_filter("bare", |v: Value| {
         Ok::<_, Error>(color_of(&v)?.to_hex()[1..].to_owned())
@@ -144,6 +161,14 @@ pub(super) fn add_filters(environment: &mut Environment<'static>) {
     environment.add_filter("oklch", |v: Value| {
         Ok::<_, Error>(Notation::Oklch.write(color_of(&v)?))
     });
+    environment.add_filter("like", like);
+    environment.add_filter("nearest_name", |v: Value| {
+        Ok::<_, Error>(color_look(color_of(&v)?.to_rgb8()))
+    });
+}
+
+/// Colours made from colours.
+fn add_changes(environment: &mut Environment<'static>) {
     environment.add_filter("alpha", |v: Value, alpha: f64| {
         let color = color_of(&v)?;
         if !(0.0..=1.0).contains(&alpha) {
@@ -155,21 +180,25 @@ pub(super) fn add_filters(environment: &mut Environment<'static>) {
     environment.add_filter("on_text", |v: Value| {
         Ok::<_, Error>(value(ink_on(color_of(&v)?.to_rgb8()).into()))
     });
-    environment.add_filter("nearest_name", |v: Value| {
-        Ok::<_, Error>(color_look(color_of(&v)?.to_rgb8()))
-    });
     environment.add_filter("mix", |v: Value, other: Value, share: Option<f64>| {
         let share = share.unwrap_or(0.5).clamp(0.0, 1.0);
-        let (a, b) = (color_of(&v)?, color_of(&other)?);
-        let at = |color: Color| color.in_space(Space::Oklab);
-        let (from, to) = (at(a), at(b));
-        let mixed = std::array::from_fn(|i| from[i] + (to[i] - from[i]) * share);
-        let alpha = a.alpha() + (b.alpha() - a.alpha()) * share;
-        let code: Rgb8 = Color::new(Space::Oklab, mixed, 1.0).to_rgb8();
-        let opaque = Color::from(code);
-        Ok::<_, Error>(value(Color::new(opaque.space(), opaque.coords(), alpha)))
+        Ok::<_, Error>(value(mixed(color_of(&v)?, color_of(&other)?, share)))
     });
-    environment.add_filter("like", like);
+}
+
+/// A colour between two in Oklab, opacity with it.
+fn mixed(a: Color, b: Color, share: f64) -> Color {
+    let at = |color: Color| color.in_space(Space::Oklab);
+    let (from, to) = (at(a), at(b));
+    let coords = std::array::from_fn(|i| from[i] + (to[i] - from[i]) * share);
+    let alpha = a.alpha() + (b.alpha() - a.alpha()) * share;
+    let code: Rgb8 = Color::new(Space::Oklab, coords, 1.0).to_rgb8();
+    let opaque = Color::from(code);
+    Color::new(opaque.space(), opaque.coords(), alpha)
+}
+
+/// Changes of texts, none of which may grow without end.
+fn add_texts(environment: &mut Environment<'static>) {
     environment.add_filter("upper", |v: Value| bounded(printed(&v)?.to_uppercase()));
     environment.add_filter("lower", |v: Value| bounded(printed(&v)?.to_lowercase()));
     environment.add_filter("replace", |v: Value, from: String, to: String| {
@@ -195,16 +224,6 @@ pub(super) fn add_filters(environment: &mut Environment<'static>) {
         }
         Ok::<_, Error>(out)
     });
-    environment.add_filter("int", filters::int);
-    environment.add_filter("float", filters::float);
-    environment.add_filter("abs", filters::abs);
-    environment.add_filter("length", filters::length);
-    environment.add_filter("first", filters::first);
-    environment.add_filter("last", filters::last);
-    environment.add_filter("round", filters::round);
-    environment.add_filter("default", filters::default);
-    environment.add_filter("trim", filters::trim);
-    environment.add_filter("title", filters::title);
 }
 
 pub(super) fn add_tests(environment: &mut Environment<'static>) {

@@ -78,40 +78,12 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let mut body = String::with_capacity(48 * 1024);
     body.push_str("import type { ThemeTokens } from \"./theme.react.types\";\n\n");
     body.push_str("export type { ThemeTokens } from \"./theme.react.types\";\n\n");
-    let fixed = tokens(
-        job.tokens().filter(|t| t.is_modeless()),
-        &names,
-        Mode::Light,
-    );
-    let mut constant = |name: &str, value: Literal| {
-        body.push_str(&format!("{name} = {};\n\n", value.print(0)));
-    };
-    constant("const fixed", Literal::object(fixed));
-    constant("const typography", typography(job));
-    constant("const shape", shape(job));
+    parts(job, &names, &mut body)?;
     for mode in Mode::BOTH {
-        let differing = job.tokens().filter(|t| !t.is_modeless());
-        let own = tokens(differing, &names, mode);
-        let spread = std::iter::once(("...fixed".to_owned(), Literal::Spread));
-        let values = Literal::Object(spread.chain(own).collect());
-        constant(&format!("const {}Tokens: ThemeTokens", mode.id()), values);
-        constant(&format!("const {}Palette", mode.id()), palette(job, mode)?);
+        let name = format!("export const {}Theme", mode.id());
+        constant(&mut body, &name, theme(job, mode));
     }
-    for mode in Mode::BOTH {
-        let id = mode.id();
-        let code = |text: String| Literal::Code(text);
-        constant(
-            &format!("export const {id}Theme"),
-            Literal::object([
-                ("palette", code(format!("{id}Palette"))),
-                ("typography", code("typography".to_owned())),
-                ("shape", code("shape".to_owned())),
-                ("components", components(job, mode)),
-                ("tokens", code(format!("{id}Tokens"))),
-            ]),
-        );
-    }
-    constant("export const colorSchemes", schemes(job));
+    constant(&mut body, "export const colorSchemes", schemes(job));
     body.push_str(
         "/** For the framework's variables mode: both modes in one theme. */\n\
         export const schemesTheme = { cssVariables: true, colorSchemes, typography, shape };\n\n\
@@ -127,6 +99,41 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         ],
         warnings,
     })
+}
+
+fn constant(body: &mut String, name: &str, value: Literal) {
+    body.push_str(&format!("{name} = {};\n\n", value.print(0)));
+}
+
+/// What the themes of both modes are put together from.
+fn parts(job: &Job<'_>, names: &Names<'_>, body: &mut String) -> Result<(), ExportError> {
+    let modeless = job.tokens().filter(|t| t.is_modeless());
+    let fixed = tokens(modeless, names, Mode::Light);
+    constant(body, "const fixed", Literal::object(fixed));
+    constant(body, "const typography", typography(job));
+    constant(body, "const shape", shape(job));
+    for mode in Mode::BOTH {
+        let differing = job.tokens().filter(|t| !t.is_modeless());
+        let own = tokens(differing, names, mode);
+        let spread = std::iter::once(("...fixed".to_owned(), Literal::Spread));
+        let values = Literal::Object(spread.chain(own).collect());
+        let id = mode.id();
+        constant(body, &format!("const {id}Tokens: ThemeTokens"), values);
+        constant(body, &format!("const {id}Palette"), palette(job, mode)?);
+    }
+    Ok(())
+}
+
+fn theme(job: &Job<'_>, mode: Mode) -> Literal {
+    let id = mode.id();
+    let code = |text: String| Literal::Code(text);
+    Literal::object([
+        ("palette", code(format!("{id}Palette"))),
+        ("typography", code("typography".to_owned())),
+        ("shape", code("shape".to_owned())),
+        ("components", components(job, mode)),
+        ("tokens", code(format!("{id}Tokens"))),
+    ])
 }
 
 /// Intents that could not keep their names.

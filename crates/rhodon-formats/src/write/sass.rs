@@ -1,6 +1,6 @@
 //! `sass`: a module of overridable variables, maps, a lookup and a mixin.
 
-use rhodon_theme::Mode;
+use rhodon_theme::{Derived, Mode};
 
 use super::variables::{MapManner, Variables};
 use crate::error::ExportError;
@@ -56,40 +56,62 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         body.push_str(&variables.declarations(mode, " !default;"));
     }
     body.push('\n');
-    let mut scales = Vec::new();
-    for (scale, entries) in variables.steps(job) {
-        let name = name::kebab(prefix, &format!("{scale}-steps"));
-        let entries = entries
-            .into_iter()
-            .map(|(label, variable)| (map_key(label), variable));
-        variables.map(&name, entries, &MAP, &mut body)?;
-        scales.push((format!("\"{scale}\""), format!("${name}")));
-    }
-    variables.map("theme-scales", scales, &MAP, &mut body)?;
-    for mode in Mode::BOTH {
-        let entries = variables
-            .entries(mode)
-            .map(|(name, variable)| (format!("\"{name}\""), variable));
-        variables.map(&format!("theme-{}", mode.id()), entries, &MAP, &mut body)?;
-    }
+    maps(job, prefix, &variables, &mut body)?;
     body.push_str(&TOOLS.replace("PREFIX", &name::kebab(prefix, "")));
     if let Some(theme) = job.theme.at_more() {
-        body.push_str("\n// What differs where more contrast is asked for.\n\n");
-        for mode in Mode::BOTH {
-            let entries = variables.raised(job, &theme, mode);
-            let entries = entries
-                .into_iter()
-                .map(|(name, value)| (format!("\"{name}\""), value));
-            let name = format!("theme-{}-more", mode.id());
-            variables.map(&name, entries, &MAP_OF_MORE, &mut body)?;
-        }
-        body.push_str(TOOLS_OF_MORE);
+        more(job, &theme, &variables, &mut body)?;
     }
     let files = vec![job.file("_theme.scss", Comment::LINE, &body)];
     Ok(Output {
         files,
         warnings: losses::mapped(job.tokens()),
     })
+}
+
+/// Maps of each scale's steps, of all scales, and of the tokens in each mode.
+fn maps<'a>(
+    job: &Job<'a>,
+    prefix: &str,
+    variables: &Variables<'a>,
+    body: &mut String,
+) -> Result<(), ExportError> {
+    let mut scales = Vec::new();
+    for (scale, entries) in variables.steps(job) {
+        let name = name::kebab(prefix, &format!("{scale}-steps"));
+        let entries = entries
+            .into_iter()
+            .map(|(label, variable)| (map_key(label), variable));
+        variables.map(&name, entries, &MAP, body)?;
+        scales.push((format!("\"{scale}\""), format!("${name}")));
+    }
+    variables.map("theme-scales", scales, &MAP, body)?;
+    for mode in Mode::BOTH {
+        let entries = variables
+            .entries(mode)
+            .map(|(name, variable)| (format!("\"{name}\""), variable));
+        variables.map(&format!("theme-{}", mode.id()), entries, &MAP, body)?;
+    }
+    Ok(())
+}
+
+/// Maps of what differs at more contrast, and the mixins that use them.
+fn more(
+    job: &Job<'_>,
+    theme: &Derived,
+    variables: &Variables<'_>,
+    body: &mut String,
+) -> Result<(), ExportError> {
+    body.push_str("\n// What differs where more contrast is asked for.\n\n");
+    for mode in Mode::BOTH {
+        let entries = variables.raised(job, theme, mode);
+        let entries = entries
+            .into_iter()
+            .map(|(name, value)| (format!("\"{name}\""), value));
+        let name = format!("theme-{}-more", mode.id());
+        variables.map(&name, entries, &MAP_OF_MORE, body)?;
+    }
+    body.push_str(TOOLS_OF_MORE);
+    Ok(())
 }
 
 /// `$name: ( key: value, );`

@@ -1,7 +1,7 @@
 //! `vue-theme`: light and dark themes of a Vue component framework.
 
 use rhodon_color::{Rgb8, contrast_ratio};
-use rhodon_theme::{ColorValue, Mode, Origin, Role, TEXT_RATIO};
+use rhodon_theme::{ColorValue, IntentScale, Mode, Origin, Role, TEXT_RATIO};
 
 use super::intent_color::{IntentColor, MAIN, mixed};
 use super::script::Literal;
@@ -73,44 +73,60 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
 }
 
 fn theme(job: &Job<'_>, names: &Names<'_>, mode: Mode) -> Result<Literal, ExportError> {
-    let text = |color: ColorValue| Literal::color(&color);
-    let role = |path: &str| text(job.role(path, mode));
+    Ok(Literal::object([
+        ("dark", Literal::Code((mode == Mode::Dark).to_string())),
+        ("colors", Literal::distinct(colors(job, mode))?),
+        ("variables", Literal::distinct(variables(job, names, mode))?),
+    ]))
+}
+
+/// Key, path of the token, and value.
+type Entry = (String, String, Literal);
+
+fn colors(job: &Job<'_>, mode: Mode) -> Vec<Entry> {
+    let role = |path: &str, mode: Mode| Literal::color(&job.role(path, mode));
     let mut colors = ROLES
-        .map(|(key, path)| Literal::demanded(key, role(path)))
+        .map(|(key, path)| Literal::demanded(key, role(path, mode)))
         .to_vec();
     let other = mode.other();
-    colors.extend(INVERSE.map(|(key, path)| Literal::demanded(key, text(job.role(path, other)))));
+    colors.extend(INVERSE.map(|(key, path)| Literal::demanded(key, role(path, other))));
     for intent in &job.theme.intents {
-        let name = intent.name.as_str();
-        let key = if name == "danger" { "error" } else { name };
-        let color = IntentColor::of(job, intent, mode);
-        colors.push((key.to_owned(), format!("{name}.fill"), text(color.main)));
-        let ink = (
-            format!("on-{key}"),
-            format!("{name}.fill-text"),
-            text(color.ink),
-        );
-        colors.push(ink);
-        if DARKENED.contains(&name) {
-            let value =
-                |color: ColorValue| Literal::demanded(&format!("{key}-darken-1"), text(color));
-            colors.push(value(ColorValue::opaque(color.darker)));
-        }
+        colors.extend(intent_colors(job, intent, mode));
     }
     // Exact brand colours, whatever the intents became.
-    for scale in job
-        .theme
-        .scales
-        .iter()
-        .filter(|s| s.origin != Origin::Derived)
-    {
+    let brand = job.theme.scales.iter();
+    colors.extend(brand.filter(|s| s.origin != Origin::Derived).map(|scale| {
         let step = scale.scale.base_step().color;
         let path = scale.step_path(scale.scale.base);
         let value = Literal::text(step.to_string());
-        colors.push((name::kebab("", &path), path.to_string(), value));
+        (name::kebab("", &path), path.to_string(), value)
+    }));
+    colors
+}
+
+/// An intent's colour, the text on it, and its darker form where the framework knows one.
+fn intent_colors(job: &Job<'_>, intent: &IntentScale, mode: Mode) -> Vec<Entry> {
+    let name = intent.name.as_str();
+    let key = if name == "danger" { "error" } else { name };
+    let color = IntentColor::of(job, intent, mode);
+    let entry = |key: String, part: &str, color: ColorValue| {
+        (key, format!("{name}.{part}"), Literal::color(&color))
+    };
+    let mut out = vec![
+        entry(key.to_owned(), "fill", color.main),
+        entry(format!("on-{key}"), "fill-text", color.ink),
+    ];
+    if DARKENED.contains(&name) {
+        let darker = Literal::color(&ColorValue::opaque(color.darker));
+        out.push(Literal::demanded(&format!("{key}-darken-1"), darker));
     }
+    out
+}
+
+fn variables(job: &Job<'_>, names: &Names<'_>, mode: Mode) -> Vec<Entry> {
+    let border = Literal::color(&job.role(Role::BORDER_SUBTLE.path(), mode));
     let mut variables = vec![
-        Literal::demanded("border-color", role(Role::BORDER_SUBTLE.path())),
+        Literal::demanded("border-color", border),
         // Without these the framework draws borders and text see-through.
         Literal::demanded("border-opacity", Literal::Number(1.0)),
         Literal::demanded("high-emphasis-opacity", Literal::Number(1.0)),
@@ -122,11 +138,7 @@ fn theme(job: &Job<'_>, names: &Names<'_>, mode: Mode) -> Result<Literal, Export
             (names[&*t.path].clone(), t.path.to_string(), value)
         }));
     }
-    Ok(Literal::object([
-        ("dark", Literal::Code((mode == Mode::Dark).to_string())),
-        ("colors", Literal::distinct(colors)?),
-        ("variables", Literal::distinct(variables)?),
-    ]))
+    variables
 }
 
 /// The opacity at which the framework's text is as strong as muted text, and still readable.

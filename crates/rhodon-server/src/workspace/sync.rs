@@ -176,6 +176,17 @@ impl Sync {
         Ok(Some((told, took)))
     }
 
+    /// Writes the theme's document into the folder; what is being written is kept first, so that it is known
+    /// again after a fall.
+    async fn write(&self, tie: &mut Tie, text: String) -> Result<(), String> {
+        tie.writing = hash(text.as_bytes());
+        self.keep(tie).await?;
+        let (folder, path) = (self.folder.clone(), tie.path.clone());
+        blocking(move || folder.write(&path, text.as_bytes())).await??;
+        tie.document.clone_from(&tie.writing);
+        Ok(())
+    }
+
     /// The document itself. An error is how the two stand until somebody decides, and why.
     async fn document(
         &self,
@@ -204,15 +215,7 @@ impl Sync {
         };
         match wanted {
             Step::InStep => tie.document = is.unwrap_or_default(),
-            Step::Write => {
-                let text = own.written();
-                tie.writing = hash(text.as_bytes());
-                self.keep(tie).await.map_err(failed)?;
-                let (folder, path, bytes) = (self.folder.clone(), tie.path.clone(), text.clone());
-                let done = blocking(move || folder.write(&path, bytes.as_bytes())).await;
-                done.and_then(|done| done).map_err(failed)?;
-                tie.document.clone_from(&tie.writing);
-            }
+            Step::Write => self.write(tie, own.written()).await.map_err(failed)?,
             Step::Take => {
                 let theirs = theirs.unwrap_or_else(|| Err(format!("{} is gone", tie.path)));
                 *saved = self

@@ -46,18 +46,7 @@ fn fill(scene: &Scene<'_>, intent: &IntentScale, mode: Mode) -> Option<Rgb8> {
 }
 
 fn finding(scene: &Scene<'_>, earlier: &IntentScale, later: &IntentScale) -> Option<Finding> {
-    let measured = Mode::BOTH.into_iter().filter_map(|mode| {
-        let (a, b) = (fill(scene, earlier, mode)?, fill(scene, later, mode)?);
-        let usual = difference(a, b);
-        // What everybody takes for one is told so, however other eyes see it.
-        let (distance, eye) = if usual < APART {
-            (usual, "normal")
-        } else {
-            nearest(a, b)
-        };
-        Some((mode, distance, eye))
-    });
-    let (mode, distance, eye) = measured.min_by(|a, b| a.1.total_cmp(&b.1))?;
+    let (mode, distance, eye) = nearest_mode(scene, earlier, later)?;
     if distance >= APART {
         return None;
     }
@@ -78,16 +67,9 @@ fn finding(scene: &Scene<'_>, earlier: &IntentScale, later: &IntentScale) -> Opt
         "{names} are CIEDE2000 {distance:.1} apart{seen} in {}; intents need {APART}.",
         mode.id()
     );
-    // The one that nobody set moves; the later one where both or neither were.
-    let set = |i: &IntentScale| i.origin != Origin::Derived;
-    let moving = if set(later) && !set(earlier) {
-        earlier
-    } else {
-        later
-    };
     let edits = match severity {
         Severity::Note => Vec::new(),
-        _ => vec![Edit::Apart(moving.name.clone())],
+        _ => vec![Edit::Apart(moving(earlier, later).name.clone())],
     };
     Some(Finding {
         id: "alike",
@@ -104,6 +86,36 @@ fn finding(scene: &Scene<'_>, earlier: &IntentScale, later: &IntentScale) -> Opt
         accepted: None,
         edits,
     })
+}
+
+/// The mode in which two intents are nearest, how near, and to which eye.
+fn nearest_mode(
+    scene: &Scene<'_>,
+    earlier: &IntentScale,
+    later: &IntentScale,
+) -> Option<(Mode, f64, &'static str)> {
+    let measured = Mode::BOTH.into_iter().filter_map(|mode| {
+        let (a, b) = (fill(scene, earlier, mode)?, fill(scene, later, mode)?);
+        let usual = difference(a, b);
+        // What everybody takes for one is told so, however other eyes see it.
+        let (distance, eye) = if usual < APART {
+            (usual, "normal")
+        } else {
+            nearest(a, b)
+        };
+        Some((mode, distance, eye))
+    });
+    measured.min_by(|a, b| a.1.total_cmp(&b.1))
+}
+
+/// The one that nobody set moves; the later one where both or neither were.
+fn moving<'a>(earlier: &'a IntentScale, later: &'a IntentScale) -> &'a IntentScale {
+    let set = |i: &IntentScale| i.origin != Origin::Derived;
+    if set(later) && !set(earlier) {
+        earlier
+    } else {
+        later
+    }
 }
 
 fn is_status(intent: &IntentScale) -> bool {

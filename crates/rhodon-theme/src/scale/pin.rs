@@ -36,16 +36,13 @@ pub(crate) struct Placement {
     pub notes: Vec<String>,
 }
 
-/// Gives every pin a step of its own.
-///
-/// # Errors
-/// A label that the list lacks, or two pins that cannot stand in one falling scale.
-pub(crate) fn place(
-    pins: &[Pin],
+/// The step that each pin asks for, the lightest first.
+fn wanted<'a>(
+    pins: &'a [Pin],
     labels: &[StepLabel],
     targets: &[f64],
-) -> Result<Placement, ScaleError> {
-    let mut wanted: Vec<(usize, &Pin)> = Vec::with_capacity(pins.len());
+) -> Result<Vec<(usize, &'a Pin)>, ScaleError> {
+    let mut wanted = Vec::with_capacity(pins.len());
     for pin in pins {
         let index =
             match &pin.label {
@@ -60,21 +57,32 @@ pub(crate) fn place(
         wanted.push((index, pin));
     }
     wanted.sort_by(|a, b| b.1.color.lightness().total_cmp(&a.1.color.lightness()));
-    let lightness: Vec<f64> = wanted.iter().map(|w| w.1.color.lightness()).collect();
-    for (i, pair) in wanted.windows(2).enumerate() {
-        if lightness[i] - lightness[i + 1] < ROOM {
-            return Err(ScaleError::PinsTooClose {
-                first: pair[0].1.color,
-                second: pair[1].1.color,
-            });
+    for pair in wanted.windows(2) {
+        let [first, second] = [pair[0].1.color, pair[1].1.color];
+        if first.lightness() - second.lightness() < ROOM {
+            return Err(ScaleError::PinsTooClose { first, second });
         }
     }
-    if let Some((_, pin)) = wanted.get(labels.len()) {
-        return Err(ScaleError::NoRoom {
+    match wanted.get(labels.len()) {
+        Some((_, pin)) => Err(ScaleError::NoRoom {
             color: pin.color,
             steps: labels.len(),
-        });
+        }),
+        None => Ok(wanted),
     }
+}
+
+/// Gives every pin a step of its own.
+///
+/// # Errors
+/// A label that the list lacks, or two pins that cannot stand in one falling scale.
+pub(crate) fn place(
+    pins: &[Pin],
+    labels: &[StepLabel],
+    targets: &[f64],
+) -> Result<Placement, ScaleError> {
+    let wanted = wanted(pins, labels, targets)?;
+    let lightness: Vec<f64> = wanted.iter().map(|w| w.1.color.lightness()).collect();
     let mut notes = Vec::new();
     let mut placed: Vec<Placed> = Vec::with_capacity(wanted.len());
     let last = labels.len() - 1;

@@ -130,23 +130,7 @@ impl Packing {
         let mut contents = Contents::none();
         let mut taken = HashSet::new();
         for theme in reader.themes().await.map_err(database)? {
-            let id = text(&theme, "id");
-            // Deleted themes may have had the name of one that is there.
-            let mut folder = text(&theme, "slug").to_owned();
-            if !taken.insert(folder.clone()) {
-                folder = format!("{folder}-{id}");
-            }
-            let folder = format!("themes/{folder}");
-            self.json(&format!("{folder}/theme.json"), &theme)?;
-            let revisions = reader.revisions(uuid(id)?).await.map_err(database)?;
-            for mut revision in revisions {
-                let number = revision["number"].as_i64().unwrap_or_default();
-                let path = format!("{folder}/revisions/{number:04}");
-                let spec = revision.as_object_mut().and_then(|r| r.remove("spec"));
-                self.json(&format!("{path}.json"), &revision)?;
-                self.json(&format!("{path}.rhodon.json"), &spec.unwrap_or_default())?;
-                contents.revisions += 1;
-            }
+            contents.revisions += self.theme(reader, &theme, &mut taken).await?;
             contents.themes += 1;
         }
         let sets = reader.sets().await.map_err(database)?;
@@ -162,16 +146,49 @@ impl Packing {
             contents.pictures += 1;
         }
         for page in reader.pages().await.map_err(database)? {
-            let id = text(&page, "id");
-            self.json(&format!("pages/{id}/page.json"), &page)?;
-            for (path, bytes) in reader.page_files(uuid(id)?).await.map_err(database)? {
-                self.file(&format!("pages/{id}/files/{path}"), &bytes)?;
-            }
+            self.page(reader, &page).await?;
             contents.pages += 1;
         }
         let whole = serde_json::to_value(contents).unwrap_or_default();
         self.json(CONTENTS, &whole)?;
         Ok(contents)
+    }
+
+    /// A theme with its revisions, and how many those are.
+    async fn theme(
+        &mut self,
+        reader: &BackupReader,
+        theme: &Value,
+        taken: &mut HashSet<String>,
+    ) -> Result<usize, Failure> {
+        let id = text(theme, "id");
+        // Deleted themes may have had the name of one that is there.
+        let mut folder = text(theme, "slug").to_owned();
+        if !taken.insert(folder.clone()) {
+            folder = format!("{folder}-{id}");
+        }
+        let folder = format!("themes/{folder}");
+        self.json(&format!("{folder}/theme.json"), theme)?;
+        let revisions = reader.revisions(uuid(id)?).await.map_err(database)?;
+        let count = revisions.len();
+        for mut revision in revisions {
+            let number = revision["number"].as_i64().unwrap_or_default();
+            let path = format!("{folder}/revisions/{number:04}");
+            let spec = revision.as_object_mut().and_then(|r| r.remove("spec"));
+            self.json(&format!("{path}.json"), &revision)?;
+            self.json(&format!("{path}.rhodon.json"), &spec.unwrap_or_default())?;
+        }
+        Ok(count)
+    }
+
+    /// A page of one's own with its files.
+    async fn page(&mut self, reader: &BackupReader, page: &Value) -> Result<(), Failure> {
+        let id = text(page, "id");
+        self.json(&format!("pages/{id}/page.json"), page)?;
+        for (path, bytes) in reader.page_files(uuid(id)?).await.map_err(database)? {
+            self.file(&format!("pages/{id}/files/{path}"), &bytes)?;
+        }
+        Ok(())
     }
 
     fn json(&mut self, path: &str, value: &Value) -> Result<(), Failure> {

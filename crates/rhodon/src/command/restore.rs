@@ -50,6 +50,17 @@ pub fn run(args: &RestoreArgs, printer: &mut Printer) -> Result<(), Failure> {
     printer.result(&contents, || contents.told(&args.database_name()))
 }
 
+/// The files of an archive whose paths begin and end so.
+fn named<'a>(
+    names: &'a [String],
+    start: &'static str,
+    end: &'static str,
+) -> impl Iterator<Item = &'a String> {
+    names
+        .iter()
+        .filter(move |n| n.starts_with(start) && n.ends_with(end))
+}
+
 /// An archive that is being read.
 struct Unpacking {
     place: String,
@@ -63,18 +74,35 @@ impl Unpacking {
         let names: Result<Vec<String>, _> = names.map(|n| n.map(Cow::into_owned)).collect();
         let names = names.map_err(|cause| self.refused("its names", &cause.to_string()))?;
         let mut found = Contents::none();
-        let of = |start: &'static str, end: &'static str| {
-            let fits = move |n: &&String| n.starts_with(start) && n.ends_with(end);
-            names.iter().filter(fits)
-        };
-        for name in of("themes/", "/theme.json") {
+        self.themes(&names, writer, &mut found).await?;
+        self.sets(writer, &mut found).await?;
+        // Earlier backups know nothing of sites.
+        if names.iter().any(|name| name == SITES) {
+            self.sites(writer).await?;
+        }
+        self.pictures(&names, writer, &mut found).await?;
+        self.pages(&names, writer, &mut found).await?;
+        if found != told {
+            let message = format!("expected {told:?}, found {found:?}: a part of it is missing");
+            return Err(self.refused(CONTENTS, &message));
+        }
+        Ok(found)
+    }
+
+    /// Themes, then their revisions.
+    async fn themes(
+        &mut self,
+        names: &[String],
+        writer: &BackupWriter,
+        found: &mut Contents,
+    ) -> Result<(), Failure> {
+        for name in named(names, "themes/", "/theme.json") {
             let theme = self.json(name)?;
             self.at(name, writer.theme(theme).await)?;
             found.themes += 1;
         }
-        let is_document = |name: &&String| name.ends_with(".rhodon.json");
-        for name in of("themes/", ".json").filter(|n| n.contains("/revisions/") && !is_document(n))
-        {
+        let is_revision = |n: &&String| n.contains("/revisions/") && !n.ends_with(".rhodon.json");
+        for name in named(names, "themes/", ".json").filter(is_revision) {
             let mut revision = self.json(name)?;
             let spec = self.json(&name.replace(".json", ".rhodon.json"))?;
             if let Some(row) = revision.as_object_mut() {
@@ -83,6 +111,11 @@ impl Unpacking {
             self.at(name, writer.revision(revision).await)?;
             found.revisions += 1;
         }
+        Ok(())
+    }
+
+    /// Sets of the library.
+    async fn sets(&mut self, writer: &BackupWriter, found: &mut Contents) -> Result<(), Failure> {
         let Value::Array(sets) = self.json(SETS)? else {
             return Err(self.refused(SETS, "expected a list"));
         };
@@ -90,29 +123,50 @@ impl Unpacking {
             self.at(SETS, writer.set(set).await)?;
             found.sets += 1;
         }
-        // Earlier backups know nothing of sites.
-        if names.iter().any(|name| name == SITES) {
-            let Sites { themes, shown } = serde_json::from_value(self.json(SITES)?)
-                .map_err(|cause| self.refused(SITES, &cause.to_string()))?;
-            for theme in themes {
-                self.at(SITES, writer.site_theme(theme).await)?;
-            }
-            for one in shown {
-                self.at(SITES, writer.site_shown(one).await)?;
-            }
+        Ok(())
+    }
+
+    /// What was published, and what sites show of it.
+    async fn sites(&mut self, writer: &BackupWriter) -> Result<(), Failure> {
+        let Sites { themes, shown } = serde_json::from_value(self.json(SITES)?)
+            .map_err(|cause| self.refused(SITES, &cause.to_string()))?;
+        for theme in themes {
+            self.at(SITES, writer.site_theme(theme).await)?;
         }
-        for name in of("pictures/", ".json") {
+        for one in shown {
+            self.at(SITES, writer.site_shown(one).await)?;
+        }
+        Ok(())
+    }
+
+    async fn pictures(
+        &mut self,
+        names: &[String],
+        writer: &BackupWriter,
+        found: &mut Contents,
+    ) -> Result<(), Failure> {
+        for name in named(names, "pictures/", ".json") {
             let picture = self.json(name)?;
             let webp = self.bytes(&name.replace(".json", ".webp"))?;
             self.at(name, writer.picture(picture, webp).await)?;
             found.pictures += 1;
         }
-        for name in of("pages/", "/page.json") {
+        Ok(())
+    }
+
+    /// Pages of one's own, then their files.
+    async fn pages(
+        &mut self,
+        names: &[String],
+        writer: &BackupWriter,
+        found: &mut Contents,
+    ) -> Result<(), Failure> {
+        for name in named(names, "pages/", "/page.json") {
             let page = self.json(name)?;
             self.at(name, writer.page(page).await)?;
             found.pages += 1;
         }
-        for name in of("pages/", "") {
+        for name in named(names, "pages/", "") {
             let Some((id, path)) = name["pages/".len()..].split_once("/files/") else {
                 continue;
             };
@@ -120,11 +174,7 @@ impl Unpacking {
             let done = writer.page_file(uuid(id)?, path.to_owned(), bytes).await;
             self.at(name, done)?;
         }
-        if found != told {
-            let message = format!("expected {told:?}, found {found:?}: a part of it is missing");
-            return Err(self.refused(CONTENTS, &message));
-        }
-        Ok(found)
+        Ok(())
     }
 
     fn contents(&mut self) -> Result<Contents, Failure> {

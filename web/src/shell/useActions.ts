@@ -1,12 +1,14 @@
 import { useMantineColorScheme } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useNavigate } from "@tanstack/react-router";
+import { type UseNavigateResult, useNavigate } from "@tanstack/react-router";
 import { useMemo } from "react";
+import type { Vocabulary } from "../api/client";
 import { vocabularyQuery } from "../api/queries";
 import { workspaceQuery } from "../api/workspace";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
 import { toggleContrast } from "../editor/level";
 import { themeOf } from "../editor/selectors";
+import type { Editor } from "../editor/store";
 import { seeWith } from "../proof/eyes";
 import { PAGE_NAMES } from "../proof/pages";
 import { toggleShares } from "../proof/shares";
@@ -35,7 +37,7 @@ export interface Action {
   run: () => void;
 }
 
-/** Every action, from the lists that there are. A new one is one entry here. */
+/** Every action, from the lists that there are. A new one is one entry below. */
 export function useActions(): Action[] {
   const editor = useEditor();
   const { slug, canUndo, canRedo } = useEditorState(themeOf);
@@ -45,227 +47,270 @@ export function useActions(): Action[] {
   const { data: workspace } = useQuery(workspaceQuery);
   const themes = useThemeActions();
   const { toggleColorScheme } = useMantineColorScheme();
-  return useMemo(() => {
-    const stages: Action[] = STAGES.map((stage) => ({
-      id: `stage-${stage.id}`,
-      group: "Go to",
-      name: stage.name,
-      hotkeys: [stage.hotkey],
-      keys: stage.hotkey,
-      help: stage.help,
-      words: stage.words,
-      run: () => goTo(stage.id),
-    }));
-    const parts: Action[] = STAGES.flatMap((stage) =>
-      (stage.parts ?? []).map(({ name, words, view }) => ({
-        id: `part-${stage.id}-${name}`,
-        group: "Go to" as const,
-        name: `${stage.name}: ${name}`,
-        words,
-        run: () => goTo(stage.id, view),
-      })),
-    );
-    const pages: Action[] = PAGE_NAMES.map((page) => ({
-      id: `page-${page}`,
-      group: "Proof",
-      name: `Proof page: ${page}`,
-      run: () =>
-        void navigate({
-          to: ".",
-          search: (s) => ({ ...s, page: page === "timetable" ? undefined : page }),
-        }),
-    }));
-    const halves: Action[] = (["light", "both", "dark"] as const).map((proof) => ({
-      id: `proof-${proof}`,
-      group: "Proof",
-      name: proof === "both" ? "Proof: light and dark" : `Proof: ${proof} alone`,
-      run: () =>
-        void navigate({
-          to: ".",
-          search: (s) => ({ ...s, proof: proof === "both" ? undefined : proof }),
-        }),
-    }));
-    const eyes: Action[] = [{ id: "", name: "my own" }, ...(vocabulary?.eyes ?? [])].map(({ id, name }) => ({
-      id: `eyes-${id}`,
-      group: "Proof",
-      name: `Eyes: ${name}`,
-      words:
-        "vision colour color blindness deficiency simulation blur unsharp acuity glare daylight sunlight outdoors",
-      run: () => seeWith(id ? { kind: id, tenths: 10 } : undefined),
-    }));
-    const questions: Action[] = (
-      [
-        ["child", "New child of this theme …", "follows it until it is touched brand family extend"],
-        ["parent", "Another parent for this theme …", "family extend move free inherit"],
-        ["differences", "Side by side with another theme …", "compare difference diff family"],
-      ] as const
-    ).map(([about, name, words]) => ({
-      id: about,
-      group: "Theme",
-      name,
+  const hasFolder = workspace?.folder != null;
+  return useMemo(
+    () => [
+      ...placesOf(slug, goTo, navigate),
+      ...stepsOf(editor, canUndo, canRedo),
+      ...themeActions(slug, themes.duplicate, hasFolder),
+      ...familyActions(slug, navigate),
+      ...removals(),
+      ...proofActions(navigate),
+      ...eyesOf(vocabulary),
+      ...roomActions(toggleColorScheme),
+    ],
+    [editor, slug, canUndo, canRedo, navigate, goTo, vocabulary, hasFolder, themes, toggleColorScheme],
+  );
+}
+
+type GoTo = ReturnType<typeof useGoTo>;
+type Navigate = UseNavigateResult<string>;
+
+/** Stages, their parts, and the page of all themes. */
+function placesOf(slug: string, goTo: GoTo, navigate: Navigate): Action[] {
+  const stages: Action[] = STAGES.map((stage) => ({
+    id: `stage-${stage.id}`,
+    group: "Go to",
+    name: stage.name,
+    hotkeys: [stage.hotkey],
+    keys: stage.hotkey,
+    help: stage.help,
+    words: stage.words,
+    run: () => goTo(stage.id),
+  }));
+  const parts: Action[] = STAGES.flatMap((stage) =>
+    (stage.parts ?? []).map(({ name, words, view }) => ({
+      id: `part-${stage.id}-${name}`,
+      group: "Go to" as const,
+      name: `${stage.name}: ${name}`,
       words,
-      run: () => void navigate({ to: "/family", search: { from: slug, about, of: slug } }),
-    }));
-    const folder: Action[] = [
-      {
-        id: "folder",
-        group: "Theme",
-        name: "The project’s folder",
-        help: "how the theme and its document there stand",
-        words: "disk files tie workspace directory git",
-        run: () => dialogs.open("folder"),
-      },
-    ];
-    return [
-      ...stages,
-      ...parts,
-      {
-        id: "family",
-        group: "Go to",
-        name: "All themes",
-        hotkeys: ["0"],
-        keys: "0",
-        help: "the family: every theme with its pictures, parents and children",
-        words: "family tree parents children move compare list",
-        run: () => void navigate({ to: "/family", search: { from: slug } }),
-      },
-      {
-        id: "undo",
-        group: "Theme",
-        name: "Undo",
-        hotkeys: ["mod+Z"],
-        keys: "Ctrl Z",
-        help: canUndo ? "" : "nothing to undo",
-        // Right after a deletion it is the deletion that is undone, never a change of another theme.
-        run: () => void undoOrBringBack(editor.undo),
-      },
-      {
-        id: "redo",
-        group: "Theme",
-        name: "Redo",
-        hotkeys: ["mod+shift+Z", "mod+Y"],
-        keys: "Ctrl Shift Z",
-        help: canRedo ? "" : "nothing to redo",
-        run: () => void editor.redo(),
-      },
-      {
-        id: "history",
-        group: "Theme",
-        name: "Revisions",
-        help: "the history: search, name, compare, restore",
-        words: "versions earlier saved states label",
-        run: () => dialogs.open("history"),
-      },
-      {
-        id: "new",
-        group: "Theme",
-        name: "New theme …",
-        help: "from colours, or import files",
-        run: () => dialogs.open("new"),
-      },
-      { id: "rename", group: "Theme", name: "Rename theme …", run: () => dialogs.open("name") },
-      {
-        id: "duplicate",
-        group: "Theme",
-        name: "Duplicate theme",
-        help: "a copy",
-        run: () => themes.duplicate(slug),
-      },
-      ...questions,
-      ...(workspace?.folder ? folder : []),
-      {
-        id: "own",
-        group: "Theme",
-        name: "What is its own",
-        help: "what a child decides itself, to give back",
-        words: "inherited parent overrides reset",
-        run: () => dialogs.open("own"),
-      },
-      {
-        id: "delete",
-        group: "Theme",
-        name: "Delete theme …",
-        help: "remove",
-        run: () => dialogs.open("delete"),
-      },
-      {
-        id: "deleted",
-        group: "Theme",
-        name: "Deleted themes …",
-        help: "bring back, or delete for good",
-        run: () => dialogs.open("deleted"),
-      },
-      {
-        id: "wide",
-        group: "Proof",
-        name: "Widen the proof to the whole window, and back",
-        hotkeys: ["W"],
-        keys: "W",
-        run: toggleWide,
-      },
-      {
-        id: "contrast",
-        group: "Proof",
-        name: "Proof: more contrast, and back",
-        words: "accessibility level high 7 aaa prefers-contrast",
-        run: toggleContrast,
-      },
-      {
-        id: "shares",
-        group: "Proof",
-        name: "Proof: shares of the page, and back",
-        words: "proportion proportions balance aim dominant secondary accent measure",
-        run: toggleShares,
-      },
-      {
-        id: "compare-contrast",
-        group: "Proof",
-        name: "Proof: beside its own more contrast, and back",
-        words: "compare difference level accessibility",
-        run: () =>
-          void navigate({
-            to: ".",
-            search: (s) => ({ ...s, against: s.against === AT_MORE ? undefined : AT_MORE }),
-          }),
-      },
-      ...halves,
-      ...pages,
-      ...eyes,
-      {
-        id: "finder",
-        group: "Rhodon",
-        name: "Find anything",
-        hotkeys: ["mod+K"],
-        keys: "Ctrl K",
-        inFields: true,
-        run: () => dialogs.open("finder"),
-      },
-      {
-        id: "keys",
-        group: "Rhodon",
-        name: "Sheet of keys",
-        hotkeys: ["shift+?", "?"],
-        keys: "?",
-        run: () => dialogs.open("keys"),
-      },
-      {
-        id: "room",
-        group: "Rhodon",
-        name: "Light or dark room",
-        help: "of Rhodon's own screens",
-        run: () => toggleColorScheme(),
-      },
-    ];
-  }, [
-    editor,
-    slug,
-    canUndo,
-    canRedo,
-    navigate,
-    goTo,
-    vocabulary,
-    workspace?.folder,
-    themes,
-    toggleColorScheme,
-  ]);
+      run: () => goTo(stage.id, view),
+    })),
+  );
+  return [
+    ...stages,
+    ...parts,
+    {
+      id: "family",
+      group: "Go to",
+      name: "All themes",
+      hotkeys: ["0"],
+      keys: "0",
+      help: "the family: every theme with its pictures, parents and children",
+      words: "family tree parents children move compare list",
+      run: () => void navigate({ to: "/family", search: { from: slug } }),
+    },
+  ];
+}
+
+/** Back and forth between revisions. */
+function stepsOf(editor: Editor, canUndo: boolean, canRedo: boolean): Action[] {
+  return [
+    {
+      id: "undo",
+      group: "Theme",
+      name: "Undo",
+      hotkeys: ["mod+Z"],
+      keys: "Ctrl Z",
+      help: canUndo ? "" : "nothing to undo",
+      // Right after a deletion it is the deletion that is undone, never a change of another theme.
+      run: () => void undoOrBringBack(editor.undo),
+    },
+    {
+      id: "redo",
+      group: "Theme",
+      name: "Redo",
+      hotkeys: ["mod+shift+Z", "mod+Y"],
+      keys: "Ctrl Shift Z",
+      help: canRedo ? "" : "nothing to redo",
+      run: () => void editor.redo(),
+    },
+    {
+      id: "history",
+      group: "Theme",
+      name: "Revisions",
+      help: "the history: search, name, compare, restore",
+      words: "versions earlier saved states label",
+      run: () => dialogs.open("history"),
+    },
+  ];
+}
+
+function themeActions(slug: string, duplicate: (slug: string) => void, hasFolder: boolean): Action[] {
+  const folder: Action[] = [
+    {
+      id: "folder",
+      group: "Theme",
+      name: "The project’s folder",
+      help: "how the theme and its document there stand",
+      words: "disk files tie workspace directory git",
+      run: () => dialogs.open("folder"),
+    },
+  ];
+  return [
+    {
+      id: "new",
+      group: "Theme",
+      name: "New theme …",
+      help: "from colours, or import files",
+      run: () => dialogs.open("new"),
+    },
+    { id: "rename", group: "Theme", name: "Rename theme …", run: () => dialogs.open("name") },
+    {
+      id: "duplicate",
+      group: "Theme",
+      name: "Duplicate theme",
+      help: "a copy",
+      run: () => duplicate(slug),
+    },
+    ...(hasFolder ? folder : []),
+  ];
+}
+
+/** What is asked about the theme on the page of all. */
+function familyActions(slug: string, navigate: Navigate): Action[] {
+  const questions: Action[] = (
+    [
+      ["child", "New child of this theme …", "follows it until it is touched brand family extend"],
+      ["parent", "Another parent for this theme …", "family extend move free inherit"],
+      ["differences", "Side by side with another theme …", "compare difference diff family"],
+    ] as const
+  ).map(([about, name, words]) => ({
+    id: about,
+    group: "Theme",
+    name,
+    words,
+    run: () => void navigate({ to: "/family", search: { from: slug, about, of: slug } }),
+  }));
+  return questions;
+}
+
+function removals(): Action[] {
+  return [
+    {
+      id: "own",
+      group: "Theme",
+      name: "What is its own",
+      help: "what a child decides itself, to give back",
+      words: "inherited parent overrides reset",
+      run: () => dialogs.open("own"),
+    },
+    {
+      id: "delete",
+      group: "Theme",
+      name: "Delete theme …",
+      help: "remove",
+      run: () => dialogs.open("delete"),
+    },
+    {
+      id: "deleted",
+      group: "Theme",
+      name: "Deleted themes …",
+      help: "bring back, or delete for good",
+      run: () => dialogs.open("deleted"),
+    },
+  ];
+}
+
+function proofActions(navigate: Navigate): Action[] {
+  const pages: Action[] = PAGE_NAMES.map((page) => ({
+    id: `page-${page}`,
+    group: "Proof",
+    name: `Proof page: ${page}`,
+    run: () =>
+      void navigate({
+        to: ".",
+        search: (s) => ({ ...s, page: page === "timetable" ? undefined : page }),
+      }),
+  }));
+  const halves: Action[] = (["light", "both", "dark"] as const).map((proof) => ({
+    id: `proof-${proof}`,
+    group: "Proof",
+    name: proof === "both" ? "Proof: light and dark" : `Proof: ${proof} alone`,
+    run: () =>
+      void navigate({
+        to: ".",
+        search: (s) => ({ ...s, proof: proof === "both" ? undefined : proof }),
+      }),
+  }));
+  return [
+    {
+      id: "wide",
+      group: "Proof",
+      name: "Widen the proof to the whole window, and back",
+      hotkeys: ["W"],
+      keys: "W",
+      run: toggleWide,
+    },
+    {
+      id: "contrast",
+      group: "Proof",
+      name: "Proof: more contrast, and back",
+      words: "accessibility level high 7 aaa prefers-contrast",
+      run: toggleContrast,
+    },
+    {
+      id: "shares",
+      group: "Proof",
+      name: "Proof: shares of the page, and back",
+      words: "proportion proportions balance aim dominant secondary accent measure",
+      run: toggleShares,
+    },
+    {
+      id: "compare-contrast",
+      group: "Proof",
+      name: "Proof: beside its own more contrast, and back",
+      words: "compare difference level accessibility",
+      run: () =>
+        void navigate({
+          to: ".",
+          search: (s) => ({ ...s, against: s.against === AT_MORE ? undefined : AT_MORE }),
+        }),
+    },
+    ...halves,
+    ...pages,
+  ];
+}
+
+/** How others see the proof. */
+function eyesOf(vocabulary: Vocabulary | undefined): Action[] {
+  const eyes: Action[] = [{ id: "", name: "my own" }, ...(vocabulary?.eyes ?? [])].map(({ id, name }) => ({
+    id: `eyes-${id}`,
+    group: "Proof",
+    name: `Eyes: ${name}`,
+    words:
+      "vision colour color blindness deficiency simulation blur unsharp acuity glare daylight sunlight outdoors",
+    run: () => seeWith(id ? { kind: id, tenths: 10 } : undefined),
+  }));
+  return eyes;
+}
+
+/** Rhodon's own. */
+function roomActions(toggleColorScheme: () => void): Action[] {
+  return [
+    {
+      id: "finder",
+      group: "Rhodon",
+      name: "Find anything",
+      hotkeys: ["mod+K"],
+      keys: "Ctrl K",
+      inFields: true,
+      run: () => dialogs.open("finder"),
+    },
+    {
+      id: "keys",
+      group: "Rhodon",
+      name: "Sheet of keys",
+      hotkeys: ["shift+?", "?"],
+      keys: "?",
+      run: () => dialogs.open("keys"),
+    },
+    {
+      id: "room",
+      group: "Rhodon",
+      name: "Light or dark room",
+      help: "of Rhodon's own screens",
+      run: () => toggleColorScheme(),
+    },
+  ];
 }

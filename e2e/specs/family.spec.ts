@@ -116,6 +116,9 @@ test("in a child one sees whose each thing is, makes it its own by touching it a
   await expect(page.getByRole("region", { name: "About petrol.700" })).toContainText(/from Test/);
 
   await page.getByRole("button", { name: "1 own" }).click();
+  const decision = page.getByRole("dialog").getByRole("listitem");
+  await expect(decision).toContainText(/brand colour buoy\s+#c2410c\s+in place of Test .*’s\s+#e4572e/);
+  await expect(decision.locator("[style*=background]")).toHaveCount(2);
   await page.getByRole("dialog").getByRole("button", { name: "give back", exact: true }).click();
   await saved(page, 3);
   await expect(page.getByRole("dialog")).toContainText("Nothing: it follows");
@@ -232,4 +235,27 @@ test("a child has the forms of its parent, makes one its own by touching it and 
   await saved(page, 3);
   expect((await savedSpec(request, child)).forms).toBeUndefined();
   await expect(list.getByRole("button", { name: /^scheme/ })).toContainText(`from ${theme.name}`);
+});
+
+test("a theme is copied and deleted from the page of all themes", async ({ page, slug, request }) => {
+  const child = await childOf(request, slug);
+  const { name } = await (await request.get(`/api/themes/${child}`)).json();
+  await page.goto(`/family?from=${child}`);
+  const search = page.getByRole("textbox", { name: "Search themes" });
+  await search.fill(child);
+  const rows = page.getByRole("main").getByRole("listitem").filter({ hasText: name });
+  const menu = page.getByRole("button", { name: `What to do with ${name}`, exact: true });
+  await menu.click();
+  await page.getByRole("menuitem", { name: "Duplicate" }).click();
+  await expect(page).toHaveURL(/-2\/stave/);
+
+  await page.goto(`/family?from=${child}`);
+  await search.fill(child);
+  await expect(rows).toHaveCount(2);
+  await menu.click();
+  await page.getByRole("menuitem", { name: "Delete …" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Delete", exact: true }).click();
+  await expect(page).toHaveURL(/\/family/);
+  await expect(rows).toHaveCount(1);
+  expect((await request.get(`/api/themes/${child}`)).status()).toBe(404);
 });

@@ -200,3 +200,43 @@ test("the ledger is walked by keys like any table, and its columns are chosen", 
   await expect(head("Origin")).toBeHidden();
   await expect(page.getByRole("row", { name: "petrol.50", exact: true })).toContainText("--petrol-50");
 });
+
+test("a token that the finder leads to has the keys, before and after it is edited", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await open(page, slug, "stave");
+  await page.keyboard.press("3");
+  const search = page.getByRole("textbox", { name: "Search tokens" });
+  await expect(search).toBeVisible();
+  await expect(page.getByRole("main")).toBeFocused();
+  await page.keyboard.press("Tab");
+  await expect(search).toBeFocused();
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("link.rest");
+  await page.keyboard.press("Enter");
+  const row = page.getByRole("row", { name: "link.rest" });
+  await expect(row.getByRole("button", { name: "petrol.600" })).toBeFocused();
+  // Rows begin whole under the head.
+  const top = await page.getByRole("columnheader", { name: "Token" }).evaluate((head) => {
+    const end = head.getBoundingClientRect().bottom;
+    const rows = [...document.querySelectorAll("tr[data-index]")].map((r) => r.getBoundingClientRect().top);
+    return Math.min(...rows.map((y) => Math.abs(y - end)));
+  });
+  expect(top).toBeLessThan(3);
+
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("petrol.700");
+  await page.keyboard.press("Enter");
+  await saved(page, 2);
+  await expect(row.getByRole("button", { name: "petrol.700" })).toBeFocused();
+  expect((await savedSpec(request, slug)).roles["link.rest"]).toEqual({ light: "{petrol.700}" });
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("bluish");
+  await page.keyboard.press("Enter");
+  await expect(row.getByRole("alert")).toContainText("found `bluish`");
+  await page.keyboard.press("Escape");
+  await expect(row.getByRole("button").nth(2)).toBeFocused();
+});

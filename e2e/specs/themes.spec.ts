@@ -37,6 +37,26 @@ test("create, rename, duplicate, delete and bring back", async ({ page, slug }) 
   await expect(menu).toHaveText(`Arctic ${name} copy ▾`);
 });
 
+test("a start that is drawn stands below what was typed", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  await page.getByRole("banner").getByRole("button", { name: "▾" }).click();
+  await page.getByRole("menuitem", { name: "New theme …" }).click();
+  const dialog = page.getByRole("dialog", { name: "New theme" });
+  const colors = dialog.getByRole("textbox", { name: "Brand colours" });
+  await colors.fill("#b23a48 Rust");
+  const draw = dialog.getByRole("button", { name: "Draw a start" });
+  await draw.click();
+  await expect(colors).toHaveValue(/^#b23a48 Rust\n.+: #/);
+  const first = await colors.inputValue();
+  await draw.click();
+  await expect(colors).not.toHaveValue(first);
+  await expect(colors).toHaveValue(/^#b23a48 Rust\n.+: #/);
+  const drawn = first.split("\n").slice(1);
+  for (const line of drawn) expect(await colors.inputValue()).not.toContain(line);
+  const read = dialog.getByRole("list", { name: "What was read" });
+  await expect(read.getByRole("listitem").first()).toHaveText(/Rust #b23a48/);
+});
+
 test("a theme starts with a pasted list, each colour shown as it is read", async ({
   page,
   slug,

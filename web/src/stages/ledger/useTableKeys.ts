@@ -24,23 +24,17 @@ export function useTableKeys(
     const control = cell?.querySelector<HTMLElement>(CONTROL) ?? row?.querySelector<HTMLElement>(CONTROL);
     control?.focus({ preventScroll: true });
   };
-  // What was out of sight is drawn first.
-  const focusDrawn = (index: number, column: number) =>
-    requestAnimationFrame(() => requestAnimationFrame(() => focus(index, column)));
   const goTo = (index: number, column: number) => {
     const next = Math.min(count - 1, Math.max(0, index));
     virtual.scrollToIndex(next);
-    focusDrawn(next, column);
+    onceDrawn(() => focus(next, column));
   };
   const reach = (index: number) => {
     const table = frame.current;
     // Whoever acts in the table sees the row already.
     if (!table || table.contains(document.activeElement)) return;
-    const height = virtual.getTotalSize() / count;
-    // Rows begin whole under the head.
-    const above = Math.floor(table.clientHeight / height / 2);
-    virtual.scrollToIndex(Math.max(0, index - above), { align: "start" });
-    focusDrawn(index, VALUE);
+    virtual.scrollToIndex(index, { align: "center" });
+    onceDrawn(() => focus(index, VALUE));
   };
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
     const at = event.target as HTMLElement;
@@ -73,3 +67,6 @@ export function useTableKeys(
   };
   return { onKeyDown, reach };
 }
+
+/** What was out of sight is drawn first. */
+const onceDrawn = (act: () => void) => requestAnimationFrame(() => requestAnimationFrame(act));

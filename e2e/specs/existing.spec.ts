@@ -178,7 +178,7 @@ test("the colours of a picture have lines of their own, and a doubtful one asks"
     await expect(line(page, "#e4572e")).toContainText("set by you");
     const code = name.split(", ")[0] ?? "";
     // One that stays itself becomes nothing new.
-    const told = code === "#e4572e" ? "a colour or a token" : code;
+    const told = code === "#e4572e" ? "colour or token" : code;
     await expect(page.getByLabel("What #e4572e becomes")).toHaveAttribute("placeholder", told);
     await page.getByLabel("What #e4572e becomes").fill("");
     await page.getByLabel("What #e4572e becomes").press("Enter");

@@ -28,7 +28,7 @@ export function MapCell({ line, chosen, list, error, onChange }: Props) {
       <input
         aria-label={`What ${line.hex} becomes`}
         aria-invalid={error ? true : undefined}
-        placeholder={line.new.length > 0 ? line.new.join(", ") : "a colour or a token"}
+        placeholder={line.new.length > 0 ? line.new.join(", ") : "colour or token"}
         list={list}
         value={text}
         spellCheck={false}

@@ -41,7 +41,7 @@ test("the finder is called from a field too, but not out of a question", async (
   await open(page, slug, "handoff");
   await page.getByLabel("mode", { exact: true }).focus();
   await page.keyboard.press("Control+k");
-  await page.keyboard.type("recolour");
+  await page.keyboard.type("handoff existing");
   const first = page.getByRole("button", { name: /^Handoff: existing/ });
   await expect(first).toHaveAttribute("data-selected", "true");
   await page.keyboard.press("Enter");
@@ -69,7 +69,7 @@ test("what is typed before the finder is there is found, and opened by an early 
   });
   await open(page, slug, "stave");
   await page.keyboard.press("Control+k");
-  await page.keyboard.type("recolourx");
+  await page.keyboard.type("handoff existingx");
   await page.keyboard.press("Backspace");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("dialog")).toHaveCount(0);

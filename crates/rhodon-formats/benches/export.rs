@@ -35,12 +35,7 @@ impl Made {
     }
 
     fn source(&self) -> Source<'_> {
-        Source {
-            decided: &self.decided,
-            theme: &self.derived,
-            stamp: &self.stamp,
-            beside: &[],
-        }
+        Source::alone(&self.decided, &self.derived, &self.stamp)
     }
 }
 

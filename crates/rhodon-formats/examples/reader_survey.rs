@@ -196,12 +196,7 @@ fn exported(document: &Document) -> IndexMap<String, String> {
         revision: Some(41),
         date: None,
     };
-    let source = Source {
-        decided: &decided,
-        theme: &theme,
-        stamp: &stamp,
-        beside: &[],
-    };
+    let source = Source::alone(&decided, &theme, &stamp);
     let files = TARGETS.iter().flat_map(|target| {
         let settings = target.settings([]).expect("no option is asked for");
         target

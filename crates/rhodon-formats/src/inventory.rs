@@ -5,7 +5,7 @@ use std::sync::Arc;
 
 use indexmap::{IndexMap, IndexSet};
 use memchr::memchr;
-use rhodon_color::{Color, Lab65, Rgb8, lab_d65, lab_difference};
+use rhodon_color::{Color, Lab65, Rgb8, lab_d65, lab_difference, least_difference};
 
 use crate::color_use::finder_for;
 use crate::read::InputFile;
@@ -184,17 +184,13 @@ impl<'a> Lines<'a> {
 /// that no chain joins two ends that differ.
 fn relate(colors: &mut [Used], near: f64) {
     let compared = colors.len().min(MAX_COMPARED);
-    let labs: Vec<(Lab65, f64)> = colors[..compared]
+    let labs: Vec<Lab65> = colors[..compared]
         .iter()
-        .map(|used| {
-            let code = used.color.to_rgb8();
-            (lab_d65(code), code.lightness())
-        })
+        .map(|used| lab_d65(used.color.to_rgb8()))
         .collect();
     let is_as_opaque = |a: usize, b: usize| colors[a].color.alpha8() == colors[b].color.alpha8();
     let pairs = pairs_within(&labs, near, is_as_opaque);
-    let alike =
-        |a: usize, b: usize| is_as_opaque(a, b) && difference(&labs[a], &labs[b], near) <= near;
+    let alike = |a: usize, b: usize| is_as_opaque(a, b) && is_within(labs[a], labs[b], near);
     for mut one in linked(compared, &pairs, alike) {
         // The colours are in order: the most used of a family comes first.
         one.sort_unstable();
@@ -208,23 +204,23 @@ fn relate(colors: &mut [Used], near: f64) {
 
 /// Pairs of colours within a CIEDE2000, the nearest first.
 fn pairs_within(
-    labs: &[(Lab65, f64)],
+    labs: &[Lab65],
     near: f64,
     may_pair: impl Fn(usize, usize) -> bool,
 ) -> Vec<(usize, usize)> {
     let mut order: Vec<usize> = (0..labs.len()).collect();
-    order.sort_by(|a, b| labs[*a].1.total_cmp(&labs[*b].1));
+    order.sort_by(|a, b| labs[*a].l.total_cmp(&labs[*b].l));
     let mut pairs: Vec<(f64, usize, usize)> = Vec::new();
     for (i, a) in order.iter().enumerate() {
         for b in &order[i + 1..] {
             // The scale of lightness in CIEDE2000 is at most 1.75.
-            if labs[*b].1 - labs[*a].1 > 1.8 * near {
+            if labs[*b].l - labs[*a].l > 1.8 * near {
                 break;
             }
             if !may_pair(*a, *b) {
                 continue;
             }
-            let away = lab_difference(labs[*a].0, labs[*b].0);
+            let away = lab_difference(labs[*a], labs[*b]);
             if away <= near {
                 pairs.push((away, *a.min(b), *a.max(b)));
             }
@@ -257,12 +253,9 @@ fn linked(
     members
 }
 
-/// CIEDE2000, or more than `near` where the lightness alone tells.
-fn difference(a: &(Lab65, f64), b: &(Lab65, f64), near: f64) -> f64 {
-    if (a.1 - b.1).abs() > 1.8 * near {
-        return f64::INFINITY;
-    }
-    lab_difference(a.0, b.0)
+/// Whether two colours are at most this CIEDE2000 apart, which is mostly known by their lightness.
+fn is_within(a: Lab65, b: Lab65, near: f64) -> bool {
+    least_difference(a.l, b.l) <= near && lab_difference(a, b) <= near
 }
 
 /// How many steps make a scale.

@@ -16,3 +16,15 @@ pub struct Source<'a> {
     /// Themes beside it, for targets that take several: those that extend it, or any others.
     pub beside: &'a [&'a Derived],
 }
+
+impl<'a> Source<'a> {
+    /// A theme with none beside it.
+    pub fn alone(decided: &'a Resolved, theme: &'a Derived, stamp: &'a Stamp) -> Self {
+        Self {
+            decided,
+            theme,
+            stamp,
+            beside: &[],
+        }
+    }
+}

@@ -125,12 +125,7 @@ pub(crate) fn sheets(theme: &Resolved, made: &Derived) -> Result<Vec<String>, Ap
         revision: None,
         date: None,
     };
-    let source = Source {
-        decided: theme,
-        theme: made,
-        stamp: &stamp,
-        beside: &[],
-    };
+    let source = Source::alone(theme, made, &stamp);
     let mut sheets = Vec::with_capacity(PROOF.len());
     for (id, set) in PROOF {
         let set = set.iter().map(|(k, v)| ((*k).to_owned(), (*v).to_owned()));

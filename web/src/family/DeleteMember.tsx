@@ -1,16 +1,10 @@
 import { useNavigate } from "@tanstack/react-router";
-import type { Member } from "../api/family";
 import { DeleteQuestion } from "../shell/DeleteDialog";
 import { useThemeActions } from "../shell/useThemeActions";
-
-interface Props {
-  member: Member;
-  members: Member[];
-  onDone: () => void;
-}
+import type { Asked } from "./view";
 
 /** Asks before a theme of the family goes; one stays with those that are left. */
-export function DeleteMember({ member, members, onDone }: Props) {
+export function DeleteMember({ member, members, onDone }: Asked) {
   const navigate = useNavigate();
   const { remove } = useThemeActions();
   const stay = () => {

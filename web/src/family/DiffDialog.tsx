@@ -2,21 +2,16 @@ import { Button, Modal, NativeSelect, Text, TextInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { refusalIn } from "../api/client";
-import { type Change, differences, type Member } from "../api/family";
+import { type Change, differences } from "../api/family";
 import { counted } from "../ui/counted";
 import { listed } from "../ui/listed";
 import { countMoved } from "../ui/moved";
 import { WakeList } from "../ui/WakeList";
 import classes from "./Family.module.css";
-
-interface Props {
-  member: Member;
-  members: Member[];
-  onDone: () => void;
-}
+import type { Asked } from "./view";
 
 /** Two themes side by side, token by token. */
-export function DiffDialog({ member, members, onDone }: Props) {
+export function DiffDialog({ member, members, onDone }: Asked) {
   const others = listed(members).filter(({ theme }) => theme.slug !== member.slug);
   const [other, setOther] = useState(member.parent ?? others[0]?.theme.slug ?? "");
   const [word, setWord] = useState("");

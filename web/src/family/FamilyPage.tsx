@@ -2,7 +2,7 @@ import { Button, NativeSelect, TextInput } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useLoaderData, useNavigate, useSearch } from "@tanstack/react-router";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { type ComponentType, useEffect, useMemo, useRef, useState } from "react";
 import type { Theme } from "../api/client";
 import { familyQuery, type Member } from "../api/family";
 import { EditorProvider } from "../editor/EditorProvider";
@@ -21,7 +21,7 @@ import classes from "./Family.module.css";
 import { FamilyRow } from "./FamilyRow";
 import { NewChild } from "./NewChild";
 import { ParentDialog } from "./ParentDialog";
-import { isQuestion, type Question } from "./view";
+import { type Asked, isQuestion, type Question } from "./view";
 
 /** Height of a row in px. */
 const ROW = 176;
@@ -93,20 +93,20 @@ function Family() {
           }
         />
         {back && (
-          <Button size="xs" variant="default" onClick={() => dialogs.open("new")}>
-            New theme …
-          </Button>
-        )}
-        {back && (
-          <Button
-            size="xs"
-            variant="default"
-            renderRoot={(props) => (
-              <Link to="/themes/$slug/$stage" params={{ slug: back.slug, stage: "stave" }} {...props} />
-            )}
-          >
-            Back to {back.name}
-          </Button>
+          <>
+            <Button size="xs" variant="default" onClick={() => dialogs.open("new")}>
+              New theme …
+            </Button>
+            <Button
+              size="xs"
+              variant="default"
+              renderRoot={(props) => (
+                <Link to="/themes/$slug/$stage" params={{ slug: back.slug, stage: "stave" }} {...props} />
+              )}
+            >
+              Back to {back.name}
+            </Button>
+          </>
         )}
       </header>
       <Rows shown={shown} page={page} onAsk={ask} />
@@ -187,15 +187,15 @@ function Rows({ shown, page, onAsk }: RowsProps) {
   );
 }
 
-interface AnswerProps {
-  about: Question;
-  member: Member;
-  members: Member[];
-  onDone: () => void;
-}
+/** Each question and what asks it. */
+const ASKING: Record<Question, ComponentType<Asked>> = {
+  child: NewChild,
+  parent: ParentDialog,
+  differences: DiffDialog,
+  delete: DeleteMember,
+};
 
-function Answer({ about, ...asked }: AnswerProps) {
-  if (about === "differences") return <DiffDialog {...asked} />;
-  if (about === "delete") return <DeleteMember {...asked} />;
-  return about === "child" ? <NewChild {...asked} /> : <ParentDialog {...asked} />;
+function Answer({ about, ...asked }: Asked & { about: Question }) {
+  const Asking = ASKING[about];
+  return <Asking {...asked} />;
 }

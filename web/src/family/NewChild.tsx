@@ -3,11 +3,11 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { type FormEvent, useState } from "react";
 import { answer, api, refusalIn } from "../api/client";
-import type { Member } from "../api/family";
 import { themeQuery, themesQuery } from "../api/queries";
+import type { Asked } from "./view";
 
 /** A theme that follows another in everything, until something in it is touched. */
-export function NewChild({ member, onDone }: { member: Member; onDone: () => void }) {
+export function NewChild({ member, onDone }: Asked) {
   const client = useQueryClient();
   const navigate = useNavigate();
   const [name, setName] = useState(`${member.name} child`);

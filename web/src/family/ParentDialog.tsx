@@ -8,15 +8,10 @@ import { counted } from "../ui/counted";
 import { listed } from "../ui/listed";
 import { countMoved } from "../ui/moved";
 import { WakeList } from "../ui/WakeList";
-
-interface Props {
-  member: Member;
-  members: Member[];
-  onDone: () => void;
-}
+import type { Asked } from "./view";
 
 /** Under another parent, or set free: what that would move is told before it is saved. */
-export function ParentDialog({ member, members, onDone }: Props) {
+export function ParentDialog({ member, members, onDone }: Asked) {
   const client = useQueryClient();
   const [parent, setParent] = useState(member.parent ?? "");
   const [refusal, setRefusal] = useState<string>();

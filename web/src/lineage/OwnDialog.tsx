@@ -2,7 +2,7 @@ import { Button, Group, Modal } from "@mantine/core";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
 import { counted } from "../ui/counted";
-import { isColor, Swatch } from "../ui/Swatch";
+import { Told } from "../ui/Told";
 import { GiveBack } from "./GiveBack";
 import classes from "./Lineage.module.css";
 import { useLineage } from "./useLineage";
@@ -12,7 +12,7 @@ function Decided({ value }: { value: string | null | undefined }) {
   if (!value) return null;
   return (
     <code className={classes.decided}>
-      {isColor(value) && <Swatch colors={[value]} />} {value}
+      <Told value={value} />
     </code>
   );
 }

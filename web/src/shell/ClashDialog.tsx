@@ -2,7 +2,7 @@ import { Button, Group, Modal, Table, Text } from "@mantine/core";
 import { placeInWords } from "../editor/decisions";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
 import { Sentence } from "../ui/Sentence";
-import { isColor, Swatch } from "../ui/Swatch";
+import { Told } from "../ui/Told";
 
 /** The same thing was decided differently elsewhere: both sides are shown, nothing is overwritten unasked. */
 export function ClashDialog() {
@@ -36,10 +36,10 @@ export function ClashDialog() {
             <Table.Tr key={place}>
               <Table.Td>{placeInWords(place)}</Table.Td>
               <Table.Td>
-                <Side value={theirs} />
+                <Told value={theirs} none="derived" />
               </Table.Td>
               <Table.Td>
-                <Side value={mine} />
+                <Told value={mine} none="derived" />
               </Table.Td>
             </Table.Tr>
           ))}
@@ -55,14 +55,5 @@ export function ClashDialog() {
         <Button onClick={() => editor.settle("mine")}>Save mine on top</Button>
       </Group>
     </Modal>
-  );
-}
-
-function Side({ value }: { value: string | undefined }) {
-  if (value === undefined) return <>derived</>;
-  return (
-    <>
-      {isColor(value) && <Swatch colors={[value]} />} {value}
-    </>
   );
 }

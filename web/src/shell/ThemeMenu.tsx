@@ -8,10 +8,11 @@ import { listed } from "../ui/listed";
 import { Swatch } from "../ui/Swatch";
 import { dialogs } from "./dialogs";
 import classes from "./Frame.module.css";
+import type { Action } from "./useActions";
 import { useThemeActions } from "./useThemeActions";
 
 /** The list of themes, children under their parents, and what can be done with the one at hand. */
-export function ThemeMenu() {
+export function ThemeMenu({ child }: { child: Action | undefined }) {
   const theme = useEditorState(themeOf);
   const { data: themes = [] } = useQuery(themesQuery);
   const navigate = useNavigate();
@@ -45,13 +46,7 @@ export function ThemeMenu() {
           All themes
         </Menu.Item>
         <Menu.Item onClick={() => dialogs.open("new")}>New theme …</Menu.Item>
-        <Menu.Item
-          onClick={() =>
-            void navigate({ to: "/family", search: { from: theme.slug, about: "child", of: theme.slug } })
-          }
-        >
-          New child of this theme …
-        </Menu.Item>
+        <Menu.Item onClick={child?.run}>{child?.name}</Menu.Item>
         <Menu.Item onClick={() => dialogs.open("name")}>Rename …</Menu.Item>
         <Menu.Item onClick={() => actions.duplicate(theme.slug)}>Duplicate</Menu.Item>
         <Menu.Item onClick={() => dialogs.open("delete")}>Delete …</Menu.Item>

@@ -36,7 +36,7 @@ export function TopBar() {
   return (
     <header className={classes.top}>
       <Named tokens={tokens} />
-      <ThemeMenu />
+      <ThemeMenu child={act("child")} />
       <output className={classes.state} aria-live="polite">
         rev {theme.revision} · {STATUS[status]}
       </output>

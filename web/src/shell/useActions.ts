@@ -182,11 +182,8 @@ function familyActions(slug: string, navigate: Navigate): Action[] {
     words,
     run: () => void navigate({ to: "/family", search: { from: slug, about, of: slug } }),
   }));
-  return questions;
-}
-
-function removals(): Action[] {
   return [
+    ...questions,
     {
       id: "own",
       group: "Theme",
@@ -195,6 +192,11 @@ function removals(): Action[] {
       words: "inherited parent overrides reset",
       run: () => dialogs.open("own"),
     },
+  ];
+}
+
+function removals(): Action[] {
+  return [
     {
       id: "delete",
       group: "Theme",

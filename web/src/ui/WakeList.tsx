@@ -1,7 +1,8 @@
 import type { Wake } from "../api/client";
 import { counted } from "./counted";
 import { type Moved, type MovedGroup, movedGroups } from "./moved";
-import { isColor, Swatch } from "./Swatch";
+import { isColor } from "./Swatch";
+import { Told } from "./Told";
 import classes from "./WakeList.module.css";
 
 type Props = Pick<Wake, "changes"> & Partial<Pick<Wake, "more">>;
@@ -41,10 +42,10 @@ function Group({ group: { name, moved } }: { group: MovedGroup }) {
               <th scope="row">{m.path}</th>
               <td>{modeTold(m)}</td>
               <td>
-                <Told value={m.before} />
+                <Told value={m.before} none="none" />
               </td>
               <td>
-                <Told value={m.after} />
+                <Told value={m.after} none="none" />
               </td>
               <td title="Difference by CIEDE2000: about 2 is just seen">{m.difference?.toFixed(1)}</td>
             </tr>
@@ -73,13 +74,5 @@ function Strips({ moved }: { moved: Moved[] }) {
         </span>
       ))}
     </span>
-  );
-}
-
-function Told({ value }: { value: string | null | undefined }) {
-  return (
-    <>
-      {isColor(value) && <Swatch colors={[value]} />} {value ?? "none"}
-    </>
   );
 }

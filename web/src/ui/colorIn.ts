@@ -1,6 +1,6 @@
 /** Codes as CSS has them, `0x` with the opacity first as app languages do, and functions. */
-const COLOR =
-  /#[0-9a-fA-F]{8}\b|#[0-9a-fA-F]{6}\b|\b0x[0-9a-fA-F]{8}\b|\b(?:rgb|hsl|oklch|lab|color)\([^()]*\)/;
+export const COLOR =
+  /#[0-9a-fA-F]{8}\b|#[0-9a-fA-F]{6}\b|\b0x[0-9a-fA-F]{8}\b|\b(?:rgba?|hsla?|hwb|oklch|oklab|lch|lab|color)\([^()]*\)/;
 
 /** The first colour that a text tells, as CSS; `opacityFirst` where eight digits begin with it. */
 export function colorIn(text: string, opacityFirst = false): string | undefined {

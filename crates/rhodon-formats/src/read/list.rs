@@ -57,8 +57,7 @@ fn entries(text: &str) -> Vec<String> {
 /// The codes of an entry that is nothing but codes, else the entry.
 fn codes(entry: &str) -> Vec<&str> {
     let words: Vec<&str> = entry.split_whitespace().collect();
-    let is_code = |word: &&str| word.starts_with(['#', '0']) && read(word).is_some();
-    match words.iter().all(is_code) {
+    match words.iter().all(|w| is_coded(w) && read(w).is_some()) {
         true => words,
         false => vec![entry],
     }
@@ -112,8 +111,13 @@ fn behind(text: &str) -> Option<(&str, &str)> {
         false => word,
     };
     let (value, name) = text.split_at(end);
-    let is_code = value.contains(['#', '(']) || value.contains(|c: char| c.is_ascii_digit());
-    is_code.then_some((name, value))
+    is_coded(value).then_some((name, value))
+}
+
+/// Whether a text can be nothing but a code or a function: no name, and no number in front of one.
+fn is_coded(text: &str) -> bool {
+    let is_long = matches!(text.len(), 6 | 8) && text.contains(|c: char| c.is_ascii_digit());
+    is_long || text.contains(['#', '(']) || text.starts_with("0x") || text.starts_with("0X")
 }
 
 /// Ways to take a name off the front: at a colon or equals sign, at the first code or function,
@@ -159,13 +163,15 @@ fn read(text: &str) -> Option<String> {
 mod tests {
     use super::*;
 
+    /// Names and colours of a list that is read whole.
+    fn named(text: &str) -> Vec<(Option<String>, String)> {
+        let items = color_list(text).into_iter();
+        items.map(|i| (i.name, i.color.unwrap())).collect()
+    }
+
     #[test]
     fn entries_are_read_in_whatever_notation() {
         let text = "#0f5c7a, 0xFFE4572E; rgb(138 154 43)\n\"Heather\": '7a4b8f';\n--brand-slate: #5c6b73;\n$sea = hsl(197, 78%, 27%)\nSand #f3e3c3\nteal\nDeep rgba(1, 2, 3, .5)";
-        let found: Vec<(Option<String>, String)> = color_list(text)
-            .into_iter()
-            .map(|i| (i.name, i.color.unwrap()))
-            .collect();
         let wanted = [
             (None, "#0f5c7a"),
             (None, "#e4572e"),
@@ -178,18 +184,14 @@ mod tests {
             (Some("Deep"), "rgba(1, 2, 3, .5)"),
         ];
         assert_eq!(
-            found,
+            named(text),
             wanted.map(|(n, c)| (n.map(str::to_owned), c.to_owned()))
         );
     }
 
     #[test]
     fn names_may_stand_behind_and_codes_side_by_side() {
-        let text = "#b23a48 Rust\nrgb(178, 58, 72) Red\n0f5c7a – deep_sea\n#8a9a2b /* Lichen */\n#111 #222 0x333333\nBad 7a4b8f\n#5c6b73 (Slate)";
-        let found: Vec<(Option<String>, String)> = color_list(text)
-            .into_iter()
-            .map(|i| (i.name, i.color.unwrap()))
-            .collect();
+        let text = "#b23a48 Rust\nrgb(178, 58, 72) Red\n0f5c7a – deep_sea\n#8a9a2b /* Lichen */\n#111 #222 0x333333\n123456 0a0b0c\n2024 red\nBad 7a4b8f\n#5c6b73 (Slate)";
         let wanted = [
             (Some("Rust"), "#b23a48"),
             (Some("Red"), "rgb(178, 58, 72)"),
@@ -198,11 +200,14 @@ mod tests {
             (None, "#111"),
             (None, "#222"),
             (None, "#333333"),
+            (None, "#123456"),
+            (None, "#0a0b0c"),
+            (Some("2024"), "red"),
             (Some("Bad"), "#7a4b8f"),
             (Some("Slate"), "#5c6b73"),
         ];
         assert_eq!(
-            found,
+            named(text),
             wanted.map(|(n, c)| (n.map(str::to_owned), c.to_owned()))
         );
     }

@@ -22,12 +22,7 @@ pub fn check(theme: &Resolved, derived: &Derived) -> CheckReport {
         theme: derived.name.clone(),
         ..Stamp::default()
     };
-    let source = Source {
-        decided: theme,
-        theme: derived,
-        stamp: &stamp,
-        beside: &[],
-    };
+    let source = Source::alone(theme, derived, &stamp);
     let targets: Vec<_> = theme
         .merged
         .packed()

@@ -251,7 +251,7 @@ fn plain_grounds(job: &Job<'_>, part: IntentPart, mode: Mode) -> String {
 /// Hover, pressed and disabled colours of buttons in both modes, where the framework would mix
 /// its own.
 fn states(job: &Job<'_>) -> String {
-    let mut out = String::from("$prefix: bs- !default;\n");
+    let mut out = String::from("$prefix: bs- !default;\n$focus-ring-width: 0.25rem !default;\n");
     for mode in Mode::BOTH {
         let root = match mode {
             Mode::Light => String::new(),
@@ -306,7 +306,7 @@ fn dark_fields(job: &Job<'_>) -> String {
             .join(",\n")
     };
     format!(
-        "\n{DARK} {{\n  --#{{$prefix}}focus-ring-color: {ring};\n}}\n\n{} {{\n  border-color: {edge};\n}}\n\n{} {{\n  border-color: {ring};\n  box-shadow: 0 0 0 0.25rem {ring};\n}}\n",
+        "\n{DARK} {{\n  --#{{$prefix}}focus-ring-color: {ring};\n}}\n\n{} {{\n  border-color: {edge};\n}}\n\n{} {{\n  border-color: {ring};\n  box-shadow: 0 0 0 $focus-ring-width {ring};\n}}\n",
         fields(""),
         fields(":focus"),
     )

@@ -275,12 +275,7 @@ fn the_front_end_wears_what_its_document_exports() {
         revision: None,
         date: None,
     };
-    let source = rhodon_formats::Source {
-        decided: &made.decided,
-        theme: &made.derived,
-        stamp: &stamp,
-        beside: &[],
-    };
+    let source = rhodon_formats::Source::alone(&made.decided, &made.derived, &stamp);
     let target = rhodon_formats::find("mantine").unwrap();
     let written = target
         .export(&source, target.settings([]).unwrap())

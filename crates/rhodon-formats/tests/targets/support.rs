@@ -28,12 +28,7 @@ impl Made {
         };
         let set = set.iter().map(|(k, v)| ((*k).to_owned(), (*v).to_owned()));
         let target = find(id)?;
-        let source = Source {
-            decided: &self.decided,
-            theme: &self.derived,
-            stamp: &stamp,
-            beside: &[],
-        };
+        let source = Source::alone(&self.decided, &self.derived, &stamp);
         target.export(&source, target.settings(set)?)
     }
 

@@ -155,14 +155,12 @@ impl Apart {
 
     /// Whether a colour is told from each of them by every kind of vision.
     fn are_apart(&self, code: Rgb8) -> bool {
-        VisionKind::ALL
-            .into_iter()
-            .zip(&self.0)
-            .all(|(kind, others)| {
-                let is_told = |own, other: &Lab65| difference_below(own, *other, APART).is_none();
-                let own = (!others.is_empty()).then(|| seen(kind, code));
-                own.is_none_or(|own| others.iter().all(|other| is_told(own, other)))
-            })
+        let mut views = VisionKind::ALL.into_iter().zip(&self.0);
+        views.all(|(kind, others)| {
+            let own = LazyCell::new(|| seen(kind, code));
+            let is_told = |other: &Lab65| difference_below(*own, *other, APART).is_none();
+            others.iter().all(is_told)
+        })
     }
 }
 

@@ -72,12 +72,7 @@ fn one(path: &Path, revision: Option<i32>) -> Result<(String, String), Failure> 
         revision,
         date: None,
     };
-    let source = Source {
-        decided: &decided,
-        theme: &theme,
-        stamp: &stamp,
-        beside: &[],
-    };
+    let source = Source::alone(&decided, &theme, &stamp);
     let text = style_sheet(&source).map_err(|e| Failure::bad(format!("{place}: {e}")))?;
     let stem = path
         .file_name()

@@ -42,12 +42,8 @@ pub(super) fn apply(spec: Document, tables: &Tables, import: &mut Import) -> Doc
 
 /// The tables of the files as they would be written now.
 fn written(decided: &Resolved, derived: &Derived) -> Option<Tables> {
-    let source = Source {
-        decided,
-        theme: derived,
-        stamp: &Stamp::default(),
-        beside: &[],
-    };
+    let stamp = Stamp::default();
+    let source = Source::alone(decided, derived, &stamp);
     let files = TARGET
         .export(&source, TARGET.settings([]).ok()?)
         .ok()?

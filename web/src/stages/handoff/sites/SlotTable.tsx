@@ -1,7 +1,7 @@
 import type { Sites } from "../../../api/sites";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { tokensOf } from "../../../editor/selectors";
-import { isColor, Swatch } from "../../../ui/Swatch";
+import { Told } from "../../../ui/Told";
 import { TypedField } from "../../../ui/TypedField";
 import classes from "./Sites.module.css";
 
@@ -43,7 +43,7 @@ export function SlotTable({ slots, onChoose }: Props) {
               />
             </td>
             <td className={value ? undefined : classes.alarm}>
-              {isColor(value) && <Swatch colors={[value]} />} {value ?? why}
+              <Told value={value} none={why} />
             </td>
           </tr>
         ))}

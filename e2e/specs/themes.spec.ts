@@ -1,3 +1,4 @@
+import type { Page } from "@playwright/test";
 import { brandRow, buttonColor, expect, open, openBrand, saved, savedSpec, test } from "./rhodon";
 
 test("create, rename, duplicate, delete and bring back", async ({ page, slug }) => {
@@ -35,6 +36,50 @@ test("create, rename, duplicate, delete and bring back", async ({ page, slug }) 
   await expect(menu).not.toHaveText(`Arctic ${name} copy ▾`);
   await page.getByRole("button", { name: "Bring back" }).click();
   await expect(menu).toHaveText(`Arctic ${name} copy ▾`);
+});
+
+/** Goes to another theme by the menu of the one that is open. */
+async function goTo(page: Page, name: string) {
+  const menu = page.getByRole("banner").getByRole("button", { name: "▾" });
+  await menu.click();
+  await page.getByRole("menuitem", { name }).first().click();
+  await expect(menu).toHaveText(`${name} ▾`);
+}
+
+test("a theme one comes back to is the one that was last saved", async ({ page, slug, request }) => {
+  await open(page, slug, "brand");
+  const { name } = await savedSpec(request, slug);
+  await page.getByRole("textbox", { name: "Add colours" }).fill("#8a9a2b");
+  await page.getByRole("button", { name: "Add colour" }).click();
+  await saved(page, 2);
+  await goTo(page, "Brindle Sound Ferries");
+  await goTo(page, name);
+  await saved(page, 2);
+  await expect(brandRow(page).getByText("#8a9a2b")).toBeVisible();
+
+  // Changed elsewhere while another theme is open.
+  await goTo(page, "Brindle Sound Ferries");
+  const spec = await savedSpec(request, slug);
+  spec.brand[0].color = "#334455";
+  const write = { headers: { "If-Match": '"2"' }, data: { spec, label: "elsewhere" } };
+  expect((await request.put(`/api/themes/${slug}`, write)).status()).toBe(200);
+  await goTo(page, name);
+  await saved(page, 3);
+  await expect(brandRow(page).getByText("#334455")).toBeVisible();
+
+  // Deleted, and brought back by undo, here and in a window that looks on.
+  const other = await page.context().newPage();
+  await open(other, slug, "brand");
+  await page.getByRole("banner").getByRole("button", { name: "▾" }).click();
+  await page.getByRole("menuitem", { name: "Delete …" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Delete", exact: true }).click();
+  const gone = other.getByRole("dialog").filter({ hasText: "deleted" });
+  await expect(gone).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await saved(page, 3);
+  await expect(brandRow(page).getByText("#334455")).toBeVisible();
+  await expect(gone).toBeHidden();
+  await saved(other, 3);
 });
 
 test("a start that is drawn stands below what was typed", async ({ page, slug }) => {

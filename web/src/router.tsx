@@ -91,7 +91,14 @@ const routeTree = rootRoute.addChildren([
 ]);
 
 export function makeRouter(client: QueryClient) {
-  return createRouter({ routeTree, context: { client }, defaultPreload: "intent" });
+  return createRouter({
+    routeTree,
+    context: { client },
+    defaultPreload: "intent",
+    // What was read is kept by the queries, which hear of changes; the router would show it as it was.
+    defaultGcTime: 0,
+    defaultPreloadStaleTime: 0,
+  });
 }
 
 declare module "@tanstack/react-router" {

@@ -58,8 +58,11 @@ export function EditorProvider({ theme, onRenamed, children }: Props) {
     return () => {
       stop();
       editor.stop();
+      // What nobody listens for any more is asked for anew when somebody comes back.
+      const { slug } = editor.store.getState().theme;
+      client.removeQueries({ queryKey: themeQuery(slug).queryKey });
     };
-  }, [editor, theme.id]);
+  }, [editor, theme.id, client]);
   useEffect(() => {
     // What only this window has would be lost with it: the browser asks first.
     const ask = (event: BeforeUnloadEvent) => {

@@ -253,6 +253,19 @@ describe("somebody else", () => {
     expect(await editor.commit(turn(1), "lost")).toEqual({});
     expect(state().status).toBe("deleted");
   });
+
+  test("a theme that is brought back elsewhere stands as it was", async () => {
+    const { editor, state, server } = open();
+    const there = server.load;
+    server.load = async () => undefined;
+    await editor.look(0);
+    expect(state().status).toBe("deleted");
+    server.load = there;
+    await editor.look(1);
+    expect([state().status, state().theme.revision]).toEqual(["saved", 1]);
+    expect(await editor.commit(turn(1), "goes on")).toBeDefined();
+    expect([state().status, server.theme.revision]).toEqual(["saved", 2]);
+  });
 });
 
 describe("a draft", () => {

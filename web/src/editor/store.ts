@@ -462,8 +462,10 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
 
     /** Looks whether the theme moved elsewhere; `revision` is what somebody told. */
     async look(revision?: number) {
-      const { theme } = now();
-      if (running || timer || revision === theme.revision) return;
+      const { theme, status } = now();
+      // One that was deleted comes back as it was.
+      const isKnown = revision === theme.revision && status !== "deleted";
+      if (running || timer || isKnown) return;
       try {
         const theirs = await server.load(theme.id, theme.slug);
         if (running || timer) return;

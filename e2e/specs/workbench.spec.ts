@@ -161,11 +161,11 @@ test("steps are pinned, left out, named anew and made see-through", async ({ pag
   await alpha.fill("8 thin");
   await alpha.press("Enter");
   // The reason stands at the field, in words; what is saved is said to be saved.
-  await expect(page.getByText("expected a number, found text")).toBeVisible();
+  await expect(page.getByText('found "thin"')).toBeVisible();
   await expect(alpha).toHaveAttribute("aria-invalid", "true");
   await expect(page.getByText("rev 4 · saved")).toBeVisible();
   await expect(alpha).toHaveValue("8 thin");
-  await alpha.fill("8 16");
+  await alpha.fill("8%, 16 %");
   await alpha.press("Enter");
   await saved(page, 5);
   await page.getByRole("link", { name: /Handoff/ }).click();

@@ -43,3 +43,14 @@ export const viewOf = (search: Record<string, unknown>): View => ({
   side: typeof search.side === "string" ? search.side : undefined,
   target: typeof search.target === "string" ? search.target : undefined,
 });
+
+/** What of a view another theme has too: not what is chosen in this one, nor what this one is compared with. */
+export const elsewhere = ({ source, proof, page, own, against, side, target }: View, slug: string): View => ({
+  source,
+  proof,
+  page,
+  own,
+  against: against === slug || against?.startsWith("rev-") ? undefined : against,
+  side,
+  target,
+});

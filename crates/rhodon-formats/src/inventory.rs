@@ -71,9 +71,8 @@ pub fn inventory(files: &[InputFile], near: f64) -> Inventory {
     let mut found = Inventory::default();
     let mut by_hex: IndexMap<String, Used> = IndexMap::new();
     for file in files {
-        match text_of(file) {
-            Ok(text) => take_stock(&file.name, text, &mut by_hex),
-            Err(why) => found.skipped.push((file.name.clone(), why)),
+        if let Err(why) = take_stock(file, &mut by_hex) {
+            found.skipped.push((file.name.clone(), why));
         }
     }
     found.colors = by_hex.into_values().collect();
@@ -85,10 +84,8 @@ pub fn inventory(files: &[InputFile], near: f64) -> Inventory {
     found
 }
 
+/// What a file says, where it is text of a size that is read.
 pub(crate) fn text_of(file: &InputFile) -> Result<&str, String> {
-    if finder_for(&file.name).is_none() {
-        return Err("no kind of text in which colours are found".to_owned());
-    }
     if file.bytes.len() > MAX_FILE {
         let size = file.bytes.len() / 1_000_000;
         return Err(format!(
@@ -104,11 +101,10 @@ pub(crate) fn text_of(file: &InputFile) -> Result<&str, String> {
     })
 }
 
-fn take_stock(name: &str, text: &str, by_hex: &mut IndexMap<String, Used>) {
-    let Some(finder) = finder_for(name) else {
-        return;
-    };
-    let file: Arc<str> = name.into();
+fn take_stock(file: &InputFile, by_hex: &mut IndexMap<String, Used>) -> Result<(), String> {
+    let finder = finder_for(&file.name).ok_or("no kind of text in which colours are found")?;
+    let text = text_of(file)?;
+    let file: Arc<str> = file.name.as_str().into();
     let mut lines = Lines::new(text);
     // Most colours are spelt the same way again and again.
     let mut known: HashMap<&str, usize> = HashMap::new();
@@ -131,6 +127,7 @@ fn take_stock(name: &str, text: &str, by_hex: &mut IndexMap<String, Used>) {
             text: spelling.to_owned(),
         });
     }
+    Ok(())
 }
 
 /// The place of a colour among those that are used, where it is put if it is new.

@@ -239,6 +239,35 @@ fn a_form_learned_from_an_example_gives_the_example_back() {
 }
 
 #[test]
+fn an_example_of_a_format_that_nobody_knows_is_learned() {
+    let theme = theme("#0f5c7a");
+    let example = "; of a host\n[frame]\nbar = #0f5c7a\nbadge = 0xFF0F5C7A\n[colors]\nalarm: red\n";
+    for name in ["host.ini", "host.zzz", "host"] {
+        let learned = learn(&InputFile::text(name, example), &theme).unwrap();
+        let slots: Vec<&str> = learned.form.slots.keys().map(|n| n.as_str()).collect();
+        assert_eq!(slots, ["bar", "badge", "alarm"], "{name}");
+        assert_eq!(fill(&learned.form, &theme, &[]).unwrap().text, example);
+        let other = fill(&learned.form, &self::theme("#a33a1e"), &[])
+            .unwrap()
+            .text;
+        assert!(
+            other.contains("bar = #a33a1e\nbadge = 0xFFA33A1E\n"),
+            "{other}"
+        );
+    }
+    let bytes = vec![0x89, b'P', 0xff];
+    let picture = InputFile {
+        name: "host.bin".into(),
+        bytes,
+    };
+    assert!(
+        learn(&picture, &theme)
+            .unwrap_err()
+            .starts_with("expected UTF-8 text")
+    );
+}
+
+#[test]
 fn examples_of_every_kind_are_learned_and_come_back_to_the_byte() {
     let theme = theme("#0f5c7a");
     let mut seed = 5;

@@ -103,6 +103,18 @@ fn names_are_those_of_variables_keys_and_resources() {
     );
     assert_eq!(names("a.gpl", "15 92 122 Petrol\n"), ["Petrol"]);
     assert_eq!(
+        names(
+            "a.toml",
+            "[x]\nedge = { width = 2, \"glow-bar\" = '#0f5c7a' }\n"
+        ),
+        ["glow-bar"]
+    );
+    assert_eq!(names("a.yml", "- petrol: 0x0f5c7a\n"), ["petrol"]);
+    assert_eq!(
+        names("a.php", "'petrol' => array( 'color' => '#0f5c7a' ),"),
+        ["color"]
+    );
+    assert_eq!(
         names("a.sass", "$petrol: #0f5c7a\n#add\n  color: #0f5c7a\n"),
         ["$petrol"]
     );

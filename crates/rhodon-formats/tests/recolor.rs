@@ -98,6 +98,11 @@ fn every_spelling_keeps_its_kind() {
             "a{color:#A33A1E;fill:rgba(163,58,30,.5)}",
         ),
         (
+            "host.zzz",
+            "bar = #0F5C7A\nbadge=0xff0f5c7a ; #0f5c7a\ncolor: red\n",
+            "bar = #A33A1E\nbadge=0xffa33a1e ; #0f5c7a\ncolor: #aabbcc\n",
+        ),
+        (
             "a.css",
             "a{color:red}.red{color:#F00}",
             "a{color:#aabbcc}.red{color:#ABC}",

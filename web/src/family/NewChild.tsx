@@ -35,6 +35,7 @@ export function NewChild({ member, onDone }: Asked) {
           maxLength={200}
           error={refusal}
           data-autofocus
+          onFocus={(e) => e.currentTarget.select()}
           onChange={(e) => setName(e.currentTarget.value)}
         />
         <Group justify="flex-end" mt="md">

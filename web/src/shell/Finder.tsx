@@ -1,7 +1,6 @@
 import "@mantine/spotlight/styles.css";
 import { createSpotlight, Spotlight } from "@mantine/spotlight";
 import { useQuery } from "@tanstack/react-query";
-import { useNavigate } from "@tanstack/react-router";
 import { type RefObject, useEffect, useMemo, useRef } from "react";
 import { cellOf } from "../api/cellOf";
 import { checkQuery, findingKey, nearQuery } from "../api/check";
@@ -11,6 +10,7 @@ import { useEditorState } from "../editor/EditorProvider";
 import { derivedOf, documentOf } from "../editor/selectors";
 import { isColor, Swatch } from "../ui/Swatch";
 import { useGoTo } from "../ui/useGoTo";
+import { useOpenTheme } from "../ui/useOpenTheme";
 import type { View } from "../view";
 import { dialogs } from "./dialogs";
 import classes from "./Finder.module.css";
@@ -144,7 +144,7 @@ function useEverything(actions: Action[]): Found[] {
   const { data: targets = [] } = useQuery(targetsQuery);
   const spec = useEditorState(documentOf);
   const { data: check } = useQuery(checkQuery(spec, "usual"));
-  const navigate = useNavigate();
+  const openTheme = useOpenTheme();
   return useMemo(() => {
     const go = (stage: string, view: Partial<View>) => () => goTo(stage, view);
     return [
@@ -156,7 +156,7 @@ function useEverything(actions: Action[]): Found[] {
         words: `${t.name} ${t.slug}`,
         help: t.parent ? `extends ${t.parent}` : t.slug,
         colors: t.colors,
-        run: () => void navigate({ to: "/themes/$slug/$stage", params: { slug: t.slug, stage: "stave" } }),
+        run: () => openTheme(t.slug),
       })),
       ...(derived?.scales ?? []).map((s) => ({
         id: `scale-${s.slug}`,
@@ -194,7 +194,7 @@ function useEverything(actions: Action[]): Found[] {
         run: go("ledger", { token: t.path }),
       })),
     ];
-  }, [actions, themes, targets, check, derived, navigate, goTo]);
+  }, [actions, themes, targets, check, derived, openTheme, goTo]);
 }
 
 /** The colours of a finding's tokens, in its mode. */

@@ -32,6 +32,7 @@ export function RenameDialog() {
           maxLength={200}
           error={refusal}
           data-autofocus
+          onFocus={(e) => e.currentTarget.select()}
           onChange={(e) => setValue(e.currentTarget.value)}
         />
         <Group justify="flex-end" mt="md">

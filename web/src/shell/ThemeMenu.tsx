@@ -6,6 +6,7 @@ import { useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
 import { listed } from "../ui/listed";
 import { Swatch } from "../ui/Swatch";
+import { useOpenTheme } from "../ui/useOpenTheme";
 import { dialogs } from "./dialogs";
 import classes from "./Frame.module.css";
 import type { Action } from "./useActions";
@@ -16,6 +17,7 @@ export function ThemeMenu({ child }: { child: Action | undefined }) {
   const theme = useEditorState(themeOf);
   const { data: themes = [] } = useQuery(themesQuery);
   const navigate = useNavigate();
+  const openTheme = useOpenTheme();
   const actions = useThemeActions();
   return (
     <Menu width={290} position="bottom-start">
@@ -28,9 +30,7 @@ export function ThemeMenu({ child }: { child: Action | undefined }) {
           {listed(themes).map(({ theme: t, depth, slug }) => (
             <Menu.Item
               key={t.id}
-              onClick={() =>
-                void navigate({ to: "/themes/$slug/$stage", params: { slug: t.slug, stage: "stave" } })
-              }
+              onClick={() => openTheme(t.slug)}
               aria-current={t.id === theme.id ? "true" : undefined}
               fw={t.id === theme.id ? 650 : 400}
               pl={10 + depth * 16}

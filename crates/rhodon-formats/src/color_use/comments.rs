@@ -15,6 +15,8 @@ pub(super) const SIGNS: Marks = &[("/*", "*/"), ("//", "\n")];
 pub(super) const TAGS: Marks = &[("<!--", "-->")];
 /// Of palettes.
 pub(super) const HASH: Marks = &[("# ", "\n")];
+/// Of settings.
+pub(super) const LINES: Marks = &[("# ", "\n"), ("; ", "\n"), ("// ", "\n")];
 
 /// The colours that comments mention.
 pub(super) fn find(text: &str, marks: Marks) -> Vec<ColorUse> {

@@ -10,6 +10,7 @@ mod markup;
 mod palette;
 mod resource;
 mod script;
+mod settings;
 mod spelling;
 mod style;
 mod written;
@@ -33,7 +34,7 @@ pub struct Finder {
 pub const FINDERS: &[Finder] = &[
     Finder {
         id: "style",
-        endings: &["css", "scss", "less", "pcss"],
+        endings: &["css", "scss", "less", "pcss", "qss"],
         find: style::find,
         comments: comments::SIGNS,
     },
@@ -65,7 +66,7 @@ pub const FINDERS: &[Finder] = &[
         id: "script",
         endings: &[
             "js", "mjs", "cjs", "ts", "mts", "cts", "jsx", "tsx", "kt", "kts", "swift", "dart",
-            "java",
+            "java", "php",
         ],
         find: script::find,
         comments: comments::SIGNS,
@@ -76,7 +77,30 @@ pub const FINDERS: &[Finder] = &[
         find: palette::find,
         comments: comments::HASH,
     },
+    SETTINGS,
 ];
+
+/// Settings of any program, and what any other text is read as.
+const SETTINGS: Finder = Finder {
+    id: "settings",
+    endings: &[
+        "ini",
+        "conf",
+        "cfg",
+        "toml",
+        "yaml",
+        "yml",
+        "properties",
+        "env",
+        "theme",
+        "txt",
+        "py",
+        "rb",
+        "lua",
+    ],
+    find: settings::find,
+    comments: comments::LINES,
+};
 
 /// Folders that hold what others made, or what is made anew at every build: passed over.
 pub const NOT_OURS: &[&str] = &[
@@ -126,6 +150,11 @@ pub fn finder_for(name: &str) -> Option<&'static Finder> {
     FINDERS
         .iter()
         .find(|f| f.endings.contains(&ending.as_str()))
+}
+
+/// The finder for a file that somebody chose by hand: what is of no known kind is read line by line.
+pub fn finder_for_any(name: &str) -> &'static Finder {
+    finder_for(name).unwrap_or(&SETTINGS)
 }
 
 /// Finds in a part, and tells places of the whole.

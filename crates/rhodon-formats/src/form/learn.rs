@@ -5,7 +5,7 @@ use indexmap::IndexMap;
 use rhodon_color::{Rgb8, difference};
 use rhodon_theme::{Derived, Form, Mode, Section, Slot, SlotName, Typed, Value};
 
-use crate::color_use::{ColorUse, Written, finder_for};
+use crate::color_use::{ColorUse, Written, finder_for_any};
 use crate::inventory::text_of;
 use crate::name::letters;
 use crate::read::InputFile;
@@ -27,10 +27,10 @@ pub struct Learned {
 /// Makes a form of an example in an in-house format.
 ///
 /// # Errors
-/// In words: it is no text in which colours are found, or there is none.
+/// In words: it is no text, or there is no colour in it.
 pub fn learn(example: &InputFile, theme: &Derived) -> Result<Learned, String> {
     let text = text_of(example)?;
-    let finder = finder_for(&example.name).ok_or("no kind of text in which colours are found")?;
+    let finder = finder_for_any(&example.name);
     let uses = finder.find(text);
     if uses.is_empty() {
         return Err("expected at least one colour, found none".to_owned());

@@ -12,7 +12,7 @@ use std::borrow::Cow;
 use foldhash::HashMap;
 use rhodon_color::{Color, Rgb8, respelt, respelt_alpha_first};
 
-use crate::color_use::{ColorUse, Written, finder_for};
+use crate::color_use::{ColorUse, Written, finder_for_any};
 use crate::inventory::{Lines, text_of};
 use crate::read::InputFile;
 
@@ -91,10 +91,10 @@ pub struct Left {
 /// Puts other colours into a file.
 ///
 /// # Errors
-/// In words: it is no text in which colours are found.
+/// In words: it is no text, or too long.
 pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
     let text = text_of(file)?;
-    let finder = finder_for(&file.name).ok_or("no kind of text in which colours are found")?;
+    let finder = finder_for_any(&file.name);
     let uses = if plan.comments {
         finder.find_with_comments(text)
     } else {

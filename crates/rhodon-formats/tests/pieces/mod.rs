@@ -136,6 +136,23 @@ const PALETTE: &[Piece] = &[
     (" 15  92 122\tPetrol\n", &["#0f5c7a"]),
     ("999 1 1 no\n", &[]),
 ];
+const SETTINGS: &[Piece] = &[
+    ("# bar = #abcdef\n#bad\n; row = #abcdef\n// #abcdef\n", &[]),
+    ("#0f5c7a Petrol\n", &["#0f5c7a"]),
+    ("bar = #0F5C7A # not #abcdef\n", &["#0f5c7a"]),
+    ("row: 'rgb(15 92 122 / 50%)'\n", &["#0f5c7a80"]),
+    ("badge=0xFF0F5C7A\nat=0x7F0F\n", &["#0f5c7a"]),
+    ("fruit = orange\nbar-color = tan\n", &["#d2b48c"]),
+    (
+        "[colours]\nfruit = \"orange\"\n[other]\nfruit = orange\n",
+        &["#ffa500"],
+    ),
+    (
+        "edge = { color = \"red\", width = 2, glow = \"#0f0\" }\n",
+        &["#ff0000", "#00ff00"],
+    ),
+    ("it's = #8a9a2b\n", &["#8a9a2b"]),
+];
 /// Pieces of every kind of file, by its ending.
 pub const KINDS: &[(&str, &[Piece])] = &[
     ("css", STYLE),
@@ -145,6 +162,7 @@ pub const KINDS: &[(&str, &[Piece])] = &[
     ("ts", SCRIPT),
     ("xml", RESOURCE),
     ("gpl", PALETTE),
+    ("ini", SETTINGS),
 ];
 
 /// The number after a number (SplitMix64).

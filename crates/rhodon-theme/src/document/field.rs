@@ -1,6 +1,6 @@
 //! A cursor over a JSON document that collects problems instead of stopping at the first.
 
-use std::{fmt::Display, str::FromStr};
+use std::{borrow::Cow, fmt::Display, str::FromStr};
 
 use indexmap::IndexMap;
 use serde_json::{Map, Value};
@@ -28,22 +28,23 @@ fn child(pointer: &str, key: &str) -> String {
     format!("{pointer}/{}", key.replace('~', "~0").replace('/', "~1"))
 }
 
-fn kind(value: &Value) -> &'static str {
-    match value {
+/// What stands where something else was expected: a text or number as it is, of others their kind.
+fn told(value: &Value) -> Cow<'static, str> {
+    Cow::Borrowed(match value {
         Value::Null => "null",
         Value::Bool(_) => "true or false",
-        Value::Number(_) => "a number",
-        Value::String(_) => "text",
+        Value::Number(number) => return Cow::Owned(number.to_string()),
+        Value::String(text) => return Cow::Owned(quoted(text)),
         Value::Array(_) => "a list",
         Value::Object(_) => "an object",
-    }
+    })
 }
 
 impl<'a> Node<'a> {
     fn refuse<T>(&self, problems: &mut Problems, expected: &str) -> Option<T> {
         problems.add(
             &self.pointer,
-            format!("expected {expected}, found {}", kind(self.value)),
+            format!("expected {expected}, found {}", told(self.value)),
         );
         None
     }
@@ -196,17 +197,8 @@ impl<'a> Node<'a> {
 
     /// A number within bounds.
     pub(crate) fn number(&self, low: f64, high: f64, problems: &mut Problems) -> Option<f64> {
-        let Some(n) = self.value.as_f64() else {
-            return self.refuse(problems, "a number");
-        };
-        if (low..=high).contains(&n) {
-            return Some(n);
-        }
-        problems.add(
-            &self.pointer,
-            format!("expected a number from {low} to {high}, found {n}"),
-        );
-        None
+        let number = self.value.as_f64().filter(|n| (low..=high).contains(n));
+        number.or_else(|| self.refuse(problems, &format!("a number from {low} to {high}")))
     }
 
     /// True or false.

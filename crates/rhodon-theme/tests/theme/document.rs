@@ -38,7 +38,7 @@ fn every_problem_is_told_at_once_with_its_place() {
     /tokens/Ferry: "Ferry": expected a token path of slugs joined by dots, such as ferry.wake
     /tokens/primary.mine: "primary.mine" belongs to a group that is derived: expected a group of your own
     /type/import: expected an https address without quotes, brackets or spaces
-    /type/ratio: expected a number, found text
+    /type/ratio: expected a number from 1.05 to 2, found "big"
     /shape/radius: expected a number from 0 to 64, found -1
     "#);
 }
@@ -331,9 +331,9 @@ fn choices_for_the_handoff_and_kept_tokens_are_part_of_the_document() {
         problems(
             json!({ "handoff": { "css": { "mode": 1 }, "C": {} }, "kept": { "a": 1, "b": { "$value": ["\u{0}"] }, "c\u{0}": {} } })
         ),
-        "/handoff/css/mode: expected text, found a number\n\
+        "/handoff/css/mode: expected text, found 1\n\
          /handoff/C: \"C\": expected a slug of lower-case letters, digits and single hyphens, starting with a letter\n\
-         /kept/a: expected an object, found a number\n\
+         /kept/a: expected an object, found 1\n\
          /kept/b: expected text without the character U+0000\n\
          /kept/c\u{0}: \"c\u{0}\": expected a path of at most 1,000 bytes and 32 names, none of which starts with $, without control characters"
     );

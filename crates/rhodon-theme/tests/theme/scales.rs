@@ -498,11 +498,11 @@ fn settings_that_cannot_be_met_are_told_with_their_place() {
         ),
         (
             json!({ "zero": "yes" }),
-            "/scales/petrol/zero: expected true or false, found text",
+            "/scales/petrol/zero: expected true or false, found \"yes\"",
         ),
         (
             json!({ "wide": 1 }),
-            "/scales/petrol/wide: expected true or false, found a number",
+            "/scales/petrol/wide: expected true or false, found 1",
         ),
         (
             json!({ "steps": ["a", "b"], "pins": { "a": "#ffffff", "b": "#000000" } }),

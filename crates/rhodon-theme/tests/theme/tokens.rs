@@ -154,12 +154,12 @@ fn values_of_the_wrong_kind_say_what_was_expected() {
             json!({ "light": "#fff" }),
             "expected a value, or one for light and one for dark",
         ),
-        (json!({ "value": 5 }), "expected text, found a number"),
+        (json!({ "value": 5 }), "expected text, found 5"),
         (
             json!({ "value": "#fff", "note": "x" }),
             "unknown key \"note\"",
         ),
-        (json!("#fff"), "expected an object, found text"),
+        (json!("#fff"), "expected an object, found \"#fff\""),
     ] {
         let found = problems(json!({ "tokens": { "ferry.odd": token } }));
         assert!(
@@ -469,7 +469,7 @@ fn an_aim_is_a_whole() {
         ),
         (
             json!({ "dominant": "60", "secondary": 30, "accent": 10 }),
-            "/aim/dominant: expected a number, found text",
+            "/aim/dominant: expected a number from 0 to 100, found \"60\"",
         ),
     ] {
         let found = problems(json!({ "aim": aim }));
@@ -501,7 +501,7 @@ fn documents_of_the_wrong_shape_say_so() {
         ),
         (
             r##"{"format":1,"name":"X","brand":["#111"]}"##,
-            "/brand/0: expected an object, found text",
+            "/brand/0: expected an object, found \"#111\"",
         ),
         (
             r##"{"format":1,"name":"X","brand":[{"name":"A"}]}"##,

@@ -33,8 +33,9 @@ const HELP = {
 const words = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
 
 /** What is no number goes to the server as typed, which says what it expected; the typing stays. */
-const numberOrWord = (word: string) =>
+const percentOrWord = (word: string) =>
   Number.isFinite(Number(word)) ? Number(word) : (word as unknown as number);
+const percents = (text: string) => words(text.replaceAll("%", " ")).map(percentOrWord);
 
 type ScaleSettings = NonNullable<ThemeDocument["scales"]>[string];
 
@@ -93,7 +94,7 @@ export const StepSettings = memo(function StepSettings({ scale }: { scale: Still
         name="Alpha steps, %"
         placeholder="8 16 24"
         value={settings.alpha?.join(" ") ?? ""}
-        onText={(text) => set({ alpha: words(text).map(numberOrWord) }, `alpha steps ${text || "none"}`)}
+        onText={(text) => set({ alpha: percents(text) }, `alpha steps ${text || "none"}`)}
       />
       {scale.origin !== "derived" && (
         <NativeSelect

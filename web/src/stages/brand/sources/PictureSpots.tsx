@@ -19,9 +19,9 @@ interface Props {
   onRemove: (spot: Spot) => void;
 }
 
-/** Room for the picture and for one line of the list, in px. */
+/** Room for the picture, for the list with the buttons below it, and for one line of it, in px. */
 const HEIGHT = 264;
-const LIST = 168;
+const LIST = 200;
 const GAP = 26;
 const ROW = 24;
 /** Over how much a colour is averaged, as a share of the longer side. */

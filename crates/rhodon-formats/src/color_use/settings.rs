@@ -1,0 +1,142 @@
+//! Settings and data that are read line by line, whatever program they are for: `bar = #0f5c7a`,
+//! `row: "rgb(15 92 122)"`, `badge=0xFF0F5C7A`. Where it is no comment, a code is a colour; a CSS name is
+//! one only as the whole value of what sounds like one.
+
+use std::ops::Range;
+
+use rhodon_color::Color;
+
+use super::spelling::{named, sounds_like_color, within};
+use super::{ColorUse, Written, shifted};
+
+/// Finds the colours of settings.
+pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
+    let mut at = 0;
+    // A heading says for all below it whether they are colours.
+    let mut under_colors = false;
+    for line in text.split_inclusive('\n') {
+        let body = &line[..comment_start(line)];
+        if let Some(heading) = heading(body) {
+            under_colors = sounds_like_color(heading);
+        }
+        let from = out.len();
+        shifted(body, at, codes, out);
+        for found in out[from..].iter_mut() {
+            found.name = key_before(body, found.range.start - at);
+        }
+        values(body, |range, key| {
+            let value = &body[range.clone()];
+            let written = if let Some(digits) = value.strip_prefix("0x") {
+                number(digits).map(|color| (color, Written::AlphaFirst))
+            } else {
+                let is_color = under_colors || sounds_like_color(key);
+                named(value)
+                    .filter(|_| is_color)
+                    .map(|color| (color, Written::Css))
+            };
+            out.extend(written.map(|(color, written)| ColorUse {
+                range: range.start + at..range.end + at,
+                color,
+                name: Some(key.to_owned()).filter(|key| !key.is_empty()),
+                written,
+            }));
+        });
+        at += line.len();
+    }
+}
+
+/// Hex and functions, wherever they stand in a line.
+fn codes(line: &str, out: &mut Vec<ColorUse>) {
+    within(line, |range, color| {
+        out.push(ColorUse::css(range, color, None))
+    });
+}
+
+/// `0xFF0F5C7A` with the opacity in front, `0x0F5C7A` without: behind the `0x`.
+fn number(digits: &str) -> Option<Color> {
+    matches!(digits.len(), 6 | 8).then(|| Color::from_hex_alpha_first(digits))?
+}
+
+/// Where the comment of a line begins, or its end. `#` opens one unless a colour follows: at the
+/// beginning of a line, where `#bad` is a word, one of six or eight digits.
+fn comment_start(line: &str) -> usize {
+    let bytes = line.as_bytes();
+    let begins = line.len() - line.trim_start().len();
+    let mut quote = None;
+    for (at, &byte) in bytes.iter().enumerate() {
+        let before = at.checked_sub(1).map(|at| bytes[at]);
+        let apart = at == begins || before.is_none_or(|b| b.is_ascii_whitespace());
+        match (byte, quote) {
+            // Within a word it is an apostrophe.
+            (b'"' | b'\'', None) if !before.is_some_and(|b| b.is_ascii_alphanumeric()) => {
+                quote = Some(byte);
+            }
+            (_, Some(open)) if byte == open => quote = None,
+            (b'#', None) if apart => {
+                let digits = digits(&bytes[at + 1..]);
+                let fits = matches!(digits, 6 | 8) || (at > begins && matches!(digits, 3 | 4));
+                if !fits {
+                    return at;
+                }
+            }
+            (b';', None) if apart => return at,
+            (b'/', None) if apart && bytes.get(at + 1) == Some(&b'/') => return at,
+            _ => {}
+        }
+    }
+    line.len()
+}
+
+/// How many hex digits stand first, if nothing else is joined to them.
+fn digits(bytes: &[u8]) -> usize {
+    let count = bytes.iter().take_while(|b| b.is_ascii_hexdigit()).count();
+    match bytes.get(count) {
+        Some(b) if b.is_ascii_alphanumeric() || *b == b'_' => 0,
+        _ => count,
+    }
+}
+
+/// `[colours]`, or `colours:` with nothing behind it.
+fn heading(line: &str) -> Option<&str> {
+    let line = line.trim();
+    if let Some(inner) = line.strip_prefix('[') {
+        return inner.strip_suffix(']');
+    }
+    line.strip_suffix(':')
+}
+
+/// Every value that stands alone behind `=` or `:`, with its key; quotes are no part of either.
+fn values(line: &str, mut found: impl FnMut(Range<usize>, &str)) {
+    for (sign, _) in line.match_indices(['=', ':']) {
+        let behind = &line[sign + 1..];
+        let lead = behind.len() - behind.trim_start_matches([' ', '\t', '"', '\'', '>']).len();
+        let from = sign + 1 + lead;
+        let word = line[from..].bytes().take_while(u8::is_ascii_alphanumeric);
+        let range = from..from + word.count();
+        let ends = line[range.end..]
+            .trim_start_matches(['"', '\''])
+            .trim_start();
+        if !range.is_empty() && (ends.is_empty() || ends.starts_with([',', ';', '}', ')', ']'])) {
+            found(range, key_before(line, from).as_deref().unwrap_or_default());
+        }
+    }
+}
+
+/// The key whose value begins there: the word before the last `=` or `:`.
+fn key_before(line: &str, at: usize) -> Option<String> {
+    let before = &line[..at];
+    let sign = before.rfind(['=', ':'])?;
+    // What stands between key and value belongs to neither; another value is another's.
+    if before[sign + 1..].contains(',') {
+        return None;
+    }
+    let is_key = |c: char| c.is_alphanumeric() || matches!(c, '_' | '-' | '.');
+    let key = before[..sign].trim_end_matches(|c| !is_key(c));
+    let start = key
+        .char_indices()
+        .rev()
+        .take_while(|(_, c)| is_key(*c))
+        .last()?
+        .0;
+    Some(key[start..].trim_start_matches('-').to_owned()).filter(|key| !key.is_empty())
+}

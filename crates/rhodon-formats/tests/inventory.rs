@@ -110,10 +110,42 @@ fn names_are_those_of_variables_keys_and_resources() {
         ["glow-bar"]
     );
     assert_eq!(names("a.yml", "- petrol: 0x0f5c7a\n"), ["petrol"]);
-    assert_eq!(
-        names("a.php", "'petrol' => array( 'color' => '#0f5c7a' ),"),
-        ["color"]
-    );
+    assert_eq!(names("a.php", "'petrol' => '#0f5c7a',"), ["petrol"]);
+    // In a list of entries it is the name beside it.
+    for (file, text) in [
+        (
+            "a.php",
+            "array( array( 'slug' => 'sea', 'name' => __( 'Petrol', 'x' ), 'color' => '#0f5c7a' ) );",
+        ),
+        (
+            "a.json",
+            r##"{"palette":[{"slug":"sea","color":"#0f5c7a","name":"Petrol"}]}"##,
+        ),
+        (
+            "a.ts",
+            "[{ name: 'Petrol', id: 7, value: { is: 1 }, hex: '#0f5c7a' }]",
+        ),
+        (
+            "a.kt",
+            "[{ label = \"Petrol\", color = Color(0xFF0F5C7A) }]",
+        ),
+        (
+            "a.yaml",
+            "colors:\n  - name: Petrol\n    value: '#0f5c7a'\n  - name: Buoy\n    value: teal\n",
+        ),
+        (
+            "a.toml",
+            "[[colors]]\nhex = \"#0f5c7a\"\nname = \"Petrol\"\n\n[[colors]]\nname = \"Buoy\"\n",
+        ),
+        (
+            "a.yml",
+            "- { name: Petrol, value: '#0f5c7a' }\n- { name: Buoy, value: '#e4572e' }\n",
+        ),
+    ] {
+        let found = of(file, text);
+        let petrol = found.colors.iter().find(|used| used.hex == "#0f5c7a");
+        assert_eq!(petrol.unwrap().names, ["Petrol"], "{text}");
+    }
     assert_eq!(
         names("a.sass", "$petrol: #0f5c7a\n#add\n  color: #0f5c7a\n"),
         ["$petrol"]

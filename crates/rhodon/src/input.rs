@@ -1,16 +1,17 @@
 //! Inputs as arguments or as lines of standard input.
 
 use std::fs;
-use std::io::{self, BufRead, Read};
+use std::io::{self, BufRead, BufReader, Read, Stdin};
 use std::path::Path;
 
 use clap::Args;
+use rayon::prelude::*;
 use rhodon_color::Color;
 use rhodon_formats::color_use::NOT_OURS;
 use rhodon_formats::read::InputFile;
 use walkdir::{DirEntry, WalkDir};
 
-use crate::output::Failure;
+use crate::output::{Failure, Printer};
 
 /// What commands take that go over values one by one.
 #[derive(Debug, Args)]
@@ -32,31 +33,68 @@ fn from_stdin(values: &[String]) -> bool {
     values.is_empty() || (values.len() == 1 && values[0] == "-")
 }
 
-/// Calls `each` for every input, in order; lines are handled as they arrive.
-pub fn each(
-    values: &[String],
-    mut each: impl FnMut(Item) -> Result<(), Failure>,
-) -> Result<(), Failure> {
+/// Room for what is read of standard input at once, in bytes: as much as a pipe holds.
+const ROOM: usize = 64 * 1024;
+/// Inputs from which they are spread over the cores, and how many each takes at once.
+const MANY: usize = 64;
+
+/// Does a job for every input and prints what it says, in their order. Lines are done as they arrive, all
+/// those that are there at once.
+pub fn each<Job>(values: &[String], printer: &mut Printer, job: Job) -> Result<(), Failure>
+where
+    Job: Fn(&Item, &mut Printer) -> Result<(), Failure> + Sync,
+{
     if !from_stdin(values) {
-        return given(values, each);
+        return given(values, |item| job(&item, printer));
     }
-    let mut stdin = io::stdin().lock();
-    let mut line = Vec::new();
+    let mut stdin = BufReader::with_capacity(ROOM, io::stdin());
     let mut number = 0;
     loop {
-        line.clear();
-        let read = stdin.read_until(b'\n', &mut line).map_err(reading)?;
-        if read == 0 {
+        let items = lines(&mut stdin, &mut number)?;
+        if items.is_empty() {
             return Ok(());
         }
-        number += 1;
+        at_once(&items, printer, &job)?;
+        // What waits for the next line has been told what came of the last.
+        printer.flush()?;
+    }
+}
+
+fn at_once<Job>(items: &[Item], printer: &mut Printer, job: &Job) -> Result<(), Failure>
+where
+    Job: Fn(&Item, &mut Printer) -> Result<(), Failure> + Sync,
+{
+    if items.len() < MANY {
+        return items.iter().try_for_each(|item| job(item, printer));
+    }
+    let apart = printer.part();
+    let parts = items.par_chunks(MANY).map(|items| {
+        let mut part = apart.part();
+        items.iter().try_for_each(|item| job(item, &mut part))?;
+        Ok(part)
+    });
+    let parts: Vec<Printer> = parts.collect::<Result<_, Failure>>()?;
+    parts.into_iter().try_for_each(|part| printer.append(part))
+}
+
+/// The next line, and those behind it that are there already; none at the end.
+fn lines(stdin: &mut BufReader<Stdin>, number: &mut usize) -> Result<Vec<Item>, Failure> {
+    let (mut items, mut line) = (Vec::new(), Vec::new());
+    loop {
+        line.clear();
+        if stdin.read_until(b'\n', &mut line).map_err(reading)? == 0 {
+            return Ok(items);
+        }
+        *number += 1;
         // What is not UTF-8 is no colour either: it is refused where it stands.
         let text = String::from_utf8_lossy(&line);
-        let text = text.trim_end_matches(['\n', '\r']);
-        each(Item {
+        items.push(Item {
             place: format!("line {number}"),
-            text: text.to_owned(),
-        })?;
+            text: text.trim_end_matches(['\n', '\r']).to_owned(),
+        });
+        if !stdin.buffer().contains(&b'\n') {
+            return Ok(items);
+        }
     }
 }
 

@@ -70,10 +70,10 @@ impl From<Failure> for ExitCode {
     }
 }
 
-/// Standard output, as JSON lines or for people.
+/// Standard output, as JSON lines or for people, or a part of it that is put in its place later.
 #[derive(Debug)]
 pub struct Printer {
-    out: BufWriter<Stdout>,
+    out: Out,
     json: bool,
     /// Whether colours are shown beside their codes.
     color: bool,
@@ -81,16 +81,64 @@ pub struct Printer {
     failed: bool,
 }
 
+/// Where what is printed goes.
+#[derive(Debug)]
+enum Out {
+    Standard(BufWriter<Stdout>),
+    /// What a part says on standard output, and on standard error.
+    Part(Vec<u8>, String),
+}
+
+impl Write for Out {
+    fn write(&mut self, bytes: &[u8]) -> io::Result<usize> {
+        match self {
+            Self::Standard(out) => out.write(bytes),
+            Self::Part(out, _) => out.write(bytes),
+        }
+    }
+
+    fn flush(&mut self) -> io::Result<()> {
+        match self {
+            Self::Standard(out) => out.flush(),
+            Self::Part(..) => Ok(()),
+        }
+    }
+}
+
 impl Printer {
     /// Prints JSON if asked to.
     pub fn new(json: bool) -> Self {
         Self {
-            out: BufWriter::new(io::stdout()),
+            out: Out::Standard(BufWriter::new(io::stdout())),
             json,
             color: AutoStream::choice(&io::stdout()) != ColorChoice::Never,
             bad: false,
             failed: false,
         }
+    }
+
+    /// A printer for a part that is made beside others.
+    pub fn part(&self) -> Self {
+        Self {
+            out: Out::Part(Vec::new(), String::new()),
+            json: self.json,
+            color: self.color,
+            bad: false,
+            failed: false,
+        }
+    }
+
+    /// Prints what a part says.
+    pub fn append(&mut self, part: Self) -> Result<(), Failure> {
+        self.bad |= part.bad;
+        self.failed |= part.failed;
+        let Out::Part(out, told) = part.out else {
+            return Ok(());
+        };
+        if !told.is_empty() {
+            self.tell(&told);
+        }
+        self.bytes(&out)
     }
 
     /// One result: as a JSON line, or as text for people.
@@ -129,8 +177,16 @@ impl Printer {
         value: &impl Serialize,
     ) -> Result<(), Failure> {
         self.bad = true;
-        eprintln!("{place}: {:?}: {message}", shortened(input));
+        self.tell(&format!("{place}: {:?}: {message}\n", shortened(input)));
         if self.json { self.line(value) } else { Ok(()) }
+    }
+
+    /// Says something on standard error.
+    fn tell(&mut self, lines: &str) {
+        match &mut self.out {
+            Out::Standard(_) => eprint!("{lines}"),
+            Out::Part(_, told) => told.push_str(lines),
+        }
     }
 
     /// Notes that some input was wrong and has been told.

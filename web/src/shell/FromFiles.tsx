@@ -63,8 +63,8 @@ export function FromFiles({ dropped, onSpec, onPictures }: Props) {
       </FileButton>
       <p>
         {onPictures ? "A picture for its colours, a" : "A"} saved theme document, design tokens (tokens.json
-        with tokens.dark.json and theme.resolver.json), or any style sheet, script or resource with colours in
-        it.
+        with tokens.dark.json and theme.resolver.json), a list, or any style sheet, script, resource or
+        settings with colours in them.
       </p>
       {refusal && (
         <p role="alert" className={classes.problem}>

@@ -4,12 +4,14 @@ use std::ops::Range;
 
 use super::ColorUse;
 use super::components::Components;
+use super::entry::Entry;
 use super::spelling::{is_shorthand, sounds_like_color, whole, within};
 
 /// Finds the colours among the values.
 pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
     let mut keys = Keys::default();
     let mut components = Components::default();
+    let mut entries: Vec<Entry> = Vec::new();
     for token in (Tokens { text, at: 0 }) {
         match token {
             Token::Open => {
@@ -17,9 +19,13 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
                     components = Components::default();
                 }
                 keys.open();
+                entries.push(Entry::default());
             }
             Token::Close => {
                 keys.close();
+                if let Some(entry) = entries.pop() {
+                    entry.close(out);
+                }
                 if let Some(found) = components.take(&keys.name()) {
                     out.push(found);
                 }
@@ -29,10 +35,19 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
                 keys.key = Some(text[range].to_owned());
             }
             Token::Text(range) => {
+                let before = out.len();
                 if let Some(key) = &keys.key {
                     components.add(key, text, &range);
                 }
+                let held = &text[range.clone()];
                 value(text, range, &keys, out);
+                if let (Some(key), Some(entry)) = (&keys.key, entries.last_mut()) {
+                    if out.len() > before {
+                        entry.color(key, before);
+                    } else {
+                        entry.text(key, held);
+                    }
+                }
             }
         }
     }

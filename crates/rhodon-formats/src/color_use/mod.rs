@@ -5,6 +5,7 @@
 
 mod comments;
 mod components;
+mod entry;
 mod json;
 mod markup;
 mod palette;
@@ -18,6 +19,7 @@ mod written;
 pub use self::written::{ColorUse, Written};
 
 use self::comments::Marks;
+pub(crate) use self::entry::is_plain;
 
 /// How colours are found in a kind of file.
 #[derive(Debug)]
@@ -93,7 +95,6 @@ const SETTINGS: Finder = Finder {
         "properties",
         "env",
         "theme",
-        "txt",
         "py",
         "rb",
         "lua",

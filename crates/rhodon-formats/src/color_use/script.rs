@@ -5,6 +5,7 @@ use std::ops::Range;
 
 use rhodon_color::Color;
 
+use super::entry::Entry;
 use super::spelling::{is_shorthand, sounds_like_color, whole, within};
 use super::{ColorUse, Written, shifted, style};
 
@@ -43,10 +44,37 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
         at: 0,
         before: Vec::new(),
     };
+    // Brackets that are open; those of a list hold an entry.
+    let mut open: Vec<Option<Entry>> = Vec::new();
     while let Some(token) = reader.next() {
+        let before = out.len();
+        let key = match &token {
+            Token::Text(range) | Token::Number(range) => {
+                reader.name().map(|key| (key, range.clone()))
+            }
+            Token::Open(is_list) => {
+                open.push(is_list.then(Entry::default));
+                None
+            }
+            Token::Close => {
+                if let Some(Some(entry)) = open.pop() {
+                    entry.close(out);
+                }
+                None
+            }
+        };
         match token {
             Token::Text(range) => reader.in_text(range, out),
             Token::Number(range) => reader.in_number(range, out),
+            Token::Open(_) | Token::Close => {}
+        }
+        let entry = open.iter_mut().rev().find_map(Option::as_mut);
+        if let (Some((key, range)), Some(entry)) = (key, entry) {
+            if out.len() > before {
+                entry.color(&key, before);
+            } else if let Some(held) = text.get(range) {
+                entry.text(&key, held);
+            }
         }
     }
 }
@@ -54,6 +82,9 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
 enum Token {
     Text(Range<usize>),
     Number(Range<usize>),
+    /// A bracket, and whether it holds keys with values.
+    Open(bool),
+    Close,
 }
 
 struct Reader<'a> {
@@ -106,7 +137,17 @@ impl<'a> Reader<'a> {
                 }
                 b if b.is_ascii() => {
                     self.at += 1;
+                    let is_list = match b {
+                        b'{' | b'[' => true,
+                        b'(' => self.before.last() == Some(&"array"),
+                        _ => false,
+                    };
                     self.note(at..at + 1);
+                    match b {
+                        b'{' | b'[' | b'(' => return Some(Token::Open(is_list)),
+                        b'}' | b']' | b')' => return Some(Token::Close),
+                        _ => {}
+                    }
                 }
                 _ => self.at += self.text[at..].chars().next().map_or(1, char::len_utf8),
             }

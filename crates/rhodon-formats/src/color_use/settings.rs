@@ -6,6 +6,7 @@ use std::ops::Range;
 
 use rhodon_color::Color;
 
+use super::entry::Entry;
 use super::spelling::{named, sounds_like_color, within};
 use super::{ColorUse, Written, shifted};
 
@@ -14,35 +15,51 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
     let mut at = 0;
     // A heading says for all below it whether they are colours.
     let mut under_colors = false;
+    let mut entry = Entry::default();
     for line in text.split_inclusive('\n') {
         let body = &line[..comment_start(line)];
-        if let Some(heading) = heading(body) {
+        let heading = heading(body);
+        if let Some(heading) = heading {
             under_colors = sounds_like_color(heading);
+        }
+        let begun = body.trim();
+        if heading.is_some() || begun.is_empty() || begun.starts_with(['-', '{']) {
+            std::mem::take(&mut entry).close(out);
         }
         let from = out.len();
         shifted(body, at, codes, out);
-        for found in out[from..].iter_mut() {
+        for (i, found) in out.iter_mut().enumerate().skip(from) {
             found.name = key_before(body, found.range.start - at);
+            if let Some(key) = &found.name {
+                entry.color(key, i);
+            }
         }
         values(body, |range, key| {
             let value = &body[range.clone()];
-            let written = if let Some(digits) = value.strip_prefix("0x") {
-                number(digits).map(|color| (color, Written::AlphaFirst))
-            } else {
-                let is_color = under_colors || sounds_like_color(key);
-                named(value)
-                    .filter(|_| is_color)
-                    .map(|color| (color, Written::Css))
-            };
-            out.extend(written.map(|(color, written)| ColorUse {
-                range: range.start + at..range.end + at,
-                color,
-                name: Some(key.to_owned()).filter(|key| !key.is_empty()),
-                written,
-            }));
+            match color(value, under_colors || sounds_like_color(key)) {
+                Some((color, written)) => {
+                    entry.color(key, out.len());
+                    out.push(ColorUse {
+                        range: range.start + at..range.end + at,
+                        color,
+                        name: Some(key.to_owned()),
+                        written,
+                    });
+                }
+                None => entry.text(key, value),
+            }
         });
         at += line.len();
     }
+    entry.close(out);
+}
+
+/// A value that is a number behind `0x`, or a CSS name where `names` says so.
+fn color(value: &str, names: bool) -> Option<(Color, Written)> {
+    if let Some(digits) = value.strip_prefix("0x") {
+        return Some((number(digits)?, Written::AlphaFirst));
+    }
+    Some((named(value).filter(|_| names)?, Written::Css))
 }
 
 /// Hex and functions, wherever they stand in a line.
@@ -105,19 +122,22 @@ fn heading(line: &str) -> Option<&str> {
     line.strip_suffix(':')
 }
 
-/// Every value that stands alone behind `=` or `:`, with its key; quotes are no part of either.
+/// Every value behind `=`, `:` or `=>` with its key; quotes are no part of either.
 fn values(line: &str, mut found: impl FnMut(Range<usize>, &str)) {
     for (sign, _) in line.match_indices(['=', ':']) {
-        let behind = &line[sign + 1..];
-        let lead = behind.len() - behind.trim_start_matches([' ', '\t', '"', '\'', '>']).len();
-        let from = sign + 1 + lead;
-        let word = line[from..].bytes().take_while(u8::is_ascii_alphanumeric);
-        let range = from..from + word.count();
-        let ends = line[range.end..]
-            .trim_start_matches(['"', '\''])
-            .trim_start();
-        if !range.is_empty() && (ends.is_empty() || ends.starts_with([',', ';', '}', ')', ']'])) {
-            found(range, key_before(line, from).as_deref().unwrap_or_default());
+        let behind = line[sign + 1..].trim_start_matches([' ', '\t', '>']);
+        let quote = behind.chars().next().filter(|c| matches!(c, '"' | '\''));
+        let inner = &behind[quote.map_or(0, char::len_utf8)..];
+        let held = match quote {
+            Some(quote) => inner.split(quote).next(),
+            None => inner.split([',', ';', '}', ')', ']']).next(),
+        };
+        let (from, held) = (
+            line.len() - inner.len(),
+            held.unwrap_or_default().trim_end(),
+        );
+        if let Some(key) = key_before(line, from).filter(|_| !held.is_empty()) {
+            found(from..from + held.len(), &key);
         }
     }
 }

@@ -1,12 +1,14 @@
 //! `colors`: any text in which colours are found. Scales that are known by the names of their steps come
 //! first, then the colours used most, one of each family.
 
+use std::cmp::Reverse;
+
 use rhodon_color::Rgb8;
 use rhodon_theme::{Document, Typed, capitalised, color_look};
 
 use super::import::{Import, InputFile, ReadProblem};
 use super::reader::Reader;
-use crate::color_use::finder_for;
+use crate::color_use::{finder_for, is_plain};
 use crate::inventory::{Inventory, NEAR, Used, inventory};
 
 /// See the module.
@@ -14,8 +16,51 @@ pub(super) static READER: Reader = Reader {
     id: "colors",
     name: "File with colours",
     endings: &[
-        ".css", ".scss", ".sass", ".less", ".html", ".svg", ".xml", ".gpl", ".js", ".ts", ".kt",
-        ".swift", ".dart",
+        ".css",
+        ".scss",
+        ".less",
+        ".pcss",
+        ".qss",
+        ".sass",
+        ".styl",
+        ".html",
+        ".htm",
+        ".svg",
+        ".vue",
+        ".svelte",
+        ".astro",
+        ".json",
+        ".jsonc",
+        ".json5",
+        ".webmanifest",
+        ".xml",
+        ".js",
+        ".mjs",
+        ".cjs",
+        ".ts",
+        ".mts",
+        ".cts",
+        ".jsx",
+        ".tsx",
+        ".kt",
+        ".kts",
+        ".swift",
+        ".dart",
+        ".java",
+        ".php",
+        ".gpl",
+        ".ini",
+        ".conf",
+        ".cfg",
+        ".toml",
+        ".yaml",
+        ".yml",
+        ".properties",
+        ".env",
+        ".theme",
+        ".py",
+        ".rb",
+        ".lua",
     ],
     sniff,
     read,
@@ -27,7 +72,7 @@ const MOST: usize = 8;
 const GREY: f64 = 0.02;
 
 fn sniff(file: &InputFile) -> bool {
-    finder_for(&file.name).is_some() && !file.name.ends_with(".json")
+    finder_for(&file.name).is_some()
 }
 
 fn read(files: &[InputFile], import: &mut Import) {
@@ -38,9 +83,21 @@ fn read(files: &[InputFile], import: &mut Import) {
     let mut document = Document::empty();
     document.name = files.first().map(|f| title(&f.name)).unwrap_or_default();
     scales(&found, &mut document, import);
-    let most_used = found.colors.iter().filter(|used| {
-        let color = used.code();
-        color.to_oklch().c >= GREY && used.color.alpha() >= 1.0
+    let mut most_used: Vec<&Used> = found
+        .colors
+        .iter()
+        .filter(|used| used.code().to_oklch().c >= GREY && used.color.alpha() >= 1.0)
+        .collect();
+    // Of those that are used alike, the one that stands first.
+    let file = |used: &Used| files.iter().position(|f| f.name == *used.places[0].file);
+    most_used.sort_by_key(|used| {
+        let first = &used.places[0];
+        (
+            Reverse(used.places.len()),
+            file(used),
+            first.line,
+            first.column,
+        )
     });
     for used in most_used {
         if document.brand.len() >= MOST {
@@ -99,7 +156,8 @@ fn has(document: &Document, hex: &String) -> bool {
 }
 
 fn name(used: &Used) -> String {
-    let own = used.names.first().map(|name| readable(name));
+    let own = used.names.iter().find(|name| !is_plain(name));
+    let own = own.map(|name| readable(name));
     own.filter(|name| !name.is_empty())
         .unwrap_or_else(|| color_look(used.code()))
 }
@@ -114,7 +172,7 @@ pub fn readable(name: &str) -> String {
 }
 
 /// A theme's name from that of a file.
-fn title(path: &str) -> String {
+pub(super) fn title(path: &str) -> String {
     let file = path.rsplit(['/', '\\']).next().unwrap_or(path);
     let stem = file.split('.').next().unwrap_or(file);
     let readable = readable(stem);

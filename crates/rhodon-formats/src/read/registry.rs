@@ -2,10 +2,15 @@
 
 use super::import::{Import, InputFile, ReadProblem};
 use super::reader::Reader;
-use super::{colors, document, tokens};
+use super::{colors, document, text_list, tokens};
 
 /// Every reader; the first that knows one of the files reads them all.
-pub const READERS: &[&Reader] = &[&document::READER, &tokens::READER, &colors::READER];
+pub const READERS: &[&Reader] = &[
+    &document::READER,
+    &tokens::READER,
+    &text_list::READER,
+    &colors::READER,
+];
 
 /// The most bytes that are read, all files together.
 const MAX_BYTES: usize = 16 * 1024 * 1024;

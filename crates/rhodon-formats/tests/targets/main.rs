@@ -13,6 +13,7 @@ mod list;
 mod more;
 mod options;
 mod promises;
+mod readers;
 mod records;
 mod scripts;
 mod sites;

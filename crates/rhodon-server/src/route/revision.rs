@@ -9,9 +9,10 @@ use axum::http::{HeaderMap, StatusCode};
 use axum::response::Response;
 use chrono::{DateTime, Utc};
 use quick_cache::sync::Cache;
+use rhodon_color::Rgb8;
 use rhodon_store::{RevisionRecord, Revisions};
-use rhodon_theme::{Document, NamedScale, Resolved, derive};
-use serde::{Deserialize, Serialize};
+use rhodon_theme::{Document, Resolved, derive};
+use serde::{Deserialize, Serialize, Serializer};
 use serde_json::Value;
 use utoipa::{IntoParams, ToSchema};
 
@@ -40,7 +41,7 @@ pub struct RevisionSummary {
     created_at: DateTime<Utc>,
     /// Small pictures of its scales: codes from light to dark.
     #[schema(value_type = Vec<Vec<String>>)]
-    scales: Scales,
+    scales: Arc<Strips>,
 }
 
 /// A revision with its document.
@@ -57,7 +58,7 @@ pub struct RevisionView {
 }
 
 impl RevisionSummary {
-    fn new(r: RevisionRecord, scales: Scales) -> Self {
+    fn new(r: RevisionRecord, scales: Arc<Strips>) -> Self {
         Self {
             revision: r.number,
             label: r.label,
@@ -69,43 +70,68 @@ impl RevisionSummary {
     }
 }
 
-/// Codes of scales, from light to dark.
-type Scales = Arc<Vec<Vec<String>>>;
+/// Codes of scales, from light to dark, in as little room as they take: thousands are kept.
+#[derive(Debug, Default)]
+struct Strips {
+    codes: Box<[Rgb8]>,
+    /// Where each scale ends among the codes.
+    ends: Box<[usize]>,
+}
+
+impl Strips {
+    /// Those of a theme; none where it can no longer be derived.
+    fn of(theme: &Resolved) -> Self {
+        let Ok(derived) = derive(theme) else {
+            return Self::default();
+        };
+        let (mut codes, mut ends) = (Vec::new(), Vec::new());
+        for named in &derived.scales {
+            codes.extend(named.scale.steps.iter().map(|step| step.color));
+            ends.push(codes.len());
+        }
+        Self {
+            codes: codes.into(),
+            ends: ends.into(),
+        }
+    }
+}
+
+impl Serialize for Strips {
+    /// A list of codes for each scale.
+    fn serialize<S: Serializer>(&self, serializer: S) -> Result<S::Ok, S::Error> {
+        let starts = std::iter::once(0).chain(self.ends.iter().copied());
+        let scales = starts.zip(&self.ends).map(|(start, end)| {
+            let codes = self.codes[start..*end].iter();
+            codes.map(Rgb8::to_string).collect::<Vec<_>>()
+        });
+        serializer.collect_seq(scales)
+    }
+}
 
 /// How many pictures are kept: lists are asked for again and again, and what was saved stays as it is.
 const KEPT: usize = 2000;
 
-static PICTURES: LazyLock<Cache<Question, Scales>> = LazyLock::new(|| Cache::new(KEPT));
+static PICTURES: LazyLock<Cache<Question, Arc<Strips>>> = LazyLock::new(|| Cache::new(KEPT));
 
 /// Codes of all scales; none where an old document can no longer be derived.
-async fn picture(bench: &Bench, spec: &Value) -> Scales {
+async fn picture(bench: &Bench, spec: &Value) -> Arc<Strips> {
     let Ok(theme) = bench.read(spec.clone()).await else {
-        return Scales::default();
+        return Arc::default();
     };
     let question = Question::of(&theme);
     if let Some(known) = PICTURES.get(&question) {
         return known;
     }
     // Old states are not kept as a whole: they would take the place of what is at work.
-    match bench.work.run(move || drawn(&theme)).await {
+    match bench.work.run(move || Strips::of(&theme)).await {
         Ok(drawn) => {
-            let drawn = Scales::new(drawn);
+            let drawn = Arc::new(drawn);
             PICTURES.insert(question, drawn.clone());
             drawn
         }
         // There was no place for it now; the next list asks again.
-        Err(_) => Scales::default(),
+        Err(_) => Arc::default(),
     }
-}
-
-fn drawn(theme: &Resolved) -> Vec<Vec<String>> {
-    let derived = derive(theme);
-    let scales = derived.iter().flat_map(|d| &d.scales);
-    let codes = |s: &NamedScale| {
-        let steps = s.scale.steps.iter();
-        steps.map(|step| step.color.to_string()).collect()
-    };
-    scales.map(codes).collect()
 }
 
 impl From<RevisionRecord> for RevisionView {

@@ -151,7 +151,7 @@ fn check(
 
 fn brands(args: &CheckArgs, printer: &mut Printer) -> Result<(), Failure> {
     let stdin = args.values.is_empty() || args.values == ["-"];
-    let mut one = |item: &Item| {
+    let one = |item: &Item, printer: &mut Printer| {
         let theme = input::brand(&item.text)
             .map(|colors| Resolved::alone(Document::from_brand("Theme", &colors)));
         let checked = theme.and_then(|theme| {
@@ -167,12 +167,13 @@ fn brands(args: &CheckArgs, printer: &mut Printer) -> Result<(), Failure> {
         }
     };
     if stdin {
-        return input::each(&args.values, |item| one(&item));
+        return input::each(&args.values, printer, one);
     }
-    one(&Item {
+    let item = Item {
         place: "arguments".to_owned(),
         text: args.values.join("\t"),
-    })
+    };
+    one(&item, printer)
 }
 
 fn mark(args: &CheckArgs, report: &CheckReport, printer: &mut Printer) {

@@ -33,24 +33,28 @@ pub fn run(args: &CompanionsArgs, printer: &mut Printer) -> Result<(), Failure> 
             args.relation
         )));
     };
-    input::each(&args.inputs.values, |item| match Color::parse(&item.text) {
-        Ok(color) => {
-            let found = companions(color.to_rgb8(), relation.turns);
-            let codes: Vec<String> = found.iter().map(ToString::to_string).collect();
-            printer.result(
-                &Report {
-                    input: &item.text,
-                    ok: true,
-                    companions: codes.clone(),
-                },
-                || codes.join("  "),
-            )
-        }
-        Err(e) => printer.bad(
-            &item.place,
-            &item.text,
-            &e.to_string(),
-            &Refused::new(&item.text, &e),
-        ),
-    })
+    input::each(
+        &args.inputs.values,
+        printer,
+        |item, printer| match Color::parse(&item.text) {
+            Ok(color) => {
+                let found = companions(color.to_rgb8(), relation.turns);
+                let codes: Vec<String> = found.iter().map(ToString::to_string).collect();
+                printer.result(
+                    &Report {
+                        input: &item.text,
+                        ok: true,
+                        companions: codes.clone(),
+                    },
+                    || codes.join("  "),
+                )
+            }
+            Err(e) => printer.bad(
+                &item.place,
+                &item.text,
+                &e.to_string(),
+                &Refused::new(&item.text, &e),
+            ),
+        },
+    )
 }

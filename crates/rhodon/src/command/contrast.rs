@@ -27,7 +27,7 @@ pub fn run(values: &[String], printer: &mut Printer) -> Result<(), Failure> {
             values.len()
         )));
     }
-    input::each(values, |item| pair(&item, printer))
+    input::each(values, printer, pair)
 }
 
 fn pair(item: &Item, printer: &mut Printer) -> Result<(), Failure> {

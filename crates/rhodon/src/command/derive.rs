@@ -64,7 +64,7 @@ fn brands(values: &[String], printer: &mut Printer) -> Result<(), Failure> {
         };
         return brand(&item, printer);
     }
-    input::each(values, |item| brand(&item, printer))
+    input::each(values, printer, brand)
 }
 
 fn brand(item: &Item, printer: &mut Printer) -> Result<(), Failure> {

@@ -75,20 +75,22 @@ pub fn run(args: &ScaleArgs, printer: &mut Printer) -> Result<(), Failure> {
         };
         scale::build(&request).map_err(|e| e.to_string())
     };
-    input::each(&args.inputs.values, |item| match build(&item.text) {
-        Ok(scale) => {
-            let steps = scale.steps.iter().map(StepReport::new).collect();
-            printer.result(
-                &Report {
-                    input: &item.text,
-                    ok: true,
-                    steps,
-                    notes: &scale.notes,
-                },
-                || table(&scale),
-            )
+    input::each(&args.inputs.values, printer, |item, printer| {
+        match build(&item.text) {
+            Ok(scale) => {
+                let steps = scale.steps.iter().map(StepReport::new).collect();
+                printer.result(
+                    &Report {
+                        input: &item.text,
+                        ok: true,
+                        steps,
+                        notes: &scale.notes,
+                    },
+                    || table(&scale),
+                )
+            }
+            Err(e) => printer.bad(&item.place, &item.text, &e, &Refused::new(&item.text, &e)),
         }
-        Err(e) => printer.bad(&item.place, &item.text, &e, &Refused::new(&item.text, &e)),
     })
 }
 

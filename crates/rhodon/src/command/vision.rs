@@ -45,21 +45,25 @@ pub fn run(args: &VisionArgs, printer: &mut Printer) -> Result<(), Failure> {
         )));
     }
     let vision = Vision::new(kind, args.severity);
-    input::each(&args.inputs.values, |item| match Color::parse(&item.text) {
-        Ok(color) => {
-            let hex = vision.see(color.to_rgb8()).to_string();
-            let report = Report {
-                input: &item.text,
-                ok: true,
-                hex: hex.clone(),
-            };
-            printer.result(&report, || hex)
-        }
-        Err(e) => printer.bad(
-            &item.place,
-            &item.text,
-            &e.to_string(),
-            &Refused::new(&item.text, &e),
-        ),
-    })
+    input::each(
+        &args.inputs.values,
+        printer,
+        |item, printer| match Color::parse(&item.text) {
+            Ok(color) => {
+                let hex = vision.see(color.to_rgb8()).to_string();
+                let report = Report {
+                    input: &item.text,
+                    ok: true,
+                    hex: hex.clone(),
+                };
+                printer.result(&report, || hex)
+            }
+            Err(e) => printer.bad(
+                &item.place,
+                &item.text,
+                &e.to_string(),
+                &Refused::new(&item.text, &e),
+            ),
+        },
+    )
 }

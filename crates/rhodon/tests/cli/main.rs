@@ -10,7 +10,7 @@ mod sources;
 mod terminal;
 
 use std::fs;
-use std::io::Write;
+use std::io::{BufRead, BufReader, Write};
 use std::process::{Command, Stdio};
 
 use serde_json::Value;
@@ -69,6 +69,56 @@ fn color_prints_one_value_per_line_and_goes_on_after_a_bad_one() {
         run.err,
         "line 2: \"rgb(1,2\": expected 3 values in rgb(), found 2\n"
     );
+}
+
+#[test]
+fn many_lines_stay_in_their_order_and_so_does_what_is_wrong_with_some() {
+    let code = |i: usize| format!("#{:06x}", i * 9_973 % 0x100_0000);
+    let is_bad = |i: usize| i % 97 == 96;
+    let input: String = (0..1_000)
+        .map(|i| {
+            if is_bad(i) {
+                "nope\n".to_owned()
+            } else {
+                code(i) + "\n"
+            }
+        })
+        .collect();
+    let run = rhodon(&["color", "-"], input);
+    let told: Vec<&str> = run.out.lines().map(|l| &l[..7]).collect();
+    let good: Vec<String> = (0..1_000).filter(|i| !is_bad(*i)).map(code).collect();
+    assert_eq!(
+        (run.code, told),
+        (2, good.iter().map(String::as_str).collect())
+    );
+    let wrong: Vec<&str> = run
+        .err
+        .lines()
+        .map(|l| l.split(':').next().unwrap())
+        .collect();
+    let lines: Vec<String> = (0..1_000)
+        .filter(|i| is_bad(*i))
+        .map(|i| format!("line {}", i + 1))
+        .collect();
+    assert_eq!(wrong, lines);
+}
+
+#[test]
+fn a_line_is_answered_before_the_next_is_written() {
+    let mut child = Command::new(env!("CARGO_BIN_EXE_rhodon"))
+        .args(["vision", "--kind", "protan", "-"])
+        .stdin(Stdio::piped())
+        .stdout(Stdio::piped())
+        .spawn()
+        .unwrap();
+    let (mut input, output) = (child.stdin.take().unwrap(), child.stdout.take().unwrap());
+    let mut answers = BufReader::new(output).lines();
+    for code in ["#ffffff", "#000000"] {
+        writeln!(input, "{code}").unwrap();
+        assert_eq!(answers.next().unwrap().unwrap(), code);
+    }
+    drop(input);
+    assert!(child.wait().unwrap().success());
 }
 
 #[test]

@@ -19,6 +19,7 @@ use table::{Raw, Table};
 
 use super::import::{Import, InputFile, ReadProblem};
 use super::reader::Reader;
+use crate::color_use::{Finder, finder_for};
 use crate::write::tokens::{EXTENSION, OLD_EXTENSION};
 
 /// Tokens of both modes.
@@ -46,7 +47,27 @@ fn sniff(file: &InputFile) -> bool {
         .bytes
         .iter()
         .find(|b| !b.is_ascii_whitespace() && b.is_ascii());
-    matches!(first, Some(b'{' | b'[')) || file.name.ends_with(".json") || file.bytes.is_empty()
+    let is_json = file.name.ends_with(".json") || file.bytes.is_empty();
+    // Other files with colours in them are read for those, JSON among them.
+    let finder = finder_for(&file.name);
+    let is_other = finder.is_some_and(|finder| !has_marks(&file.bytes) && finds(finder, file));
+    (matches!(first, Some(b'{' | b'[')) || is_json) && !is_other
+}
+
+/// Keys by which design tokens are known (Design Tokens Format and Resolver modules, 2025.10).
+const MARKS: [&str; 4] = ["\"$value\"", "\"$type\"", "\"$ref\"", "\"resolutionOrder\""];
+
+fn has_marks(bytes: &[u8]) -> bool {
+    let holds = |mark: &str| {
+        bytes
+            .windows(mark.len())
+            .any(|part| part == mark.as_bytes())
+    };
+    MARKS.iter().any(|mark| holds(mark))
+}
+
+fn finds(finder: &Finder, file: &InputFile) -> bool {
+    std::str::from_utf8(&file.bytes).is_ok_and(|text| !finder.find(text).is_empty())
 }
 
 fn read(files: &[InputFile], import: &mut Import) {

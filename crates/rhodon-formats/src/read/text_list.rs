@@ -1,0 +1,49 @@
+//! `list`: a text file with a colour a line, in any notation, with names or without, as it may be pasted.
+
+use rhodon_color::{Color, ColorError};
+use rhodon_theme::{Document, Typed, color_look};
+
+use super::colors::title;
+use super::import::{Import, InputFile, ReadProblem};
+use super::list::{ListItem, color_list};
+use super::reader::Reader;
+
+/// See the module.
+pub(super) static READER: Reader = Reader {
+    id: "list",
+    name: "List of colours",
+    endings: &[".txt"],
+    sniff,
+    read,
+};
+
+fn sniff(file: &InputFile) -> bool {
+    file.name.to_ascii_lowercase().ends_with(".txt") && items(file).any(|item| item.color.is_ok())
+}
+
+fn items(file: &InputFile) -> impl Iterator<Item = ListItem> {
+    color_list(&String::from_utf8_lossy(&file.bytes)).into_iter()
+}
+
+fn typed(css: &str) -> Result<Typed<Color>, String> {
+    css.parse().map_err(|e: ColorError| e.to_string())
+}
+
+fn read(files: &[InputFile], import: &mut Import) {
+    let mut document = Document::empty();
+    document.name = files.first().map(|f| title(&f.name)).unwrap_or_default();
+    for file in files {
+        for item in items(file) {
+            match item.color.and_then(|css| typed(&css)) {
+                Ok(color) => {
+                    let name = item.name.unwrap_or_else(|| color_look(color.to_rgb8()));
+                    document.add_brand(&name, color, None);
+                }
+                Err(why) => import
+                    .problems
+                    .push(ReadProblem::new(&file.name, item.input, why)),
+            }
+        }
+    }
+    import.spec = Some(document);
+}

@@ -1,0 +1,68 @@
+//! Files that a theme starts with, whatever they are.
+
+use rhodon_formats::color_use::FINDERS;
+use rhodon_formats::read::{InputFile, READERS, read};
+
+/// Name and colour of every brand colour that files come to.
+fn brand(name: &str, text: &str) -> Vec<(String, String)> {
+    let import = read(&[InputFile::text(name, text)]);
+    assert_eq!(import.problems, [], "{text}");
+    let brand = import.spec.unwrap().brand.into_iter();
+    brand
+        .map(|b| (b.name, b.color.to_rgb8().to_string()))
+        .collect()
+}
+
+#[test]
+fn a_theme_starts_with_the_colours_of_what_a_project_has() {
+    let expected = [("Petrol", "#0f5c7a"), ("Buoy", "#e4572e")]
+        .map(|(name, code)| (name.to_owned(), code.to_owned()));
+    for (name, text) in [
+        (
+            "a.json",
+            r##"{"version":3,"settings":{"color":{"palette":[
+            {"slug":"sea","name":"Petrol","color":"#0f5c7a"},{"slug":"x","color":"#e4572e","name":"Buoy"}]}}}"##,
+        ),
+        (
+            "a.json",
+            r##"{"petrol":"#0f5c7a","buoy":{"value":"#e4572e"}}"##,
+        ),
+        (
+            "a.toml",
+            "[brand]\npetrol = \"#0f5c7a\"\nbuoy = 'rgb(228, 87, 46)'\n",
+        ),
+        (
+            "a.php",
+            "[ [ 'name' => 'Petrol', 'color' => '#0f5c7a' ], [ 'name' => 'Buoy', 'color' => '#e4572e' ] ]",
+        ),
+        ("a.txt", "Petrol: #0f5c7a\n#e4572e Buoy\n"),
+    ] {
+        assert_eq!(brand(name, text), expected, "{text}");
+    }
+    // Of those that are used alike the first comes first; one that nobody named is told by its look.
+    assert_eq!(brand("a.ts", "f('#e4572e'); f('#0f5c7a')")[0].1, "#e4572e");
+    assert_eq!(brand("a.json", r##"{"color":"#8a9a2b"}"##)[0].0, "Lime");
+}
+
+#[test]
+fn a_list_with_something_else_in_it_says_so_and_keeps_the_rest() {
+    let import = read(&[InputFile::text("a.txt", "Petrol: #0f5c7a\nsomething\n")]);
+    assert_eq!(import.spec.unwrap().brand.len(), 1);
+    let told: Vec<String> = import.problems.iter().map(ToString::to_string).collect();
+    assert_eq!(told.len(), 1, "{told:?}");
+    assert!(
+        told[0].starts_with("a.txt: something: expected"),
+        "{told:?}"
+    );
+}
+
+#[test]
+fn every_kind_of_file_in_which_colours_are_found_is_offered() {
+    let colors = READERS.iter().find(|reader| reader.id == "colors").unwrap();
+    let found: Vec<String> = FINDERS
+        .iter()
+        .flat_map(|finder| finder.endings)
+        .map(|ending| format!(".{ending}"))
+        .collect();
+    assert_eq!(colors.endings, found);
+}

@@ -11,6 +11,8 @@ export const checkQuery = (spec: ThemeDocument, level: Level, measured?: Measure
     queryKey: ["check", level, numberOf(spec), measured],
     queryFn: () => answer(api.POST("/api/check", { body: { spec, level, measured } })),
     placeholderData: keepPreviousData,
+    // Two answers have little in common, and are large: to look for it takes longer than to draw anew.
+    structuralSharing: false,
     gcTime: 60_000,
     retry: false,
   });

@@ -14,7 +14,7 @@ import { useOpenTheme } from "../ui/useOpenTheme";
 import type { View } from "../view";
 import { dialogs } from "./dialogs";
 import classes from "./Finder.module.css";
-import { type Found, type FoundGroup, nearHits, ranked } from "./finding";
+import { type Found, type FoundGroup, type Indexed, indexed, nearHits, ranked } from "./finding";
 import type { Action } from "./useActions";
 import type { EarlyWords } from "./useEarlyWords";
 
@@ -32,7 +32,8 @@ export interface FinderProps {
  */
 export default function Finder({ actions, typed }: FinderProps) {
   const { words, setWords } = typed;
-  const everything = useEverything(actions);
+  const listed = useListed();
+  const everything = useMemo(() => [...indexed(actions.map(foundAs)), ...listed], [actions, listed]);
   const near = useNear(words);
   const groups = useMemo(() => {
     // What comes first is chosen: it does not change once it is shown.
@@ -136,8 +137,13 @@ function useNear(words: string): FoundGroup[] | undefined {
   }, [color, isFetching, data, goTo]);
 }
 
-/** All that can be found, from the lists and the theme at hand. */
-function useEverything(actions: Action[]): Found[] {
+const foundAs = (action: Action): Found => ({
+  ...action,
+  words: `${action.name} ${action.help ?? ""} ${action.words ?? ""}`,
+});
+
+/** All that can be found besides actions, from the lists and the theme at hand. */
+function useListed(): Indexed[] {
   const derived = useEditorState(derivedOf);
   const goTo = useGoTo();
   const { data: themes = [] } = useQuery(themesQuery);
@@ -147,8 +153,8 @@ function useEverything(actions: Action[]): Found[] {
   const openTheme = useOpenTheme();
   return useMemo(() => {
     const go = (stage: string, view: Partial<View>) => () => goTo(stage, view);
-    return [
-      ...actions.map((a) => ({ ...a, words: `${a.name} ${a.help ?? ""} ${a.words ?? ""}` })),
+    const tokens = new Map(derived?.tokens.map((token) => [token.path, token]));
+    return indexed([
       ...themes.map((t) => ({
         id: `theme-${t.id}`,
         group: "Themes",
@@ -173,7 +179,7 @@ function useEverything(actions: Action[]): Found[] {
         name: f.message,
         words: `${f.message} ${f.id} ${f.severity} ${f.accepted ? "accepted" : ""} finding`,
         help: f.accepted ? "accepted" : f.severity,
-        colors: colorsOf(f, derived?.tokens ?? []),
+        colors: colorsOf(f, tokens),
         run: go("check", { finding: findingKey(f) }),
       })),
       ...targets.map((t) => ({
@@ -193,20 +199,15 @@ function useEverything(actions: Action[]): Found[] {
         ...(t.kind === "color" && { colors: t.dark ? [t.light.value, t.dark.value] : [t.light.value] }),
         run: go("ledger", { token: t.path }),
       })),
-    ];
-  }, [actions, themes, targets, check, derived, openTheme, goTo]);
+    ]);
+  }, [themes, targets, check, derived, openTheme, goTo]);
 }
 
 /** The colours of a finding's tokens, in its mode. */
-function colorsOf({ tokens, mode }: Finding, all: Token[]): string[] | undefined {
-  const colors = tokens
-    .slice(0, 2)
-    .map((path) =>
-      cellOf(
-        all.find((t) => t.path === path && t.kind === "color"),
-        mode ?? "light",
-      ),
-    )
-    .flatMap((cell) => cell?.value ?? []);
+function colorsOf({ tokens, mode }: Finding, all: Map<string, Token>): string[] | undefined {
+  const both = tokens.slice(0, 2).map((path) => all.get(path));
+  const colors = both
+    .filter((token) => token?.kind === "color")
+    .flatMap((token) => cellOf(token, mode ?? "light")?.value ?? []);
   return colors.length > 0 ? colors : undefined;
 }

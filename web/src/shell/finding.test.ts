@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { type Found, ranked } from "./finding";
+import { type Found, indexed, ranked } from "./finding";
 
 const hit = (name: string, words = ""): Found => ({
   id: name,
@@ -10,7 +10,7 @@ const hit = (name: string, words = ""): Found => ({
 });
 
 const found = (text: string, all: Found[]) =>
-  ranked(all, text).flatMap(({ hits }) => hits.map((h) => h.name));
+  ranked(indexed(all), text).flatMap(({ hits }) => hits.map((h) => h.name));
 
 test("either spelling finds the other", () => {
   const all = [hit("Handoff: existing", "recolor replace colors"), hit("Eyes: no colour", "grey")];

@@ -23,35 +23,56 @@ const MOST = 8;
 const plain = (text: string) =>
   text.toLowerCase().replaceAll("colour", "color").replaceAll("grey", "gray").replaceAll("’", "'");
 
+/** Something that can be found, with its words as they are compared. */
+export interface Indexed {
+  hit: Found;
+  all: string;
+  name: string;
+  /** Where each part of the name begins. */
+  parts: string[];
+  /** All but its help. */
+  own: string;
+}
+
+/** Makes ready what is searched at every key. */
+export const indexed = (everything: Found[]): Indexed[] =>
+  everything.map((hit) => {
+    const name = plain(hit.name);
+    return {
+      hit,
+      all: plain(hit.words),
+      name,
+      parts: name.split(/[\s.-]/),
+      own: plain(hit.help ? hit.words.replace(hit.help, "") : hit.words),
+    };
+  });
+
 /** What fits all words, group by group; what begins like the first word comes first. */
-export function ranked(everything: Found[], text: string): FoundGroup[] {
+export function ranked(everything: Indexed[], text: string): FoundGroup[] {
   const words = plain(text).split(/\s+/).filter(Boolean);
-  const groups = new Map<string, { hit: Found; rank: number }[]>();
-  for (const hit of everything) {
-    const own = plain(hit.words);
-    if (!words.every((word) => own.includes(word))) continue;
-    const rank = words.length === 0 ? 0 : rankOf(hit, words[0] ?? "");
-    groups.set(hit.group, [...(groups.get(hit.group) ?? []), { hit, rank }]);
+  const [first = ""] = words;
+  const groups = new Map<string, { best: number; ranks: Found[][] }>();
+  for (const entry of everything) {
+    if (!words.every((word) => entry.all.includes(word))) continue;
+    const rank = first ? rankOf(entry, first) : 0;
+    const { group } = entry.hit;
+    const found = groups.get(group) ?? { best: rank, ranks: [] };
+    groups.set(group, found);
+    found.best = Math.min(found.best, rank);
+    found.ranks[rank] ??= [];
+    found.ranks[rank].push(entry.hit);
   }
-  const best = (hits: { rank: number }[]) => Math.min(...hits.map((h) => h.rank));
   return [...groups]
-    .sort(([, a], [, b]) => best(a) - best(b))
-    .map(([group, hits]) => ({
-      group,
-      hits: hits
-        .sort((a, b) => a.rank - b.rank)
-        .slice(0, MOST)
-        .map((h) => h.hit),
-    }));
+    .sort(([, a], [, b]) => a.best - b.best)
+    .map(([group, { ranks }]) => ({ group, hits: ranks.flat().slice(0, MOST) }));
 }
 
 /** 0 where a name is the word, 1 where it begins with it, 2 where a part does, 3 elsewhere, 4 in its help alone. */
-function rankOf(hit: Found, word: string): number {
-  const name = plain(hit.name);
+function rankOf({ name, parts, own }: Indexed, word: string): number {
   if (name === word) return 0;
   if (name.startsWith(word)) return 1;
-  if (name.split(/[\s.-]/).some((part) => part.startsWith(word))) return 2;
-  return plain(hit.words.replace(hit.help ?? "", "")).includes(word) ? 3 : 4;
+  if (parts.some((part) => part.startsWith(word))) return 2;
+  return own.includes(word) ? 3 : 4;
 }
 
 /** A token near to a colour, in one mode. */

@@ -3,7 +3,7 @@ import { expect, test } from "vitest";
 import type { ThemeSummary } from "../api/client";
 import { STAGES } from "../stages";
 import { listed } from "../ui/listed";
-import { type Found, ranked } from "./finding";
+import { type Found, indexed, ranked } from "./finding";
 
 const found = (group: string, name: string, words = name): Found => ({
   id: `${group} ${name}`,
@@ -22,18 +22,18 @@ const everything = [
 ];
 
 test("what is called like the word comes first, group by group", () => {
-  const groups = ranked(everything, "petrol");
+  const groups = ranked(indexed(everything), "petrol");
   expect(groups.map((g) => g.group)).toEqual(["Scales", "Tokens"]);
-  expect(ranked(everything, "0f5c").map((g) => g.hits.map((h) => h.name))).toEqual([
+  expect(ranked(indexed(everything), "0f5c").map((g) => g.hits.map((h) => h.name))).toEqual([
     ["primary.fill", "petrol.600"],
   ]);
-  expect(ranked(everything, "scss module")[0]?.hits[0]?.name).toBe("Sass module");
-  expect(ranked(everything, "nothing")).toEqual([]);
+  expect(ranked(indexed(everything), "scss module")[0]?.hits[0]?.name).toBe("Sass module");
+  expect(ranked(indexed(everything), "nothing")).toEqual([]);
 });
 
 test("of a large group only the best are shown", () => {
   const many = Array.from({ length: 100 }, (_, i) => found("Tokens", `blue.${i}`));
-  expect(ranked(many, "blue")[0]?.hits).toHaveLength(8);
+  expect(ranked(indexed(many), "blue")[0]?.hits).toHaveLength(8);
 });
 
 test("children stand under their parents, and two of one name tell their slugs", () => {

@@ -1,6 +1,6 @@
 import { Switch } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { checkQuery } from "../../api/check";
 import type { Token } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
@@ -59,6 +59,7 @@ function MoreContrast() {
 export default function CheckStage() {
   const spec = useSettled(documentOf);
   const tokens = useSettled(tokensOf) ?? NONE;
+  const byPath = useMemo(() => new Map(tokens.map((token) => [token.path, token])), [tokens]);
   const level = useLevel();
   const hasMore = useEditorState(hasMoreOf);
   const { derived } = useShown();
@@ -83,7 +84,7 @@ export default function CheckStage() {
         {` · ${counted(counting, "finding")}`}
       </h1>
       <MoreContrast />
-      <FindingList findings={data.findings} tokens={tokens} />
+      <FindingList findings={data.findings} tokens={byPath} />
       <MatrixTable
         matrix={data.matrix}
         tokens={level === "usual" ? tokens : (derived?.tokens ?? tokens)}

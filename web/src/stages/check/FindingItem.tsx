@@ -10,7 +10,8 @@ import classes from "./CheckStage.module.css";
 
 interface Props {
   finding: Finding;
-  tokens: Token[];
+  /** Tokens by their paths. */
+  tokens: Map<string, Token>;
   /** Whether it is the one that was looked for. */
   wanted: boolean;
 }
@@ -28,10 +29,7 @@ export function FindingItem({ finding, tokens, wanted }: Props) {
   }, [wanted]);
   // What a parent accepted is counted again there.
   const own = useEditorState((state) => isAccepted(state.document, finding));
-  const [first, second] = finding.tokens.map((path) => {
-    const token = tokens.find((t) => t.path === path);
-    return cellOf(token, mode)?.value;
-  });
+  const [first, second] = finding.tokens.map((path) => cellOf(tokens.get(path), mode)?.value);
   const { fix } = finding;
   const mend = (document: ThemeDocument) => mended(document, finding);
   return (

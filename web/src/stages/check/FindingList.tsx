@@ -8,7 +8,7 @@ import classes from "./CheckStage.module.css";
 import { FindingItem } from "./FindingItem";
 
 /** Findings by what matters most; notes and what was accepted are folded. */
-export function FindingList({ findings, tokens }: { findings: Finding[]; tokens: Token[] }) {
+export function FindingList({ findings, tokens }: { findings: Finding[]; tokens: Map<string, Token> }) {
   const accepted = findings.filter((f) => f.accepted);
   const group = (severity: Finding["severity"], unfolded: boolean) => {
     const own = findings.filter((f) => !f.accepted && f.severity === severity);
@@ -32,24 +32,30 @@ function kindsOf(findings: Finding[]): [string, number][] {
   return [...counts].filter(([, count]) => count > 1);
 }
 
+/** Findings of a group that are shown at once. */
+const SHOWN = 40;
+
 interface GroupProps {
   title: string;
   findings: Finding[];
-  tokens: Token[];
+  tokens: Map<string, Token>;
   unfolded?: boolean;
 }
 
 function Group({ title, findings, tokens, unfolded = false }: GroupProps) {
   const editor = useEditor();
   const { finding: wanted } = useSearch({ strict: false });
-  const holds = findings.some((f) => findingKey(f) === wanted);
+  const place = findings.findIndex((f) => findingKey(f) === wanted);
+  const [most, setMost] = useState(SHOWN);
   const [shown, setShown] = useState(unfolded);
   // What was looked for is unfolded once; it can be folded again.
   const [opened, setOpened] = useState<string>();
-  if (holds && wanted !== opened) {
+  if (place >= 0 && wanted !== opened) {
     setOpened(wanted);
     setShown(true);
+    setMost((most) => Math.max(most, place + 1));
   }
+  const rest = findings.length - most;
   if (findings.length === 0) return null;
   return (
     <>
@@ -71,7 +77,7 @@ function Group({ title, findings, tokens, unfolded = false }: GroupProps) {
       </h2>
       {shown && (
         <ul className={classes.list}>
-          {findings.map((finding) => (
+          {findings.slice(0, most).map((finding) => (
             <FindingItem
               key={`${findingKey(finding)} ${finding.message}`}
               finding={finding}
@@ -80,6 +86,11 @@ function Group({ title, findings, tokens, unfolded = false }: GroupProps) {
             />
           ))}
         </ul>
+      )}
+      {shown && rest > 0 && (
+        <button type="button" className={classes.rest} onClick={() => setMost((most) => most + SHOWN)}>
+          show {Math.min(rest, SHOWN)} more of {rest}
+        </button>
       )}
     </>
   );

@@ -27,7 +27,10 @@ export function MatrixTable({ matrix, tokens, level, hasLevels }: Props) {
   const list = useList<HTMLTableElement>({ each: "tbody tr" });
   const families = useMemo(() => familiesOf(matrix.grounds), [matrix.grounds]);
   const colors = useMemo(() => new Map(tokens.map((t) => [t.path, cellOf(t, mode).value])), [tokens, mode]);
-  const grounds = matrix.grounds.flatMap((path, i) => (path.split(".")[0] === family ? [i] : []));
+  const grounds = useMemo(
+    () => matrix.grounds.flatMap((path, i) => (path.split(".")[0] === family ? [i] : [])),
+    [matrix.grounds, family],
+  );
   const rows = useMemo(
     () => rowsOf(matrix, mode, grounds, words, declared),
     [matrix, mode, grounds, words, declared],

@@ -117,6 +117,25 @@ test("where the system's colours stand for everything, those that are worked on 
   expect(painted).toBe(true);
 });
 
+test("at twice the size the bench has the room, and the proof stands below it", async ({ page, slug }) => {
+  await page.setViewportSize({ width: 640, height: 400 });
+  for (const stage of ["brand", "stave", "ledger", "check", "handoff"] as const) {
+    await open(page, slug, stage);
+    const bench = await page.getByRole("main").boundingBox();
+    expect(bench?.width).toBeGreaterThan(500);
+    expect(bench?.height).toBeGreaterThan(300);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(640);
+  }
+  const button = half(page, "light").getByRole("button", { name: "Book a crossing" });
+  await expect(page.getByRole("region", { name: "Proof" })).not.toBeInViewport({ ratio: 0.5 });
+  await page.keyboard.press("Tab");
+  await page.keyboard.press("Tab");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("region", { name: "Proof" })).toBeInViewport({ ratio: 0.9 });
+  await expect(button).toBeVisible();
+  await expect(page.getByRole("link", { name: /^Stave/ })).toBeInViewport();
+});
+
 test("a long list is one stop of Tab, and arrows move in it", async ({ page, slug }) => {
   const told = () => page.evaluate(() => document.activeElement?.getAttribute("aria-label") ?? "");
   await open(page, slug, "handoff");

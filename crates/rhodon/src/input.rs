@@ -35,8 +35,10 @@ fn from_stdin(values: &[String]) -> bool {
 
 /// Room for what is read of standard input at once, in bytes: as much as a pipe holds.
 const ROOM: usize = 64 * 1024;
-/// Inputs from which they are spread over the cores, and how many each takes at once.
+/// Inputs from which they are spread over the cores.
 const MANY: usize = 64;
+/// How many a core takes at once.
+const TAKEN: usize = 16;
 
 /// Does a job for every input and prints what it says, in their order. Lines are done as they arrive, all
 /// those that are there at once.
@@ -68,7 +70,7 @@ where
         return items.iter().try_for_each(|item| job(item, printer));
     }
     let apart = printer.part();
-    let parts = items.par_chunks(MANY).map(|items| {
+    let parts = items.par_chunks(TAKEN).map(|items| {
         let mut part = apart.part();
         items.iter().try_for_each(|item| job(item, &mut part))?;
         Ok(part)

@@ -81,6 +81,9 @@ pub struct Printer {
     failed: bool,
 }
 
+/// Room for what a part says, in bytes: a few scales, so that it is rarely moved.
+const PART: usize = 32 * 1024;
+
 /// Where what is printed goes.
 #[derive(Debug)]
 enum Out {
@@ -94,6 +97,14 @@ impl Write for Out {
         match self {
             Self::Standard(out) => out.write(bytes),
             Self::Part(out, _) => out.write(bytes),
+        }
+    }
+
+    // JSON is written in many small pieces.
+    fn write_all(&mut self, bytes: &[u8]) -> io::Result<()> {
+        match self {
+            Self::Standard(out) => out.write_all(bytes),
+            Self::Part(out, _) => out.write_all(bytes),
         }
     }
 
@@ -120,7 +131,7 @@ impl Printer {
     /// A printer for a part that is made beside others.
     pub fn part(&self) -> Self {
         Self {
-            out: Out::Part(Vec::new(), String::new()),
+            out: Out::Part(Vec::with_capacity(PART), String::new()),
             json: self.json,
             color: self.color,
             bad: false,

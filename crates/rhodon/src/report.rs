@@ -1,6 +1,6 @@
 //! The shapes of the command line's JSON.
 
-use rhodon_color::{Color, Rgb8, Space, contrast_ratio};
+use rhodon_color::{Color, Oklch, Rgb8, Space, contrast_ratio};
 use rhodon_theme::scale::Step;
 use rhodon_theme::{
     Cell, CheckReport, Derived, FindingReport, Level, Mode, Origin, Pair, Problem, Resolved, Token,
@@ -32,7 +32,7 @@ impl<'a> ColorReport<'a> {
             hex: color.to_hex(),
             alpha: color.alpha(),
             srgb: color.in_space(Space::Srgb),
-            oklch: oklch(color),
+            oklch: told(color.to_oklch()),
             lab: color.in_space(Space::Lab),
             luminance: color.to_rgb8().luminance(),
             in_srgb: fit.srgb,
@@ -41,9 +41,8 @@ impl<'a> ColorReport<'a> {
     }
 }
 
-fn oklch(color: Color) -> (f64, f64, Option<f64>) {
-    let c = color.to_oklch();
-    (c.l, c.c, c.hue())
+fn told(color: Oklch) -> (f64, f64, Option<f64>) {
+    (color.l, color.c, color.hue())
 }
 
 #[derive(Serialize)]
@@ -80,7 +79,7 @@ impl<'a> StepReport<'a> {
         Self {
             label: step.label.as_str(),
             hex: step.color.to_string(),
-            oklch: oklch(step.color.into()),
+            oklch: told(step.color.to_oklch()),
             lightness: step.lightness,
             pinned: step.pinned,
             on_white: contrast_ratio(step.color, Rgb8::WHITE),

@@ -98,7 +98,7 @@ pub(super) fn is_shorthand(text: &str) -> bool {
 }
 
 /// Hex and functions inside a longer text, such as `1px solid #0f5c7a`, as ranges of it.
-pub(super) fn within(text: &str, mut found: impl FnMut(std::ops::Range<usize>, Color)) {
+pub(crate) fn within(text: &str, mut found: impl FnMut(std::ops::Range<usize>, Color)) {
     let bytes = text.as_bytes();
     let is_word = |b: u8| b.is_ascii_alphanumeric() || b == b'_' || b == b'-';
     let mut i = 0;

@@ -5,6 +5,8 @@
 use rhodon_color::{Color, Notation};
 use rhodon_theme::capitalised;
 
+use super::snippet;
+
 /// The most entries that are read.
 const MAX_ITEMS: usize = 200;
 
@@ -21,14 +23,67 @@ pub struct ListItem {
 
 /// Reads a pasted list; every entry becomes an item, in order.
 pub fn color_list(text: &str) -> Vec<ListItem> {
-    entries(text)
-        .into_iter()
-        .take(MAX_ITEMS)
-        .map(|entry| item(&entry))
-        .collect()
+    text.lines().flat_map(line).take(MAX_ITEMS).collect()
 }
 
-/// Splits at line ends, and at commas and semicolons outside brackets and quotes.
+fn line(line: &str) -> Vec<ListItem> {
+    if let Some((name, code)) = snippet::channels(line) {
+        return vec![ListItem::read(line.trim(), name, code.to_string())];
+    }
+    let entries = entries(line);
+    let several = entries.len() > 1;
+    let read = |entry: &String| match several && is_number(entry) {
+        true => vec![ListItem::refused(
+            entry,
+            format!("expected a colour, found the number {entry}"),
+        )],
+        false => items(entry),
+    };
+    entries.iter().flat_map(read).collect()
+}
+
+/// Digits that stand beside something else are a number; alone they are a code.
+fn is_number(text: &str) -> bool {
+    text.len() < 6 && text.bytes().all(|b| b.is_ascii_digit())
+}
+
+/// What an entry tells: a colour, those within a piece of code, or that it is none.
+fn items(entry: &str) -> Vec<ListItem> {
+    let whole = item(entry);
+    if whole.color.is_ok() {
+        return vec![whole];
+    }
+    let codes = snippet::codes(entry).into_iter();
+    let within: Vec<ListItem> = codes
+        .map(|(name, color)| ListItem::read(entry, name, color.to_hex()))
+        .collect();
+    match within.is_empty() && !snippet::is_around(entry) {
+        true => vec![whole],
+        false => within,
+    }
+}
+
+impl ListItem {
+    /// An entry that is a colour, with what stands before or behind it.
+    fn read(entry: &str, name: &str, color: String) -> Self {
+        let name = tidy(name);
+        Self {
+            input: entry.to_owned(),
+            name: (!name.is_empty()).then_some(name),
+            color: Ok(color),
+        }
+    }
+
+    fn refused(entry: &str, why: String) -> Self {
+        Self {
+            input: entry.to_owned(),
+            name: None,
+            color: Err(why),
+        }
+    }
+}
+
+/// Splits a line at commas and semicolons outside brackets and quotes.
 fn entries(text: &str) -> Vec<String> {
     let mut out = vec![String::new()];
     let (mut depth, mut quote) = (0usize, None);
@@ -40,11 +95,7 @@ fn entries(text: &str) -> Vec<String> {
             ')' => depth = depth.saturating_sub(1),
             _ => {}
         }
-        // A quote or bracket that never closes must not swallow the rest of the list.
-        if c == '\n' {
-            (depth, quote) = (0, None);
-        }
-        if c == '\n' || (depth == 0 && quote.is_none() && matches!(c, ',' | ';')) {
+        if depth == 0 && quote.is_none() && matches!(c, ',' | ';') {
             out.push(String::new());
         } else if let Some(last) = out.last_mut() {
             last.push(c);
@@ -68,20 +119,12 @@ fn item(entry: &str) -> ListItem {
     // A comment behind a colour is part of it to CSS, and its name to people.
     let alone = (!whole.contains("/*")).then(|| read(whole)).flatten();
     if let Some(color) = alone {
-        return ListItem {
-            input: entry.to_owned(),
-            name: None,
-            color: Ok(color),
-        };
+        return ListItem::read(entry, "", color);
     }
     for (name, value) in behind(whole).into_iter().chain(splits(whole)) {
-        if let Some(color) = read(bare(value)) {
-            let name = tidy(name);
-            return ListItem {
-                input: entry.to_owned(),
-                name: (!name.is_empty()).then_some(name),
-                color: Ok(color),
-            };
+        let value = bare(value);
+        if let Some(color) = read(value).filter(|_| !is_number(value)) {
+            return ListItem::read(entry, name, color);
         }
     }
     let value = splits(whole).next().map_or(whole, |(_, value)| bare(value));
@@ -89,11 +132,7 @@ fn item(entry: &str) -> ListItem {
         Ok(_) => "expected a colour".to_owned(),
         Err(e) => e.to_string(),
     };
-    ListItem {
-        input: entry.to_owned(),
-        name: None,
-        color: Err(error),
-    }
+    ListItem::refused(entry, error)
 }
 
 /// Without the quotes around it.
@@ -135,10 +174,11 @@ fn splits(text: &str) -> impl Iterator<Item = (&str, &str)> {
 
 /// A name without the marks that programs and people put around it.
 fn tidy(name: &str) -> String {
-    let plain = bare(name)
+    let inner = name.rsplit(['{', '|']).find(|part| !part.trim().is_empty());
+    let plain = bare(snippet::without_notations(inner.unwrap_or_default()))
         .trim_start_matches(['-', '–', '—', '$', '@', '.', '/', '*', '(', ' '])
-        .trim_end_matches([':', '=', '*', '/', ')', ' ']);
-    capitalised(plain.replace(['-', '_'], " ").trim())
+        .trim_end_matches([':', '=', '*', '/', ')', ' ', ',', '-', '–', '—']);
+    capitalised(snippet::without_keywords(&plain.replace(['-', '_'], " ")))
 }
 
 /// A colour as CSS writes it. `0x` in front of eight digits puts the opacity first.
@@ -210,6 +250,74 @@ mod tests {
             named(text),
             wanted.map(|(n, c)| (n.map(str::to_owned), c.to_owned()))
         );
+    }
+
+    #[test]
+    fn pieces_of_code_tables_and_brand_sheets_are_read() {
+        for (text, wanted) in [
+            (
+                ":root {\n  --petrol: #0f5c7a; /* deep */\n  --buoy: rgb(228 87 46) !important;\n}",
+                &[("Petrol", "#0f5c7a"), ("Buoy", "#e4572e")][..],
+            ),
+            (
+                "$brand: #0f5c7a !default;\n// dark\n",
+                &[("Brand", "#0f5c7a")],
+            ),
+            (
+                "| Name | Code |\n|---|---|\n| Petrol | #0f5c7a |",
+                &[("Petrol", "#0f5c7a")],
+            ),
+            ("val petrol = Color(0xFF0F5C7A)", &[("Petrol", "#0f5c7a")]),
+            (
+                "<color name=\"petrol\">#0f5c7a</color>",
+                &[("Petrol", "#0f5c7a")],
+            ),
+            (
+                ".a{color:#0f5c7a;background:#e4572e}",
+                &[("Color", "#0f5c7a"), ("Background", "#e4572e")],
+            ),
+            (
+                "Petrol  RGB 15 92 122  CMYK 88 25 0 52  #0F5C7A",
+                &[("Petrol", "#0F5C7A")],
+            ),
+            (
+                "Petrol: RGB 15/92/122, CMYK 88/25/0/52",
+                &[("Petrol", "#0f5c7a")],
+            ),
+            (
+                "Deep sea 15, 92, 122\n228 87 46",
+                &[("Deep sea", "#0f5c7a"), ("", "#e4572e")],
+            ),
+            (
+                "export const sea = '#0f5c7a'\nlet x = \"teal\"",
+                &[("Sea", "#0f5c7a"), ("X", "teal")],
+            ),
+            ("R15 G92 B122 ", &[("", "#0f5c7a")]),
+            ("rgb = 15, 92, 122", &[("", "#0f5c7a")]),
+        ] {
+            let items = color_list(text)
+                .into_iter()
+                .filter(|item| item.color.is_ok());
+            let found: Vec<(String, String)> = items
+                .map(|i| (i.name.unwrap_or_default(), i.color.unwrap()))
+                .collect();
+            let wanted: Vec<(String, String)> = wanted
+                .iter()
+                .map(|(name, code)| ((*name).to_owned(), (*code).to_owned()))
+                .collect();
+            assert_eq!(found, wanted, "{text}");
+        }
+        // Numbers that are none of a colour are no code of three digits either.
+        for text in [
+            "15, 92",
+            "15, 92, 122, 7",
+            "15 92 300",
+            "Petrol 300",
+            "|---|",
+            "a {",
+        ] {
+            assert!(color_list(text).iter().all(|i| i.color.is_err()), "{text}");
+        }
     }
 
     #[test]

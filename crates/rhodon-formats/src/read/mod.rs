@@ -7,6 +7,7 @@ mod import;
 mod list;
 mod reader;
 mod registry;
+mod snippet;
 mod text_list;
 mod tokens;
 

@@ -34,7 +34,13 @@ pub struct ColorView {
     note: Option<String>,
 }
 
-/// Reads a CSS colour, hex with or without `#`.
+/// The colour of a text that is one entry of a list, such as a line of code or of a brand sheet.
+fn pasted(text: &str) -> Option<Typed<Color>> {
+    let [item]: [ListItem; 1] = color_list(text).try_into().ok()?;
+    item.color.ok()?.parse().ok()
+}
+
+/// Reads a CSS colour, hex with or without `#`, or what is pasted with a colour in it.
 #[utoipa::path(
     post, path = "/color", request_body = ColorRequest,
     responses((status = 200, body = ColorView), (status = 422, body = ApiError))
@@ -43,6 +49,7 @@ pub(crate) async fn color(
     JsonBody(body): JsonBody<ColorRequest>,
 ) -> Result<Json<ColorView>, ApiError> {
     let typed = Typed::<Color>::from_field(&body.text)
+        .or_else(|e| pasted(&body.text).ok_or(e))
         .map_err(|e| ApiError::value("/text", e.to_string()))?;
     let color = *typed.value();
     Ok(Json(ColorView {

@@ -185,3 +185,20 @@ async fn problems_are_told_up_to_a_hundred() {
     assert_eq!(refused["problems"].as_array().unwrap().len(), 100);
     assert_eq!(refused["more"], 4900);
 }
+
+#[tokio::test]
+async fn a_field_takes_what_is_pasted_with_one_colour_in_it() {
+    let server = Server::start().await;
+    for (text, css) in [
+        ("0f5c7a", Some("#0f5c7a")),
+        ("rgb(15 92 122)", Some("rgb(15 92 122)")),
+        ("--petrol: #0f5c7a !important;", Some("#0f5c7a")),
+        ("RGB 15/92/122", Some("#0f5c7a")),
+        ("0xFF0F5C7A", Some("#0f5c7a")),
+        ("#0f5c7a, #e4572e", None),
+        ("petrol", None),
+    ] {
+        let (status, found) = server.post("/api/color", json!({ "text": text })).await;
+        assert_eq!(found["css"].as_str(), css, "{text}: {status} {found}");
+    }
+}

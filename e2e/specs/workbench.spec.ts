@@ -168,6 +168,7 @@ test("steps are pinned, left out, named anew and made see-through", async ({ pag
   await alpha.fill("8%, 16 %");
   await alpha.press("Enter");
   await saved(page, 5);
+  await expect(alpha).toHaveValue("8 16");
   await page.getByRole("link", { name: /Handoff/ }).click();
   const file = page.getByRole("region", { name: "theme.css" });
   await expect(file).toContainText("--petrol-a8: #0f5c7a14;");

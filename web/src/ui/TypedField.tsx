@@ -1,5 +1,5 @@
 import { TextInput } from "@mantine/core";
-import { useEffect, useId, useRef, useState } from "react";
+import { useId, useState } from "react";
 import { refusalIn, refusalOf } from "../api/client";
 import type { Outcome } from "../editor/store";
 import { useOnce } from "./useOnce";
@@ -21,29 +21,24 @@ interface Props {
  * stays as typed, with the reason beside it.
  */
 export function TypedField({ label, name, placeholder, value, offers, onText }: Props) {
-  const [text, setText] = useState(value);
+  // What was typed and is not saved; what others save does not take it away.
+  const [typed, setTyped] = useState<string>();
   const [refusal, setRefusal] = useState<string>();
   const once = useOnce();
   const list = useId();
-  const kept = useRef(false);
-  useEffect(() => {
-    // What was refused is not taken away by what others save.
-    if (!kept.current) setText(value);
-  }, [value]);
   const save = async () => {
-    const wanted = text.trim();
+    const wanted = (typed ?? value).trim();
     if (wanted === value) {
-      kept.current = false;
-      setText(value);
+      setTyped(undefined);
       return setRefusal(undefined);
     }
     await once("field", wanted, async () => {
       try {
         const { problem } = await onText(wanted);
-        kept.current = problem !== undefined;
         setRefusal(problem && refusalOf(problem));
+        // Saved, it stands as the document writes it.
+        if (!problem) setTyped((now) => (now?.trim() === wanted ? undefined : now));
       } catch (failure) {
-        kept.current = true;
         setRefusal(refusalIn(failure));
       }
     });
@@ -55,11 +50,11 @@ export function TypedField({ label, name, placeholder, value, offers, onText }: 
         label={label}
         aria-label={name}
         placeholder={placeholder}
-        value={text}
+        value={typed ?? value}
         error={refusal}
         list={offers ? list : undefined}
         onChange={(e) => {
-          setText(e.currentTarget.value);
+          setTyped(e.currentTarget.value);
           setRefusal(undefined);
         }}
         onBlur={() => void save()}

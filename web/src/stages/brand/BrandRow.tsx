@@ -1,4 +1,6 @@
+import { useQuery } from "@tanstack/react-query";
 import type { KeyboardEvent } from "react";
+import { vocabularyQuery } from "../../api/queries";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { intentsOf } from "../../editor/selectors";
 import { useBrand, useLineage } from "../../lineage/useLineage";
@@ -18,6 +20,7 @@ export function BrandRow() {
   const ownCount = brand.filter((b) => b.own).length;
   const parent = useLineage()?.parent;
   const intents = useEditorState(intentsOf);
+  const { data: vocabulary } = useQuery(vocabularyQuery);
   const { open, openBrand, openSource } = useBrandView();
   const take = useTake();
   const move = (slug: string, name: string, to: number) => {
@@ -45,12 +48,13 @@ export function BrandRow() {
     const buttons = event.currentTarget.closest("ul")?.querySelectorAll<HTMLElement>("button");
     buttons?.[index + way]?.focus();
   };
+  const known = vocabulary?.intents ?? [];
   return (
     <ul className={classes.row} data-size={sized(brand.length)} aria-label="Brand colours">
       {brand.map((color, i) => {
         const slug = color.slug ?? "";
         const plays = intents
-          ?.filter((one) => one.scale === slug && one.name !== slug)
+          ?.filter((one) => one.scale === slug && (known.includes(one.name) || one.name !== slug))
           .map((one) => one.name);
         return (
           <li key={slug} {...takes((what) => dropped(what, i))}>

@@ -11,7 +11,7 @@ import { useStepDrag } from "./useStepDrag";
 
 interface Props {
   scale: Scale;
-  /** Names of the intents that stand on it, but its own. */
+  /** Names of the intents that stand on it, but one of its own that nobody else has. */
   intents: string;
   roles: Record<string, RolesOnStep>;
   open: boolean;

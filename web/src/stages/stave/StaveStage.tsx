@@ -1,5 +1,7 @@
+import { useQuery } from "@tanstack/react-query";
 import { useNavigate, useSearch } from "@tanstack/react-router";
-import { useCallback, useEffect, useMemo } from "react";
+import { useCallback, useDeferredValue, useEffect, useMemo } from "react";
+import { vocabularyQuery } from "../../api/queries";
 import { useShown } from "../../editor/level";
 import { useList } from "../../ui/useList";
 import { useSame } from "../../ui/useSame";
@@ -10,6 +12,9 @@ import { ScaleLine } from "./ScaleLine";
 import classes from "./Stave.module.css";
 import { Together } from "./Together";
 import { chooseTogether } from "./together";
+
+/** Rows that are there at once; the others are drawn in the time that is left. */
+const FIRST = 12;
 
 /** Every scale a line, every step at its measured lightness. */
 export default function StaveStage() {
@@ -23,7 +28,12 @@ export default function StaveStage() {
     (slug: string) => void navigate({ to: ".", search: (s) => ({ ...s, scale: slug }) }),
     [navigate],
   );
+  const { data: vocabulary } = useQuery(vocabularyQuery);
+  // A brand colour may be named after the part that it plays.
+  const isSetAs = ({ origin }: { origin: string }, intent: string) =>
+    origin !== "derived" && vocabulary?.intents.includes(intent);
   const list = useList<HTMLElement>({ each: "[data-head]" });
+  const rows = useDeferredValue(derived?.scales.length ?? FIRST, FIRST);
   const open = derived?.scales.find((s) => s.slug === search.scale) ?? derived?.scales[0];
   if (!derived) return null;
   // Against which page the limits are drawn, and how much is asked for, follows what the proof shows.
@@ -35,12 +45,12 @@ export default function StaveStage() {
       <section className={classes.stave} aria-label="Scales" {...list}>
         <Axis guide={guide} />
         <Limits guide={guide} />
-        {derived.scales.map((scale) => (
+        {derived.scales.slice(0, rows).map((scale) => (
           <ScaleLine
             key={scale.slug}
             scale={scale}
             intents={derived.intents
-              .filter((i) => i.scale === scale.slug && i.name !== scale.slug)
+              .filter((i) => i.scale === scale.slug && (i.name !== scale.slug || isSetAs(scale, i.name)))
               .map((i) => i.name)
               .join(", ")}
             roles={roles}

@@ -81,7 +81,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Reads a CSS colour, hex with or without `#`. */
+        /** Reads a CSS colour, hex with or without `#`, or what is pasted with a colour in it. */
         post: operations["color"];
         delete?: never;
         options?: never;

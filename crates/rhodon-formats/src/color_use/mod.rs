@@ -20,7 +20,7 @@ pub use self::written::{ColorUse, Written};
 
 use self::comments::Marks;
 pub(crate) use self::entry::is_plain;
-pub(crate) use self::spelling::within;
+pub(crate) use self::spelling::{alpha_first, within};
 
 /// How colours are found in a kind of file.
 #[derive(Debug)]

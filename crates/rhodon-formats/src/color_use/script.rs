@@ -6,7 +6,7 @@ use std::ops::Range;
 use rhodon_color::Color;
 
 use super::entry::Entry;
-use super::spelling::{is_shorthand, sounds_like_color, whole, within};
+use super::spelling::{alpha_first, is_shorthand, sounds_like_color, whole, within};
 use super::{ColorUse, Written, shifted, style};
 
 /// Calls whose number is a colour with its opacity in front.
@@ -322,5 +322,5 @@ fn number(text: &str) -> Option<Color> {
         .strip_prefix("0x")
         .or_else(|| text.strip_prefix("0X"))?;
     let digits = digits.trim_end_matches(['L', 'u', 'U']).replace('_', "");
-    matches!(digits.len(), 6 | 8).then(|| Color::from_hex_alpha_first(&digits))?
+    alpha_first(&digits)
 }

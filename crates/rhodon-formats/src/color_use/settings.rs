@@ -7,8 +7,8 @@ use std::ops::Range;
 use rhodon_color::Color;
 
 use super::entry::Entry;
-use super::spelling::{named, sounds_like_color, within};
-use super::{ColorUse, Written, shifted};
+use super::spelling::{alpha_first, named, sounds_like_color, within};
+use super::{ColorUse, Written};
 
 /// Finds the colours of settings.
 pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
@@ -27,51 +27,48 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
             std::mem::take(&mut entry).close(out);
         }
         let from = out.len();
-        shifted(body, at, codes, out);
-        for (i, found) in out.iter_mut().enumerate().skip(from) {
-            found.name = key_before(body, found.range.start - at);
-            if let Some(key) = &found.name {
-                entry.color(key, i);
-            }
+        in_line(body, under_colors, &mut entry, out);
+        for found in &mut out[from..] {
+            found.range = found.range.start + at..found.range.end + at;
         }
-        values(body, |range, key| {
-            let value = &body[range.clone()];
-            match color(value, under_colors || sounds_like_color(key)) {
-                Some((color, written)) => {
-                    entry.color(key, out.len());
-                    out.push(ColorUse {
-                        range: range.start + at..range.end + at,
-                        color,
-                        name: Some(key.to_owned()),
-                        written,
-                    });
-                }
-                None => entry.text(key, value),
-            }
-        });
         at += line.len();
     }
     entry.close(out);
 }
 
-/// A value that is a number behind `0x`, or a CSS name where `names` says so.
-fn color(value: &str, names: bool) -> Option<(Color, Written)> {
-    if let Some(digits) = value.strip_prefix("0x") {
-        return Some((number(digits)?, Written::AlphaFirst));
-    }
-    Some((named(value).filter(|_| names)?, Written::Css))
-}
-
-/// Hex and functions, wherever they stand in a line.
-fn codes(line: &str, out: &mut Vec<ColorUse>) {
+/// The colours of a line without its comment.
+fn in_line(line: &str, under_colors: bool, entry: &mut Entry, out: &mut Vec<ColorUse>) {
     within(line, |range, color| {
-        out.push(ColorUse::css(range, color, None))
+        let name = key_before(line, range.start);
+        if let Some(key) = &name {
+            entry.color(key, out.len());
+        }
+        out.push(ColorUse::css(range, color, name));
+    });
+    values(line, |range, key| {
+        let value = &line[range.clone()];
+        match color(value, under_colors || sounds_like_color(key)) {
+            Some((color, written)) => {
+                entry.color(key, out.len());
+                let name = Some(key.to_owned());
+                out.push(ColorUse {
+                    range,
+                    color,
+                    name,
+                    written,
+                });
+            }
+            None => entry.text(key, value),
+        }
     });
 }
 
-/// `0xFF0F5C7A` with the opacity in front, `0x0F5C7A` without: behind the `0x`.
-fn number(digits: &str) -> Option<Color> {
-    matches!(digits.len(), 6 | 8).then(|| Color::from_hex_alpha_first(digits))?
+/// A value that is a number behind `0x`, or a CSS name where `names` says so.
+fn color(value: &str, names: bool) -> Option<(Color, Written)> {
+    if let Some(digits) = value.strip_prefix("0x") {
+        return Some((alpha_first(digits)?, Written::AlphaFirst));
+    }
+    Some((named(value).filter(|_| names)?, Written::Css))
 }
 
 /// Where the comment of a line begins, or its end. `#` opens one unless a colour follows: at the

@@ -35,6 +35,11 @@ pub(super) fn whole(text: &str, names: bool) -> Option<Color> {
     named(text).filter(|_| names)
 }
 
+/// Six hex digits, or eight with the opacity in front, as they stand behind `0x`.
+pub(crate) fn alpha_first(digits: &str) -> Option<Color> {
+    matches!(digits.len(), 6 | 8).then(|| Color::from_hex_alpha_first(digits))?
+}
+
 /// Whether what is called so holds a colour, by the words of its name.
 pub(super) fn sounds_like_color(name: &str) -> bool {
     let name = name.to_ascii_lowercase();

@@ -2,7 +2,7 @@
 
 use rhodon_color::{Color, Rgb8};
 
-use crate::color_use::within;
+use crate::color_use::{alpha_first, within};
 
 /// The three numbers of a line, as `15, 92, 122`, `Petrol RGB 15/92/122` or `R15 G92 B122`, with what stands
 /// before them. None where the line has a code, which is exact.
@@ -81,12 +81,8 @@ pub(super) fn codes(entry: &str) -> Vec<(&str, Color)> {
     for (at, _) in entry.match_indices("0x") {
         let digits = &entry[at + 2..];
         let count = digits.bytes().take_while(u8::is_ascii_alphanumeric).count();
-        let digits = &digits[..count];
-        if matches!(count, 6 | 8)
-            && let Some(color) = Color::from_hex_alpha_first(digits)
-        {
-            found.push((at..at + 2 + count, color));
-        }
+        let color = alpha_first(&digits[..count]);
+        found.extend(color.map(|color| (at..at + 2 + count, color)));
     }
     let mut from = 0;
     let mut out = Vec::with_capacity(found.len());

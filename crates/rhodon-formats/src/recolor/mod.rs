@@ -12,7 +12,7 @@ use std::borrow::Cow;
 use foldhash::HashMap;
 use rhodon_color::{Color, Rgb8, respelt, respelt_alpha_first};
 
-use crate::color_use::{ColorUse, Written, finder_for_any};
+use crate::color_use::{ColorUse, Written, finder_for, finder_for_any};
 use crate::inventory::{Lines, text_of};
 use crate::read::InputFile;
 
@@ -91,7 +91,7 @@ pub struct Left {
 /// Puts other colours into a file.
 ///
 /// # Errors
-/// In words: it is no text, or too long.
+/// In words: it is no text, too long, or of no known kind and without a colour.
 pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
     let text = text_of(file)?;
     let finder = finder_for_any(&file.name);
@@ -100,6 +100,9 @@ pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
     } else {
         finder.find(text)
     };
+    if uses.is_empty() && finder_for(&file.name).is_none() {
+        return Err("no kind of text in which colours are found".to_owned());
+    }
     let places = if finder.is_style() {
         places(text, &uses)
     } else {

@@ -1,6 +1,7 @@
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { packed, setOption, setPacked } from "../../editor/edits";
 import type { Outcome } from "../../editor/store";
+import { labelled } from "./labelled";
 
 export type Options = Record<string, string>;
 
@@ -19,18 +20,20 @@ export interface Handoff {
 export function useHandoff(): Handoff {
   const editor = useEditor();
   const document = useEditorState((s) => s.document);
+  const before = useEditorState((s) => s.theme.label);
   return {
     options: document.handoff ?? {},
     chosen: packed(document),
     // A default is kept too: a parent may have chosen otherwise.
     remember: (id, option, value) =>
-      editor.commit((d) => setOption(d, id, option, value), `handoff: ${id}, ${option} ${value || "none"}`, {
-        topic: "handoff",
-        atField: true,
-      }),
+      editor.commit(
+        (d) => setOption(d, id, option, value),
+        labelled(before, `${id}, ${option} ${value || "none"}`),
+        { topic: "handoff", atField: true },
+      ),
     choose: (ids, on) => {
       const names = ids.length > 2 ? `${ids.length} targets` : ids.join(", ");
-      const label = `handoff: ${on ? "with" : "without"} ${names}`;
+      const label = labelled(before, `${on ? "with" : "without"} ${names}`);
       void editor.commit((d) => setPacked(d, ids, on), label, { topic: "handoff" });
     },
   };

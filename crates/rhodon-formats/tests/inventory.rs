@@ -229,6 +229,9 @@ fn deep_nesting_ends() {
         ("a.json", "[["),
         ("a.html", "<g>"),
         ("a.ts", "`${"),
+        ("a.ts", "('a',"),
+        ("a.ini", "a="),
+        ("a.ini", "#fff "),
     ] {
         of(name, &format!("{} #0f5c7a", open.repeat(100_000)));
     }

@@ -57,3 +57,44 @@ impl Entry {
         }
     }
 }
+
+/// How deep entries may stand in each other; what is deeper has no names.
+const DEEPEST: usize = 256;
+
+/// Entries that are open, each in the one before.
+#[derive(Default)]
+pub(super) struct Entries {
+    open: Vec<Entry>,
+    beyond: usize,
+}
+
+impl Entries {
+    /// A bracket opens.
+    pub(super) fn open(&mut self) {
+        if self.open.len() < DEEPEST {
+            self.open.push(Entry::default());
+        } else {
+            self.beyond += 1;
+        }
+    }
+
+    /// A bracket closes: its entry was read.
+    pub(super) fn close(&mut self, found: &mut [ColorUse]) {
+        if self.beyond > 0 {
+            self.beyond -= 1;
+        } else if let Some(entry) = self.open.pop() {
+            entry.close(found);
+        }
+    }
+
+    /// A value was read under a key: the colour at a place of the list, or a text.
+    pub(super) fn value(&mut self, key: &str, text: &str, color: Option<usize>) {
+        let Some(entry) = self.open.last_mut().filter(|_| self.beyond == 0) else {
+            return;
+        };
+        match color {
+            Some(at) => entry.color(key, at),
+            None => entry.text(key, text),
+        }
+    }
+}

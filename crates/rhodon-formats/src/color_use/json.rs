@@ -4,14 +4,14 @@ use std::ops::Range;
 
 use super::ColorUse;
 use super::components::Components;
-use super::entry::Entry;
+use super::entry::Entries;
 use super::spelling::{is_shorthand, sounds_like_color, whole, within};
 
 /// Finds the colours among the values.
 pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
     let mut keys = Keys::default();
     let mut components = Components::default();
-    let mut entries: Vec<Entry> = Vec::new();
+    let mut entries = Entries::default();
     for token in (Tokens { text, at: 0 }) {
         match token {
             Token::Open => {
@@ -19,13 +19,11 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
                     components = Components::default();
                 }
                 keys.open();
-                entries.push(Entry::default());
+                entries.open();
             }
             Token::Close => {
                 keys.close();
-                if let Some(entry) = entries.pop() {
-                    entry.close(out);
-                }
+                entries.close(out);
                 if let Some(found) = components.take(&keys.name()) {
                     out.push(found);
                 }
@@ -41,12 +39,9 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
                 }
                 let held = &text[range.clone()];
                 value(text, range, &keys, out);
-                if let (Some(key), Some(entry)) = (&keys.key, entries.last_mut()) {
-                    if out.len() > before {
-                        entry.color(key, before);
-                    } else {
-                        entry.text(key, held);
-                    }
+                let color = (out.len() > before).then_some(before);
+                if let Some(key) = &keys.key {
+                    entries.value(key, held, color);
                 }
             }
         }

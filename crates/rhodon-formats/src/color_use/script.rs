@@ -5,7 +5,7 @@ use std::ops::Range;
 
 use rhodon_color::Color;
 
-use super::entry::Entry;
+use super::entry::Entries;
 use super::spelling::{alpha_first, is_shorthand, sounds_like_color, whole, within};
 use super::{ColorUse, Written, shifted, style};
 
@@ -44,37 +44,36 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
         at: 0,
         before: Vec::new(),
     };
-    // Brackets that are open; those of a list hold an entry.
-    let mut open: Vec<Option<Entry>> = Vec::new();
+    // Brackets that are open, and whether each holds an entry.
+    let (mut open, mut entries) = (Vec::new(), Entries::default());
     while let Some(token) = reader.next() {
-        let before = out.len();
-        let key = match &token {
-            Token::Text(range) | Token::Number(range) => {
-                reader.name().map(|key| (key, range.clone()))
-            }
+        let (key, before) = (reader.name(), out.len());
+        let range = match token {
             Token::Open(is_list) => {
-                open.push(is_list.then(Entry::default));
-                None
+                open.push(is_list);
+                if is_list {
+                    entries.open();
+                }
+                continue;
             }
             Token::Close => {
-                if let Some(Some(entry)) = open.pop() {
-                    entry.close(out);
+                if open.pop() == Some(true) {
+                    entries.close(out);
                 }
-                None
+                continue;
+            }
+            Token::Text(range) => {
+                reader.in_text(range.clone(), out);
+                range
+            }
+            Token::Number(range) => {
+                reader.in_number(range.clone(), out);
+                range
             }
         };
-        match token {
-            Token::Text(range) => reader.in_text(range, out),
-            Token::Number(range) => reader.in_number(range, out),
-            Token::Open(_) | Token::Close => {}
-        }
-        let entry = open.iter_mut().rev().find_map(Option::as_mut);
-        if let (Some((key, range)), Some(entry)) = (key, entry) {
-            if out.len() > before {
-                entry.color(&key, before);
-            } else if let Some(held) = text.get(range) {
-                entry.text(&key, held);
-            }
+        let color = (out.len() > before).then_some(before);
+        if let (Some(key), Some(held)) = (key, text.get(range)) {
+            entries.value(&key, held, color);
         }
     }
 }

@@ -119,10 +119,14 @@ fn heading(line: &str) -> Option<&str> {
     line.strip_suffix(':')
 }
 
+/// How far around a sign a key and its value are looked for, in bytes: lines may be of any length.
+const AROUND: usize = 120;
+
 /// Every value behind `=`, `:` or `=>` with its key; quotes are no part of either.
 fn values(line: &str, mut found: impl FnMut(Range<usize>, &str)) {
     for (sign, _) in line.match_indices(['=', ':']) {
-        let behind = line[sign + 1..].trim_start_matches([' ', '\t', '>']);
+        let near = &line[..line.floor_char_boundary(sign + 1 + AROUND)];
+        let behind = near[sign + 1..].trim_start_matches([' ', '\t', '>']);
         let quote = behind.chars().next().filter(|c| matches!(c, '"' | '\''));
         let inner = &behind[quote.map_or(0, char::len_utf8)..];
         let held = match quote {
@@ -130,7 +134,7 @@ fn values(line: &str, mut found: impl FnMut(Range<usize>, &str)) {
             None => inner.split([',', ';', '}', ')', ']']).next(),
         };
         let (from, held) = (
-            line.len() - inner.len(),
+            near.len() - inner.len(),
             held.unwrap_or_default().trim_end(),
         );
         if let Some(key) = key_before(line, from).filter(|_| !held.is_empty()) {
@@ -141,7 +145,7 @@ fn values(line: &str, mut found: impl FnMut(Range<usize>, &str)) {
 
 /// The key whose value begins there: the word before the last `=` or `:`.
 fn key_before(line: &str, at: usize) -> Option<String> {
-    let before = &line[..at];
+    let before = &line[line.floor_char_boundary(at.saturating_sub(AROUND))..at];
     let sign = before.rfind(['=', ':'])?;
     // What stands between key and value belongs to neither; another value is another's.
     if before[sign + 1..].contains(',') {

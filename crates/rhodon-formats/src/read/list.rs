@@ -39,7 +39,7 @@ fn line(line: &str) -> Vec<ListItem> {
         )],
         false => items(entry),
     };
-    entries.iter().flat_map(read).collect()
+    entries.iter().take(MAX_ITEMS).flat_map(read).collect()
 }
 
 /// Digits that stand beside something else are a number; alone they are a code.
@@ -336,5 +336,6 @@ mod tests {
     fn nothing_gives_nothing_and_much_is_cut() {
         assert_eq!(color_list(" \n;; ,\n"), []);
         assert_eq!(color_list(&"red,".repeat(500)).len(), MAX_ITEMS);
+        assert_eq!(color_list(&"red\n".repeat(500)).len(), MAX_ITEMS);
     }
 }

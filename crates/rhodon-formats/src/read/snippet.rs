@@ -80,7 +80,11 @@ pub(super) fn codes(entry: &str) -> Vec<(&str, Color)> {
     within(entry, |range, color| found.push((range, color)));
     for (at, _) in entry.match_indices("0x") {
         let digits = &entry[at + 2..];
-        let count = digits.bytes().take_while(u8::is_ascii_alphanumeric).count();
+        let count = digits
+            .bytes()
+            .take(9)
+            .take_while(u8::is_ascii_alphanumeric)
+            .count();
         let color = alpha_first(&digits[..count]);
         found.extend(color.map(|color| (at..at + 2 + count, color)));
     }

@@ -47,8 +47,8 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
     // Brackets that are open, and whether each holds an entry.
     let (mut open, mut entries) = (Vec::new(), Entries::default());
     while let Some(token) = reader.next() {
-        let (key, before) = (reader.name(), out.len());
-        let range = match token {
+        let before = out.len();
+        let (key, range) = match token {
             Token::Open(is_list) => {
                 open.push(is_list);
                 if is_list {
@@ -62,14 +62,8 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
                 }
                 continue;
             }
-            Token::Text(range) => {
-                reader.in_text(range.clone(), out);
-                range
-            }
-            Token::Number(range) => {
-                reader.in_number(range.clone(), out);
-                range
-            }
+            Token::Text(range) => (reader.in_text(range.clone(), out), range),
+            Token::Number(range) => (reader.in_number(range.clone(), out), range),
         };
         let color = (out.len() > before).then_some(before);
         if let (Some(key), Some(held)) = (key, text.get(range)) {
@@ -241,10 +235,9 @@ impl<'a> Reader<'a> {
         Some((*typed.unwrap_or(first)).to_owned())
     }
 
-    fn in_text(&mut self, range: Range<usize>, out: &mut Vec<ColorUse>) {
-        let Some(held) = self.text.get(range.clone()) else {
-            return;
-        };
+    /// Finds colours in a text, and tells the name that it has.
+    fn in_text(&mut self, range: Range<usize>, out: &mut Vec<ColorUse>) -> Option<String> {
+        let held = self.text.get(range.clone())?;
         let name = self.name();
         let is_picked = || {
             let call = self
@@ -259,7 +252,7 @@ impl<'a> Reader<'a> {
         };
         let names = name.as_deref().is_some_and(sounds_like_color);
         if let Some(color) = whole(held, names).filter(|_| !is_picked()) {
-            out.push(ColorUse::css(range.clone(), color, name));
+            out.push(ColorUse::css(range.clone(), color, name.clone()));
         } else if self.text.as_bytes().get(range.start.wrapping_sub(1)) == Some(&b'`')
             && held.contains(':')
         {
@@ -273,20 +266,21 @@ impl<'a> Reader<'a> {
         }
         // A text before a colon is a key.
         self.note(range);
+        name
     }
 
-    fn in_number(&mut self, range: Range<usize>, out: &mut Vec<ColorUse>) {
-        let digits = &self.text[range.clone()];
-        if let Some(color) = number(digits).filter(|_| self.takes_color()) {
-            let name = self.name();
-            out.push(ColorUse {
-                range: range.clone(),
-                color,
-                name,
-                written: Written::AlphaFirst,
-            });
-        }
+    /// Finds the colour that a number is, and tells the name that it has.
+    fn in_number(&mut self, range: Range<usize>, out: &mut Vec<ColorUse>) -> Option<String> {
+        let color = number(&self.text[range.clone()]).filter(|_| self.takes_color());
+        let name = color.and_then(|_| self.name());
+        out.extend(color.map(|color| ColorUse {
+            range: range.clone(),
+            color,
+            name: name.clone(),
+            written: Written::AlphaFirst,
+        }));
         self.note(range);
+        name
     }
 
     /// Whether what stands before says that a number is a colour: a colour's constructor, or a type.

@@ -120,7 +120,7 @@ fn heading(line: &str) -> Option<&str> {
 }
 
 /// How far around a sign a key and its value are looked for, in bytes: lines may be of any length.
-const AROUND: usize = 120;
+const AROUND: usize = 80;
 
 /// Every value behind `=`, `:` or `=>` with its key; quotes are no part of either.
 fn values(line: &str, mut found: impl FnMut(Range<usize>, &str)) {

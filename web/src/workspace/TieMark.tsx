@@ -1,6 +1,6 @@
 import { Button, Popover, Switch, Text, UnstyledButton } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { refusalIn } from "../api/client";
 import { decideTie, type Tie, type TieAsk, workspaceQuery } from "../api/workspace";
 import { useEditorState } from "../editor/EditorProvider";
@@ -78,6 +78,12 @@ export function TieMark() {
 function TieDetail({ slug, tie }: { slug: string; tie: Tie | undefined }) {
   const client = useQueryClient();
   const [refusal, setRefusal] = useState<string>();
+  const detail = useRef<HTMLDivElement>(null);
+  // What was pressed is gone with the state that offered it: the keys go on with what is offered now.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: whenever the state changes
+  useEffect(() => {
+    if (document.activeElement === document.body) detail.current?.querySelector("button")?.focus();
+  }, [tie?.state]);
   const decide = (ask: TieAsk) => {
     setRefusal(undefined);
     decideTie(slug, ask)
@@ -91,7 +97,7 @@ function TieDetail({ slug, tie }: { slug: string; tie: Tie | undefined }) {
   );
   if (!tie || tie.state === "cut") {
     return (
-      <div className={classes.detail}>
+      <div className={classes.detail} ref={detail}>
         <Text size="sm">
           {tie ? `${tie.path} stays as it is.` : "This theme has no document in the folder."} Tied, its
           document and its files are written at every revision.
@@ -102,7 +108,7 @@ function TieDetail({ slug, tie }: { slug: string; tie: Tie | undefined }) {
     );
   }
   return (
-    <div className={classes.detail}>
+    <div className={classes.detail} ref={detail}>
       <Text size="sm">
         <b>{tie.path}</b> and {counted(tie.files, "file")} of its targets
       </Text>

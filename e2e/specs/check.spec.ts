@@ -262,3 +262,20 @@ test("findings of a kind are mended together, as one step of undo", async ({ pag
   await page.keyboard.press("Control+z");
   await expect(findings.getByText("is written as")).toHaveCount(2);
 });
+
+test("many findings come forty at a time", async ({ page, slug, request }) => {
+  const spec = await savedSpec(request, slug);
+  // Nearly a step of a scale, and told so.
+  const own = Array.from({ length: 60 }, (_, i) => [`part.own-${i}`, { value: "#0f5c7b" }]);
+  spec.tokens = Object.fromEntries(own);
+  const write = { headers: { "If-Match": '"1"' }, data: { spec, label: "many" } };
+  expect((await request.put(`/api/themes/${slug}`, write)).status()).toBe(200);
+  await page.goto(`/themes/${slug}/check`);
+  const findings = page.getByRole("region", { name: "Findings" });
+  const items = findings.getByRole("listitem");
+  await expect(items).toHaveCount(40);
+  await findings.getByRole("button", { name: /^show \d+ more of \d+$/ }).click();
+  await expect(items).not.toHaveCount(40);
+  await expect(findings.getByText("Part own 59 is written as")).toBeVisible();
+  await expect(findings.getByRole("button", { name: /^show \d+ more/ })).toHaveCount(0);
+});

@@ -84,6 +84,9 @@ pub fn inventory(files: &[InputFile], near: f64) -> Inventory {
     found
 }
 
+/// Why a file of no known kind is not looked into.
+pub(crate) const NO_KIND: &str = "no kind of text in which colours are found";
+
 /// What a file says, where it is text of a size that is read.
 pub(crate) fn text_of(file: &InputFile) -> Result<&str, String> {
     if file.bytes.len() > MAX_FILE {
@@ -102,7 +105,7 @@ pub(crate) fn text_of(file: &InputFile) -> Result<&str, String> {
 }
 
 fn take_stock(file: &InputFile, by_hex: &mut IndexMap<String, Used>) -> Result<(), String> {
-    let finder = finder_for(&file.name).ok_or("no kind of text in which colours are found")?;
+    let finder = finder_for(&file.name).ok_or(NO_KIND)?;
     let text = text_of(file)?;
     let file: Arc<str> = file.name.as_str().into();
     let mut lines = Lines::new(text);

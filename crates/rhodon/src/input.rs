@@ -69,9 +69,9 @@ where
     if items.len() < MANY {
         return items.iter().try_for_each(|item| job(item, printer));
     }
-    let apart = printer.part();
+    let whole = &*printer;
     let parts = items.par_chunks(TAKEN).map(|items| {
-        let mut part = apart.part();
+        let mut part = whole.part();
         items.iter().try_for_each(|item| job(item, &mut part))?;
         Ok(part)
     });

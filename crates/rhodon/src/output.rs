@@ -1,6 +1,7 @@
 //! How a command ends, and how it prints.
 
 use std::borrow::Cow;
+use std::fmt::Display;
 use std::fs;
 use std::io::{self, BufWriter, Stdout, Write};
 use std::path::{Component, Path};
@@ -9,6 +10,8 @@ use std::process::ExitCode;
 use anstream::{AutoStream, ColorChoice};
 use serde::Serialize;
 
+use crate::input::Item;
+use crate::report::Refused;
 use crate::swatch::with_swatches;
 
 /// How a command that ran to its end went.
@@ -190,6 +193,13 @@ impl Printer {
         self.bad = true;
         self.tell(&format!("{place}: {:?}: {message}\n", shortened(input)));
         if self.json { self.line(value) } else { Ok(()) }
+    }
+
+    /// An input that is refused as a whole, by what is wrong with it.
+    pub fn refused(&mut self, item: &Item, error: impl Display) -> Result<(), Failure> {
+        let error = error.to_string();
+        let value = Refused::new(&item.text, &error);
+        self.bad(&item.place, &item.text, &error, &value)
     }
 
     /// Says something on standard error.

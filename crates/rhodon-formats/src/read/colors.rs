@@ -8,60 +8,20 @@ use rhodon_theme::{Document, Typed, capitalised, color_look};
 
 use super::import::{Import, InputFile, ReadProblem};
 use super::reader::Reader;
-use crate::color_use::{finder_for, is_plain};
+use crate::color_use::{FINDERS, finder_for, is_plain};
 use crate::inventory::{Inventory, NEAR, Used, inventory};
 
 /// See the module.
 pub(super) static READER: Reader = Reader {
     id: "colors",
     name: "File with colours",
-    endings: &[
-        ".css",
-        ".scss",
-        ".less",
-        ".pcss",
-        ".qss",
-        ".sass",
-        ".styl",
-        ".html",
-        ".htm",
-        ".svg",
-        ".vue",
-        ".svelte",
-        ".astro",
-        ".json",
-        ".jsonc",
-        ".json5",
-        ".webmanifest",
-        ".xml",
-        ".js",
-        ".mjs",
-        ".cjs",
-        ".ts",
-        ".mts",
-        ".cts",
-        ".jsx",
-        ".tsx",
-        ".kt",
-        ".kts",
-        ".swift",
-        ".dart",
-        ".java",
-        ".php",
-        ".gpl",
-        ".ini",
-        ".conf",
-        ".cfg",
-        ".toml",
-        ".yaml",
-        ".yml",
-        ".properties",
-        ".env",
-        ".theme",
-        ".py",
-        ".rb",
-        ".lua",
-    ],
+    endings: || {
+        FINDERS
+            .iter()
+            .flat_map(|f| f.endings)
+            .map(|e| format!(".{e}"))
+            .collect()
+    },
     sniff,
     read,
 };

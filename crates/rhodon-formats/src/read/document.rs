@@ -11,7 +11,7 @@ use super::reader::Reader;
 pub(super) static READER: Reader = Reader {
     id: "document",
     name: "Theme document",
-    endings: &[".rhodon.json", ".json"],
+    endings: || [".rhodon.json", ".json"].map(str::to_owned).to_vec(),
     sniff,
     read,
 };

@@ -11,7 +11,7 @@ pub struct Reader {
     /// Its kind, as people see it.
     pub name: &'static str,
     /// How names of its files end.
-    pub endings: &'static [&'static str],
+    pub endings: fn() -> Vec<String>,
     /// Whether a file looks like one of its own.
     pub(crate) sniff: fn(&InputFile) -> bool,
     /// Reads files that belong together.

@@ -35,9 +35,14 @@ pub(super) fn channels(line: &str) -> Option<(&str, Rgb8)> {
 fn words(line: &str) -> Vec<(usize, &str)> {
     let between =
         |c: char| c.is_whitespace() || matches!(c, ',' | '/' | ';' | ':' | '=' | '|' | '-');
-    let start = |word: &str| word.as_ptr() as usize - line.as_ptr() as usize;
-    let words = line.split(between).filter(|word| !word.is_empty());
-    words.map(|word| (start(word), word)).collect()
+    let (mut rest, mut words) = (line, Vec::new());
+    while let Some(from) = rest.find(|c| !between(c)) {
+        rest = &rest[from..];
+        let (word, behind) = rest.split_at(rest.find(between).unwrap_or(rest.len()));
+        words.push((line.len() - rest.len(), word));
+        rest = behind;
+    }
+    words
 }
 
 /// A number from 0 to 255, with the letter of its channel in front or not.

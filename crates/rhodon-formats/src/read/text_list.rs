@@ -12,7 +12,7 @@ use super::reader::Reader;
 pub(super) static READER: Reader = Reader {
     id: "list",
     name: "List of colours",
-    endings: &[".txt"],
+    endings: || [".txt"].map(str::to_owned).to_vec(),
     sniff,
     read,
 };

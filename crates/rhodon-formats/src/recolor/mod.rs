@@ -13,7 +13,7 @@ use foldhash::HashMap;
 use rhodon_color::{Color, Rgb8, respelt, respelt_alpha_first};
 
 use crate::color_use::{ColorUse, Written, finder_for, finder_for_any};
-use crate::inventory::{Lines, text_of};
+use crate::inventory::{Lines, NO_KIND, text_of};
 use crate::read::InputFile;
 
 pub use map::{ColorMap, MapError, MapLine, New};
@@ -101,7 +101,7 @@ pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
         finder.find(text)
     };
     if uses.is_empty() && finder_for(&file.name).is_none() {
-        return Err("no kind of text in which colours are found".to_owned());
+        return Err(NO_KIND.to_owned());
     }
     let places = if finder.is_style() {
         places(text, &uses)

@@ -1,6 +1,5 @@
 //! Files that a theme starts with, whatever they are.
 
-use rhodon_formats::color_use::FINDERS;
 use rhodon_formats::read::{InputFile, READERS, read};
 
 /// Name and colour of every brand colour that files come to.
@@ -57,12 +56,26 @@ fn a_list_with_something_else_in_it_says_so_and_keeps_the_rest() {
 }
 
 #[test]
-fn every_kind_of_file_in_which_colours_are_found_is_offered() {
-    let colors = READERS.iter().find(|reader| reader.id == "colors").unwrap();
-    let found: Vec<String> = FINDERS
+fn every_file_that_can_be_read_is_offered() {
+    let offered: Vec<String> = READERS
         .iter()
-        .flat_map(|finder| finder.endings)
-        .map(|ending| format!(".{ending}"))
+        .flat_map(|reader| (reader.endings)())
         .collect();
-    assert_eq!(colors.endings, found);
+    for name in [
+        "a.json",
+        "a.tokens.json",
+        "a.txt",
+        "a.css",
+        "a.php",
+        "a.toml",
+    ] {
+        assert!(
+            offered.iter().any(|ending| name.ends_with(ending)),
+            "{name}"
+        );
+    }
+    assert!(
+        offered.iter().all(|ending| ending.starts_with('.')),
+        "{offered:?}"
+    );
 }

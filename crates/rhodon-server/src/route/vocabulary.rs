@@ -135,7 +135,7 @@ impl From<&PaintRule> for PaintView {
 pub struct ReaderView {
     name: &'static str,
     /// How names of its files end.
-    endings: &'static [&'static str],
+    endings: Vec<String>,
 }
 
 /// Something to choose, and what it means.
@@ -183,7 +183,7 @@ pub(crate) async fn vocabulary() -> Json<VocabularyView> {
             .iter()
             .map(|r| ReaderView {
                 name: r.name,
-                endings: r.endings,
+                endings: (r.endings)(),
             })
             .collect(),
         aim: Aim::USUAL,

@@ -11,7 +11,6 @@ use rhodon_theme::{
 use crate::document;
 use crate::input::{self, Item};
 use crate::output::{Failure, Printer};
-use crate::report::Refused;
 
 /// Shown below the help.
 const EXAMPLES: &str = "\
@@ -163,7 +162,7 @@ fn brands(args: &CheckArgs, printer: &mut Printer) -> Result<(), Failure> {
                 mark(args, &report, printer);
                 print(&report, &derived, printer)
             }
-            Err(e) => printer.bad(&item.place, &item.text, &e, &Refused::new(&item.text, &e)),
+            Err(e) => printer.refused(item, e),
         }
     };
     if stdin {

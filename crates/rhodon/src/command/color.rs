@@ -3,7 +3,7 @@ use rhodon_color::{Color, Notation};
 
 use crate::input;
 use crate::output::{Failure, Printer};
-use crate::report::{ColorReport, Refused};
+use crate::report::ColorReport;
 
 pub fn run(values: &[String], printer: &mut Printer) -> Result<(), Failure> {
     input::each(values, printer, |item, printer| {
@@ -19,12 +19,7 @@ pub fn run(values: &[String], printer: &mut Printer) -> Result<(), Failure> {
                     )
                 })
             }
-            Err(e) => printer.bad(
-                &item.place,
-                &item.text,
-                &e.to_string(),
-                &Refused::new(&item.text, &e),
-            ),
+            Err(e) => printer.refused(item, e),
         }
     })
 }

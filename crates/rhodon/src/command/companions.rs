@@ -6,7 +6,6 @@ use serde::Serialize;
 use crate::input;
 use crate::input::Inputs;
 use crate::output::{Failure, Printer};
-use crate::report::Refused;
 
 #[derive(Debug, Args)]
 pub struct CompanionsArgs {
@@ -49,12 +48,7 @@ pub fn run(args: &CompanionsArgs, printer: &mut Printer) -> Result<(), Failure> 
                     || codes.join("  "),
                 )
             }
-            Err(e) => printer.bad(
-                &item.place,
-                &item.text,
-                &e.to_string(),
-                &Refused::new(&item.text, &e),
-            ),
+            Err(e) => printer.refused(item, e),
         },
     )
 }

@@ -4,7 +4,6 @@ use serde::Serialize;
 
 use crate::input::{self, Item};
 use crate::output::{Failure, Printer};
-use crate::report::Refused;
 
 #[derive(Serialize)]
 struct Report {
@@ -38,7 +37,7 @@ fn pair(item: &Item, printer: &mut Printer) -> Result<(), Failure> {
                 report.ratio, report.difference
             )
         }),
-        Err(e) => printer.bad(&item.place, &item.text, &e, &Refused::new(&item.text, &e)),
+        Err(e) => printer.refused(item, e),
     }
 }
 

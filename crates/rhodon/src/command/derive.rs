@@ -7,7 +7,7 @@ use rhodon_theme::{Derived, Document, Mode, Resolved, derive};
 use crate::document;
 use crate::input::{self, Item};
 use crate::output::{Failure, Printer};
-use crate::report::{DeriveRefused, DeriveReport, Refused};
+use crate::report::{DeriveRefused, DeriveReport};
 
 /// Shown below the help.
 const EXAMPLES: &str = "\
@@ -75,7 +75,7 @@ fn brand(item: &Item, printer: &mut Printer) -> Result<(), Failure> {
     });
     match derived {
         Ok((theme, derived)) => print(&theme, &derived, printer),
-        Err(e) => printer.bad(&item.place, &item.text, &e, &Refused::new(&item.text, &e)),
+        Err(e) => printer.refused(item, e),
     }
 }
 

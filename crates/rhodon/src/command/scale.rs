@@ -8,7 +8,7 @@ use serde::Serialize;
 use crate::input;
 use crate::input::Inputs;
 use crate::output::{Failure, Printer};
-use crate::report::{Refused, StepReport};
+use crate::report::StepReport;
 
 /// Shown below the help.
 const EXAMPLES: &str = "\
@@ -89,7 +89,7 @@ pub fn run(args: &ScaleArgs, printer: &mut Printer) -> Result<(), Failure> {
                     || table(&scale),
                 )
             }
-            Err(e) => printer.bad(&item.place, &item.text, &e, &Refused::new(&item.text, &e)),
+            Err(e) => printer.refused(item, e),
         }
     })
 }

@@ -6,7 +6,6 @@ use serde::Serialize;
 use crate::input;
 use crate::input::Inputs;
 use crate::output::{Failure, Printer};
-use crate::report::Refused;
 
 #[derive(Debug, Args)]
 pub struct VisionArgs {
@@ -58,12 +57,7 @@ pub fn run(args: &VisionArgs, printer: &mut Printer) -> Result<(), Failure> {
                 };
                 printer.result(&report, || hex)
             }
-            Err(e) => printer.bad(
-                &item.place,
-                &item.text,
-                &e.to_string(),
-                &Refused::new(&item.text, &e),
-            ),
+            Err(e) => printer.refused(item, e),
         },
     )
 }

@@ -4,6 +4,7 @@ import { vocabularyQuery } from "../../api/queries";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { intentsOf } from "../../editor/selectors";
 import { useBrand, useLineage } from "../../lineage/useLineage";
+import { played } from "../played";
 import classes from "./BrandRow.module.css";
 import { type Dragged, drags, takes } from "./drag";
 import { told } from "./provenance";
@@ -53,9 +54,7 @@ export function BrandRow() {
     <ul className={classes.row} data-size={sized(brand.length)} aria-label="Brand colours">
       {brand.map((color, i) => {
         const slug = color.slug ?? "";
-        const plays = intents
-          ?.filter((one) => one.scale === slug && (known.includes(one.name) || one.name !== slug))
-          .map((one) => one.name);
+        const plays = played(intents ?? [], known, slug);
         return (
           <li key={slug} {...takes((what) => dropped(what, i))}>
             <button
@@ -72,9 +71,7 @@ export function BrandRow() {
             >
               <span className={classes.field} />
               <b>{color.name}</b>
-              <small>
-                {(plays && plays.length > 0 && plays.join(", ")) || (color.own ? "own" : "inherited")}
-              </small>
+              <small>{plays.join(", ") || (color.own ? "own" : "inherited")}</small>
             </button>
           </li>
         );

@@ -5,6 +5,7 @@ import { vocabularyQuery } from "../../api/queries";
 import { useShown } from "../../editor/level";
 import { useList } from "../../ui/useList";
 import { useSame } from "../../ui/useSame";
+import { played } from "../played";
 import { Axis, Limits } from "./Axis";
 import { Opened } from "./Opened";
 import { rolesBySteps } from "./roles";
@@ -29,9 +30,7 @@ export default function StaveStage() {
     [navigate],
   );
   const { data: vocabulary } = useQuery(vocabularyQuery);
-  // A brand colour may be named after the part that it plays.
-  const isSetAs = ({ origin }: { origin: string }, intent: string) =>
-    origin !== "derived" && vocabulary?.intents.includes(intent);
+  const usual = vocabulary?.intents ?? [];
   const list = useList<HTMLElement>({ each: "[data-head]" });
   const rows = useDeferredValue(derived?.scales.length ?? FIRST, FIRST);
   const open = derived?.scales.find((s) => s.slug === search.scale) ?? derived?.scales[0];
@@ -49,10 +48,8 @@ export default function StaveStage() {
           <ScaleLine
             key={scale.slug}
             scale={scale}
-            intents={derived.intents
-              .filter((i) => i.scale === scale.slug && (i.name !== scale.slug || isSetAs(scale, i.name)))
-              .map((i) => i.name)
-              .join(", ")}
+            // A derived scale is told as derived; a brand colour may be named after the part that it plays.
+            intents={played(derived.intents, scale.origin === "derived" ? [] : usual, scale.slug).join(", ")}
             roles={roles}
             open={scale === open}
             onOpen={show}

@@ -13,6 +13,7 @@ mod report;
 mod table;
 mod value;
 
+use memchr::memmem;
 use rhodon_theme::{Document, Resolved, derive};
 use serde_json::Value;
 use table::{Raw, Table};
@@ -36,7 +37,11 @@ struct Tables {
 pub(super) static READER: Reader = Reader {
     id: "tokens",
     name: "Set of design tokens",
-    endings: &[".tokens.json", ".resolver.json", ".json"],
+    endings: || {
+        [".tokens.json", ".resolver.json", ".json"]
+            .map(str::to_owned)
+            .to_vec()
+    },
     sniff,
     read,
 };
@@ -58,12 +63,8 @@ fn sniff(file: &InputFile) -> bool {
 const MARKS: [&str; 4] = ["\"$value\"", "\"$type\"", "\"$ref\"", "\"resolutionOrder\""];
 
 fn has_marks(bytes: &[u8]) -> bool {
-    let holds = |mark: &str| {
-        bytes
-            .windows(mark.len())
-            .any(|part| part == mark.as_bytes())
-    };
-    MARKS.iter().any(|mark| holds(mark))
+    let holds = |mark: &&str| memmem::find(bytes, mark.as_bytes()).is_some();
+    MARKS.iter().any(holds)
 }
 
 fn finds(finder: &Finder, file: &InputFile) -> bool {

@@ -39,8 +39,8 @@ pub use change::{Change, Changed, Diff, NewBrand, NewToken, Operation, apply, di
 pub use derive::{Derived, More, MoreCell, derive};
 pub use document::{
     Accepted, Aim, BrandColor, ContrastSettings, CustomToken, Document, FORMAT, InheritError,
-    Inherited, IntentChoice, ModeValues, NUMBERS, NumberField, Problem, Problems, Provenance,
-    Resolved, ScaleSettings, ShapeSettings, TypeSettings, Typed, holds_nul, not_json,
+    Inherited, IntentChoice, MAX_BRAND, ModeValues, NUMBERS, NumberField, Problem, Problems,
+    Provenance, Resolved, ScaleSettings, ShapeSettings, TypeSettings, Typed, holds_nul, not_json,
 };
 pub use document::{Form, Slot};
 pub use family::{CellSource, Decision, Whose, decisions, sources};

@@ -36,7 +36,7 @@ pub fn read(files: &[InputFile]) -> Import {
         Some(reader) => (reader.read)(files, &mut import),
         None => {
             let known: Vec<_> = READERS.iter().map(|r| r.name.to_lowercase()).collect();
-            let message = format!("expected a {}, found neither", known.join(" or "));
+            let message = format!("expected a {}, found none of them", known.join(" or "));
             import
                 .problems
                 .push(ReadProblem::new(&first.name, "", message));

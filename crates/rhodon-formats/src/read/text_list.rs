@@ -1,7 +1,7 @@
 //! `list`: a text file with a colour a line, in any notation, with names or without, as it may be pasted.
 
 use rhodon_color::{Color, ColorError};
-use rhodon_theme::{Document, Typed, color_look};
+use rhodon_theme::{Document, MAX_BRAND, Typed, color_look};
 
 use super::colors::title;
 use super::import::{Import, InputFile, ReadProblem};
@@ -18,7 +18,7 @@ pub(super) static READER: Reader = Reader {
 };
 
 fn sniff(file: &InputFile) -> bool {
-    file.name.to_ascii_lowercase().ends_with(".txt") && items(file).any(|item| item.color.is_ok())
+    file.name.to_ascii_lowercase().ends_with(".txt")
 }
 
 fn items(file: &InputFile) -> impl Iterator<Item = ListItem> {
@@ -34,16 +34,28 @@ fn read(files: &[InputFile], import: &mut Import) {
     document.name = files.first().map(|f| title(&f.name)).unwrap_or_default();
     for file in files {
         for item in items(file) {
-            match item.color.and_then(|css| typed(&css)) {
-                Ok(color) => {
+            let mut refuse = |why: String| {
+                let problem = ReadProblem::new(&file.name, &item.input, why);
+                import.problems.push(problem);
+            };
+            match item.color.as_deref().map(typed) {
+                Ok(Ok(_)) if document.brand.len() == MAX_BRAND => {
+                    refuse(format!("expected at most {MAX_BRAND} colours"));
+                }
+                Ok(Ok(color)) => {
                     let name = item.name.unwrap_or_else(|| color_look(color.to_rgb8()));
                     document.add_brand(&name, color, None);
                 }
-                Err(why) => import
-                    .problems
-                    .push(ReadProblem::new(&file.name, item.input, why)),
+                Ok(Err(why)) => refuse(why),
+                Err(why) => refuse(why.clone()),
             }
         }
     }
-    import.spec = Some(document);
+    if document.brand.is_empty() {
+        let name = files.first().map_or("files", |file| &file.name);
+        let message = "expected at least one colour, found none";
+        import.problems.push(ReadProblem::new(name, "", message));
+    } else {
+        import.spec = Some(document);
+    }
 }

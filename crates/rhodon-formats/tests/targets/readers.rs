@@ -1,6 +1,7 @@
 //! Files that a theme starts with, whatever they are.
 
 use rhodon_formats::read::{InputFile, READERS, read};
+use rhodon_theme::MAX_BRAND;
 
 /// Name and colour of every brand colour that files come to.
 fn brand(name: &str, text: &str) -> Vec<(String, String)> {
@@ -53,6 +54,29 @@ fn a_list_with_something_else_in_it_says_so_and_keeps_the_rest() {
         told[0].starts_with("a.txt: something: expected"),
         "{told:?}"
     );
+}
+
+#[test]
+fn a_long_list_is_read_as_far_as_a_theme_goes_and_one_of_nothing_says_so() {
+    let lines: String = (0..42).map(|i| format!("#0f5c{i:02x}\n")).collect();
+    let import = read(&[InputFile::text("a.txt", lines)]);
+    assert_eq!(import.spec.unwrap().brand.len(), MAX_BRAND);
+    let told: Vec<String> = import.problems.iter().map(ToString::to_string).collect();
+    assert_eq!(
+        told,
+        [
+            "a.txt: #0f5c28: expected at most 40 colours",
+            "a.txt: #0f5c29: expected at most 40 colours"
+        ]
+    );
+    let nothing = read(&[InputFile::text("a.txt", "# a list\n")]);
+    assert!(nothing.spec.is_none());
+    assert_eq!(
+        nothing.problems[0].message,
+        "expected at least one colour, found none"
+    );
+    let unknown = read(&[InputFile::text("a.md", "# Title")]);
+    assert!(unknown.problems[0].message.ends_with("found none of them"));
 }
 
 #[test]

@@ -41,6 +41,7 @@ pub(crate) use problem::MOST;
 pub use problem::{Problem, Problems, not_json};
 pub use provenance::Provenance;
 pub(crate) use read::INCOMPLETE;
+pub use read::MAX_BRAND;
 pub use typed::Typed;
 pub use typography::{ShapeSettings, TypeSettings};
 

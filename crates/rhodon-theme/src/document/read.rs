@@ -16,7 +16,8 @@ use crate::value::{TokenKind, Written};
 use crate::vocabulary::{is_derived_group, is_role_group};
 
 const MAX_NAME: usize = 200;
-const MAX_BRAND: usize = 40;
+/// The most brand colours of a document.
+pub const MAX_BRAND: usize = 40;
 /// The most roles, own tokens and kept tokens, each.
 const MAX_TOKENS: usize = 5000;
 

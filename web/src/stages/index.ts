@@ -67,7 +67,8 @@ export const STAGES: Stage[] = [
     name: "Stave",
     hotkey: "2",
     help: "Every scale a line, every step at its measured lightness.",
-    words: "shades tints steps pin curve gamut chroma alpha several scales together at once",
+    words:
+      "shades tints steps pin curve gamut chroma alpha opacity percent see-through several scales together at once",
     stands: ({ preview }) => (preview ? counted(preview.derived.scales.length, "scale") : ""),
     strips: ({ scales }) => scales.map((s) => s.steps.map((step) => step.hex)),
     keys: [

@@ -11,7 +11,7 @@ export const SIDES = [
   {
     id: "forms",
     name: "forms",
-    words: "template in-house format own file learn example slots",
+    words: "template in-house any format own file learn example slots ini toml yaml settings",
     load: lazy(() => import("./forms/FormsSide")),
   },
   {

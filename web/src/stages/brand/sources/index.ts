@@ -8,7 +8,7 @@ export const SOURCES = [
   {
     id: "type",
     name: "type or paste",
-    words: "add colors hex list",
+    words: "add colors hex list brand sheet rgb code snippet table",
     load: lazy(() => import("./TypeSource")),
   },
   {
@@ -21,7 +21,7 @@ export const SOURCES = [
     id: "files",
     name: "files",
     words:
-      "project folder zip archive inventory colors in use duplicates css sass own tokens from names scale steps pins pinned",
+      "project folder zip archive inventory colors in use duplicates css sass json toml yaml settings palette own tokens from names scale steps pins pinned",
     load: lazy(() => import("./FilesSource")),
   },
   {

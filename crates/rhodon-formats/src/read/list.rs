@@ -33,10 +33,7 @@ fn line(line: &str) -> Vec<ListItem> {
     let entries = entries(line);
     let several = entries.len() > 1;
     let read = |entry: &String| match several && is_number(entry) {
-        true => vec![ListItem::refused(
-            entry,
-            format!("expected a colour, found the number {entry}"),
-        )],
+        true => vec![ListItem::refused(entry, number_told(entry))],
         false => items(entry),
     };
     entries.iter().take(MAX_ITEMS).flat_map(read).collect()
@@ -45,6 +42,10 @@ fn line(line: &str) -> Vec<ListItem> {
 /// Digits that stand beside something else are a number; alone they are a code.
 fn is_number(text: &str) -> bool {
     text.len() < 6 && text.bytes().all(|b| b.is_ascii_digit())
+}
+
+fn number_told(number: &str) -> String {
+    format!("expected a colour, found the number {number}")
 }
 
 /// What an entry tells: a colour, those within a piece of code, or that it is none.
@@ -129,7 +130,7 @@ fn item(entry: &str) -> ListItem {
     }
     let value = splits(whole).next().map_or(whole, |(_, value)| bare(value));
     let error = match Color::parse_typed(value) {
-        Ok(_) => "expected a colour".to_owned(),
+        Ok(_) => number_told(value),
         Err(e) => e.to_string(),
     };
     ListItem::refused(entry, error)
@@ -318,6 +319,8 @@ mod tests {
         ] {
             assert!(color_list(text).iter().all(|i| i.color.is_err()), "{text}");
         }
+        let step = Err("expected a colour, found the number 300".to_owned());
+        assert_eq!(color_list("Petrol 300")[0].color, step);
     }
 
     #[test]

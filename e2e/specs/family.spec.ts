@@ -136,7 +136,7 @@ test("a change of a parent tells what it moves below, and is held where that bec
   const set = async (code: string) => {
     await page.getByRole("textbox", { name: "Search tokens" }).fill("text.muted");
     await cell.getByRole("cell").nth(1).getByRole("button").first().click();
-    const field = page.getByRole("textbox", { name: "text.muted, light" });
+    const field = page.getByRole("combobox", { name: "text.muted, light" });
     await field.fill(code);
     await field.press("Enter");
   };

@@ -5,7 +5,7 @@ test("a role is edited in place, refused in place, and set back", async ({ page,
   await page.getByRole("textbox", { name: "Search tokens" }).fill("link.rest");
   const row = page.getByRole("row", { name: /^link\.rest/ });
   await row.getByRole("button", { name: "petrol.600" }).click();
-  const field = page.getByRole("textbox", { name: "link.rest, light" });
+  const field = page.getByRole("combobox", { name: "link.rest, light" });
   await expect(field).toHaveValue("{petrol.600}");
   await field.fill("{petrol.650}");
   await field.press("Enter");
@@ -44,7 +44,7 @@ test("own tokens and intents are added and exported, a circle is spelt out", asy
   await page.getByRole("textbox", { name: "Search tokens" }).fill("ferry.wake");
   const row = page.getByRole("row", { name: /^ferry\.wake/ });
   await row.getByRole("button", { name: "petrol.100" }).click();
-  const field = page.getByRole("textbox", { name: "ferry.wake, light" });
+  const field = page.getByRole("combobox", { name: "ferry.wake, light" });
   await field.fill("{ferry.foam}");
   await field.press("Enter");
   await expect(page.getByRole("alert")).toContainText(/ferry\.(wake|foam) → ferry\.(foam|wake) → ferry/);
@@ -118,7 +118,7 @@ test("setting the step that is a brand colour itself asks what is meant", async 
   await page.getByRole("textbox", { name: "Search tokens" }).fill("petrol.600");
   const row = page.getByRole("row", { name: /^petrol\.600/ });
   await row.getByRole("button", { name: "#0f5c7a" }).first().click();
-  const field = page.getByRole("textbox", { name: "petrol.600, light" });
+  const field = page.getByRole("combobox", { name: "petrol.600, light" });
   await field.fill("146080");
   await field.press("Enter");
   const asked = page.getByRole("group", { name: "petrol.600 is Petrol itself" });
@@ -186,7 +186,7 @@ test("the ledger is walked by keys like any table, and its columns are chosen", 
   await expect.poll(focused).toBe("petrol.50");
   await page.keyboard.press("ArrowRight");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("textbox", { name: "petrol.50, light" })).toBeFocused();
+  await expect(page.getByRole("combobox", { name: "petrol.50, light" })).toBeFocused();
   await page.keyboard.press("Escape");
 
   const head = (name: string) => page.getByRole("columnheader", { name, exact: true });

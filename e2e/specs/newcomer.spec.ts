@@ -180,7 +180,7 @@ test("a bad slug marks the field of the slug, and hex without # is taken by the 
   await page.getByRole("textbox", { name: "Search tokens" }).fill("link.rest");
   const row = page.getByRole("row", { name: /^link\.rest/ });
   await row.getByRole("button", { name: "petrol.600" }).click();
-  await page.getByRole("textbox", { name: "link.rest, light" }).fill("0a4a66");
+  await page.getByRole("combobox", { name: "link.rest, light" }).fill("0a4a66");
   await page.keyboard.press("Enter");
   await saved(page, 2);
   expect((await savedSpec(request, slug)).roles).toEqual({ "link.rest": { light: "#0a4a66" } });
@@ -228,7 +228,7 @@ test("an inherited token is changed in one mode, the other stays the parent's", 
   await page.getByRole("textbox", { name: "Search tokens" }).fill("ferry.wake");
   const row = page.getByRole("row", { name: /^ferry\.wake/ });
   await row.getByRole("button", { name: "#aabbcc" }).click();
-  await page.getByRole("textbox", { name: "ferry.wake, dark" }).fill("#ddeeff");
+  await page.getByRole("combobox", { name: "ferry.wake, dark" }).fill("#ddeeff");
   await page.keyboard.press("Enter");
   await saved(page, 2);
   expect((await savedSpec(request, made.slug)).tokens).toEqual({ "ferry.wake": { dark: "#ddeeff" } });

@@ -72,6 +72,13 @@ pub enum Reason {
         /// CIEDE2000 between the two.
         difference: f64,
     },
+    /// A shade of the colour that a role was set to.
+    ShadeOf {
+        /// Path of the role.
+        of: Arc<str>,
+        /// L\* of the shade.
+        lightness: f64,
+    },
     /// A colour of the neutral scale, see-through.
     Shade {
         /// Name of the scale.
@@ -150,6 +157,9 @@ impl fmt::Display for Reason {
                 f,
                 "{scale} itself would hardly show on {surface} (CIEDE2000 {difference:.0}): a step of it that does"
             ),
+            Self::ShadeOf { of, lightness } => {
+                write!(f, "the colour of {of} at L* {}", short(*lightness))
+            }
             Self::Shade { scale, alpha } => write!(f, "{scale} ink at {:.0} %", alpha * 100.0),
         }
     }

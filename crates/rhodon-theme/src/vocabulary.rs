@@ -62,6 +62,7 @@ roles! {
     BAR_TEXT = "bar.text",
     BAR_HOVER = "bar.hover",
     BAR_SELECTED = "bar.selected",
+    BAR_GRADIENT_END = "bar.gradient-end",
     LINK_REST = "link.rest",
     LINK_HOVER = "link.hover",
     LINK_PRESSED = "link.pressed",

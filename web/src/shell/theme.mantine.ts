@@ -1,4 +1,4 @@
-/* Rhodon, content d39de4afff8c */
+/* Rhodon, content 243324a53447 */
 /* Give theme and variables to the provider, as its theme and its CSS variables */
 /* resolver. */
 
@@ -263,6 +263,7 @@ export const variables: CSSVariablesResolver = () => ({
     "--bar-text": "#ffffff",
     "--bar-hover": "#232323",
     "--bar-selected": "#303030",
+    "--bar-gradient-end": "#292929",
     "--link-rest": "#171717",
     "--link-hover": "#505050",
     "--link-pressed": "#3e3e3e",
@@ -410,7 +411,7 @@ export const variables: CSSVariablesResolver = () => ({
     "--primary-fill": "#ededed",
     "--primary-fill-text": "#171717",
     "--primary-fill-hover": "#dcdcdc",
-    "--primary-fill-pressed": "#cccccc",
+    "--primary-fill-pressed": "#cbcbcb",
     "--primary-gradient-end": "#d4d4d4",
     "--primary-tint": "#2c2c2c",
     "--primary-tint-hover": "#393939",
@@ -482,7 +483,8 @@ export const variables: CSSVariablesResolver = () => ({
     "--bar-fill": "#ededed",
     "--bar-text": "#171717",
     "--bar-hover": "#dcdcdc",
-    "--bar-selected": "#cccccc",
+    "--bar-selected": "#cbcbcb",
+    "--bar-gradient-end": "#d4d4d4",
     "--link-rest": "#aeaeae",
     "--link-hover": "#c4c4c4",
     "--link-pressed": "#dadada",

@@ -94,7 +94,7 @@ export const STAGES: Stage[] = [
         .join("\n");
     },
     keys: [
-      { keys: "Enter", does: "edit the chosen value, and save it" },
+      { keys: "Enter", does: "edit the chosen value, and save it; with Shift in both modes" },
       { keys: "Esc", does: "leave a value as it was" },
       { keys: "← → ↑ ↓", does: "move from value to value; Page and Ctrl Home, Ctrl End go further" },
       {

@@ -10,11 +10,12 @@ pub(crate) mod steps;
 use std::sync::Arc;
 
 use indexmap::IndexMap;
+use rhodon_color::Rgb8;
 
 use crate::document::{Problems, Resolved, ScaleSettings};
 use crate::label::{Slug, StepLabel};
 use crate::reason::Reason;
-use crate::scale::Scale;
+use crate::scale::{Request, Scale};
 use crate::value::Origin;
 use crate::vocabulary::IntentPart;
 
@@ -52,6 +53,23 @@ impl NamedScale {
     /// Token path of a step.
     pub fn step_path(&self, index: usize) -> Arc<str> {
         self.paths[index].clone()
+    }
+
+    /// The natural scale around a colour that no scale of the theme holds. None of its steps is a token.
+    pub(crate) fn around(name: Arc<str>, color: Rgb8) -> Option<Self> {
+        let slug = "set".parse().ok()?;
+        let known = known::build(&slug, Request::around(color)).ok()?;
+        Some(Self {
+            slug,
+            name,
+            paths: known.paths,
+            scale: known.scale,
+            between: known.between,
+            is_old: known.is_old,
+            origin: Origin::Set,
+            reason: Reason::from("set to a colour"),
+            settings: ScaleSettings::default(),
+        })
     }
 
     /// Whether exports leave a step out.

@@ -10,12 +10,6 @@ use crate::palette::{IntentScale, NamedScale};
 use crate::reason::Reason;
 use crate::vocabulary::{Intent, IntentPart};
 
-/// L\* from the fill to its hover and pressed state, and to the far end of its gradient.
-const STATES: [(IntentPart, f64); 3] = [
-    (IntentPart::FillHover, 6.0),
-    (IntentPart::FillPressed, 12.0),
-    (IntentPart::GradientEnd, 9.0),
-];
 /// Intents that say how something stands.
 const STATUS: [Intent; 4] = [
     Intent::Success,
@@ -23,8 +17,6 @@ const STATUS: [Intent; 4] = [
     Intent::Danger,
     Intent::Info,
 ];
-/// A fill with less L\* than this left changes towards its text instead of away from it.
-const LEAST_LEFT: f64 = 14.0;
 
 /// The parts in the order in which they are painted.
 const PARTS: Parts<IntentPart> = [
@@ -98,15 +90,13 @@ fn fill(p: &mut Painter<'_>, intent: &IntentScale, others: &[RoleId]) -> [RoleId
     let scale = &p.on.scales[intent.scale];
     let choice = p.fill_for_text(scale, intent.reason.clone(), others);
     let fill = p.put(intent.path(IntentPart::Fill), choice);
-    let lightness = p.code(fill).lightness();
     let text_choice = p.text_on(fill);
     let text = p.put(intent.path(IntentPart::FillText), text_choice);
-    let text_is_light = p.code(text).luminance() > p.code(fill).luminance();
-    let direction = direction(lightness, text_is_light);
-    let [hover, pressed, end] = STATES.map(|(state, distance)| {
-        let choice = state_choice(p, scale, lightness, direction * distance, text);
-        p.put(intent.path(state), choice)
-    });
+    let kin = p.kin(fill, scale);
+    let [hover, pressed, end] = p.states(fill, text, &kin);
+    let hover = p.put(intent.path(IntentPart::FillHover), hover);
+    let pressed = p.put(intent.path(IntentPart::FillPressed), pressed);
+    let end = p.put(intent.path(IntentPart::GradientEnd), end);
     [fill, text, hover, pressed, end]
 }
 
@@ -120,37 +110,6 @@ fn fills_before(p: &Painter<'_>, name: &str) -> Vec<RoleId> {
         .collect()
 }
 
-/// −1 where the states of a fill of this L\* get darker, 1 where they get lighter.
-fn direction(lightness: f64, text_is_light: bool) -> f64 {
-    let (away, left) = if text_is_light {
-        (-1.0, lightness)
-    } else {
-        (1.0, 100.0 - lightness)
-    };
-    if left < LEAST_LEFT { -away } else { away }
-}
-
-fn state_choice(
-    p: &Painter<'_>,
-    scale: &NamedScale,
-    from: f64,
-    move_by: f64,
-    text: RoleId,
-) -> Choice {
-    let mut distance = move_by;
-    // A fill set by hand may leave its text with little to spare: stay where it can be read.
-    loop {
-        let tone = (from + distance).clamp(0.0, 100.0);
-        let reason = Reason::State { distance };
-        let choice = p.at(scale, tone, reason);
-        let ratio = p.ground(text).ratio(choice.color.code);
-        if ratio >= p.text() || distance.abs() < 1.0 {
-            return choice;
-        }
-        distance -= move_by.signum();
-    }
-}
-
 fn tint(p: &mut Painter<'_>, intent: &IntentScale) -> [RoleId; 4] {
     let scale = &p.on.scales[intent.scale];
     let none = Needs {
@@ -160,8 +119,8 @@ fn tint(p: &mut Painter<'_>, intent: &IntentScale) -> [RoleId; 4] {
     let tint_choice = p.pick(scale, p.by_mode(93.0, 18.0), Reach::NEAR, none);
     let tint = p.put(intent.path(IntentPart::Tint), tint_choice);
     let hover_tone = p.code(tint).lightness() + p.by_mode(-4.0, 6.0);
-    let hover_choice = p.at(
-        scale,
+    let hover_choice = p.kin(tint, scale).at(
+        p,
         hover_tone,
         "a little further from the page than the tint".into(),
     );

@@ -21,6 +21,7 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
     let rest = p.put(Role::LINK_REST, rest_choice);
     p.pair_on_surfaces(rest, p.text());
     let from = p.code(rest).lightness();
+    let kin = p.kin(rest, scale);
     for (i, role) in [Role::LINK_HOVER, Role::LINK_PRESSED]
         .into_iter()
         .enumerate()
@@ -33,7 +34,7 @@ pub(crate) fn paint(p: &mut Painter<'_>) {
             p.by_mode((34.0, 26.0), (82.0, 90.0)),
             i,
         );
-        let choice = p.pick(scale, tone, Reach(0.75), needs);
+        let choice = kin.pick(p, tone, Reach(0.75), needs);
         let id = p.put(role, choice);
         p.pair_on_surfaces(id, p.text());
     }

@@ -13,6 +13,7 @@ mod painter;
 mod pick;
 mod selection;
 mod shade;
+mod states;
 mod surface;
 mod text;
 pub(crate) mod visible;

@@ -140,6 +140,11 @@ impl<'a> Painter<'a> {
         id
     }
 
+    /// Whether somebody set a role by hand, here or in a theme that this one extends.
+    pub(crate) fn is_set(&self, id: RoleId) -> bool {
+        self.roles[id.0].1.origin != Origin::Derived
+    }
+
     /// What was chosen for a role that nobody set by hand.
     pub(crate) fn choice(&self, id: RoleId) -> Choice {
         let cell = &self.roles[id.0].1;

@@ -1,6 +1,6 @@
 //! Roles: what follows from brand colours in both modes, and what is set by hand.
 
-use rhodon_color::{Rgb8, Vision, VisionKind, contrast_ratio, difference};
+use rhodon_color::{Rgb8, Vision, VisionKind, contrast_ratio, difference, hue_turn};
 use rhodon_theme::{Derived, Intent, Mode, Origin, Section};
 use serde_json::json;
 
@@ -187,6 +187,59 @@ fn states_move_away_from_the_text_and_pressed_further_than_hover() {
             (pressed - fill) * (hover - fill) > 0.0,
             "{brand}: both move the same way"
         );
+    }
+}
+
+/// Roles that can be set, each with the states that are shades of it.
+const STATES: [(&str, &[&str]); 4] = [
+    (
+        "primary.fill",
+        &[
+            "primary.fill-hover",
+            "primary.fill-pressed",
+            "primary.gradient-end",
+            "bar.selected",
+        ],
+    ),
+    ("primary.tint", &["primary.tint-hover"]),
+    (
+        "bar.fill",
+        &["bar.hover", "bar.selected", "bar.gradient-end"],
+    ),
+    ("link.rest", &["link.hover", "link.pressed"]),
+];
+
+#[test]
+fn the_states_of_a_colour_set_by_hand_are_shades_of_it() {
+    // A blue theme; the second is a step of another scale, the third no colour of the theme.
+    for set in ["{danger.700}", "#7a1f0f", "#4d5b1a"] {
+        for (role, states) in STATES {
+            let theme = derived(json!({ "roles": { role: { "light": set } } }));
+            let own = code(&theme, role, Mode::Light).to_oklch();
+            for state in states {
+                let cell = theme.token(state).unwrap().cell(Mode::Light);
+                let shade = code(&theme, state, Mode::Light).to_oklch();
+                let turn = hue_turn(own.h, shade.h).abs();
+                assert!(turn < 20.0, "{state} is {turn} from {role} set to {set}");
+                let alias = cell.alias.as_deref();
+                assert!(
+                    alias.is_none_or(|path| theme.token(path).is_some()),
+                    "{state} refers to {alias:?}"
+                );
+            }
+        }
+    }
+}
+
+#[test]
+fn a_bar_of_its_own_colour_lets_its_text_be_read_in_every_state() {
+    for set in BRANDS {
+        let theme = derived(json!({ "roles": { "bar.fill": { "dark": set } } }));
+        for ground in ["bar.fill", "bar.hover", "bar.selected", "bar.gradient-end"] {
+            let on = code(&theme, ground, Mode::Dark);
+            let ratio = contrast_ratio(code(&theme, "bar.text", Mode::Dark), on);
+            assert!(ratio >= 4.5, "{set}: {ratio} on {ground}");
+        }
     }
 }
 

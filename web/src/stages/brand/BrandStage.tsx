@@ -1,5 +1,6 @@
 import { Suspense } from "react";
 import { useBrand, useLineage } from "../../lineage/useLineage";
+import { landing } from "../../ui/arrive";
 import { PartNav } from "../../ui/PartNav";
 import { useStableKeys } from "../../ui/useStableKeys";
 import { BrandRow } from "./BrandRow";
@@ -32,7 +33,7 @@ export default function BrandStage() {
       <div className={classes.sources}>
         <PartNav label="Sources" parts={SOURCES} chosen={source} onChoose={openSource} />
       </div>
-      <div className={classes.source}>
+      <div className={classes.source} {...landing("source", source)}>
         <Suspense fallback={null}>
           <Source />
         </Suspense>

@@ -1,8 +1,10 @@
 import { useEffect, useRef, useState } from "react";
 import { cellOf } from "../../api/cellOf";
+import { findingKey } from "../../api/check";
 import type { Finding, ThemeDocument, Token } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { accept, countAgain, isAccepted, mended } from "../../editor/edits";
+import { landing } from "../../ui/arrive";
 import { Sentence } from "../../ui/Sentence";
 import { Swatch } from "../../ui/Swatch";
 import { useGoTo } from "../../ui/useGoTo";
@@ -36,6 +38,8 @@ export function FindingItem({ finding, tokens, wanted }: Props) {
     <li
       ref={item}
       className={classes.finding}
+      {...landing("finding", findingKey(finding))}
+      tabIndex={-1}
       data-severity={finding.severity}
       data-wanted={wanted || undefined}
     >

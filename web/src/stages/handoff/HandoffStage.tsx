@@ -1,5 +1,6 @@
 import { useNavigate, useSearch } from "@tanstack/react-router";
 import { Suspense } from "react";
+import { landing } from "../../ui/arrive";
 import { PartNav } from "../../ui/PartNav";
 import classes from "./HandoffStage.module.css";
 import { SIDES } from "./sides";
@@ -20,7 +21,9 @@ export default function HandoffStage() {
         onChoose={(id) => void navigate({ to: ".", search: (s) => ({ ...s, side: id }), replace: true })}
       />
       <Suspense fallback={null}>
-        <Side />
+        <div className={classes.side} {...landing("side", side.id)}>
+          <Side />
+        </div>
       </Suspense>
     </div>
   );

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Target } from "../../api/client";
 import { vocabularyQuery } from "../../api/queries";
+import { landing } from "../../ui/arrive";
 import { useList } from "../../ui/useList";
 import classes from "./HandoffStage.module.css";
 import { hit } from "./search";
@@ -58,6 +59,7 @@ export function TargetList({ targets, open, chosen, onOpen, onChoose }: Props) {
                   />
                   <button
                     type="button"
+                    {...landing("target", target.id)}
                     aria-current={target.id === open ? "true" : undefined}
                     onClick={() => onOpen(target.id)}
                   >

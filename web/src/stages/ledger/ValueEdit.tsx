@@ -1,4 +1,4 @@
-import { type FormEvent, useState } from "react";
+import { type FormEvent, useId, useRef, useState } from "react";
 import { type Mode, refusalIn, refusalOf, type Token } from "../../api/client";
 import { writtenValue } from "../../api/writtenValue";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
@@ -7,6 +7,7 @@ import { useLevel } from "../../editor/level";
 import type { EditorState } from "../../editor/store";
 import { Swatch } from "../../ui/Swatch";
 import classes from "./Ledger.module.css";
+import { TokenOffers } from "./TokenOffers";
 
 interface Props {
   token: Token;
@@ -30,21 +31,32 @@ export function ValueEdit({ token, mode, written, onDone }: Props) {
   const [text, setText] = useState(written);
   const [refusal, setRefusal] = useState<string>();
   const [asked, setAsked] = useState<string>();
+  const offers = useId();
   // The step that is a brand colour itself: to set it is to change the colour, or to hold a second one.
   const brand = useEditorState((s) => brandAt(s, token));
-  const take = async (change: Edit, value: string) => {
-    const label = `${token.path} (${atLevel(mode, level)}): ${written} → ${value}`;
+  // A role has a value in each mode, and mostly one colour is meant for both.
+  const hasBoth = token.section === "roles" && token.dark != null;
+  const inBoth = useRef(false);
+  const take = async (change: Edit, value: string, where = atLevel(mode, level)) => {
+    const label = `${token.path} (${where}): ${written} → ${value}`;
     const { problem } = await editor.commit(change, label, { atField: true });
     if (problem) setRefusal(refusalOf(problem));
     else onDone();
   };
+  const setIn =
+    (modes: Mode[], value: string): Edit =>
+    (document) =>
+      modes.reduce((before, each) => setToken(before, token, each, value, level), document);
   const save = async (event: FormEvent) => {
     event.preventDefault();
-    if (text.trim() === written) return onDone();
+    const both = hasBoth && inBoth.current;
+    inBoth.current = false;
+    if (text.trim() === written && !both) return onDone();
     try {
       const value = await writtenValue(token.kind, text);
       if (brand) setAsked(value);
-      else await take((d) => setToken(d, token, mode, value, level), value);
+      else if (both) await take(setIn(["light", "dark"], value), value, "both modes");
+      else await take(setIn([mode], value), value);
     } catch (error) {
       setRefusal(refusalIn(error));
     }
@@ -57,6 +69,7 @@ export function ValueEdit({ token, mode, written, onDone }: Props) {
         // biome-ignore lint/a11y/noAutofocus: the field takes the place of the button that was pressed
         autoFocus
         spellCheck={false}
+        list={offers}
         value={text}
         onFocus={(e) => e.currentTarget.select()}
         onChange={(e) => {
@@ -64,8 +77,31 @@ export function ValueEdit({ token, mode, written, onDone }: Props) {
           setRefusal(undefined);
           setAsked(undefined);
         }}
-        onKeyDown={(e) => e.key === "Escape" && onDone()}
+        onKeyDown={(e) => {
+          if (e.key === "Escape") onDone();
+          if (e.key === "Enter") inBoth.current = e.shiftKey;
+        }}
       />
+      <TokenOffers
+        id={offers}
+        typed={text === written ? "" : text}
+        kind={token.kind}
+        mode={mode}
+        own={token.path}
+      />
+      {hasBoth && (
+        <button
+          type="submit"
+          className={classes.both}
+          title="Set it in light and in dark (Shift Enter)"
+          onClick={(e) => {
+            // Enter in the field clicks it too.
+            if (e.detail > 0 || document.activeElement === e.currentTarget) inBoth.current = true;
+          }}
+        >
+          both modes
+        </button>
+      )}
       {brand && asked && (
         <fieldset className={classes.asked} aria-label={`${token.path} is ${brand.name} itself`}>
           <span>

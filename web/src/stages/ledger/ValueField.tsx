@@ -1,9 +1,11 @@
 import { TextInput } from "@mantine/core";
+import { useId } from "react";
 import { cellOf } from "../../api/cellOf";
 import type { Mode, Token } from "../../api/client";
 import { useEditorState } from "../../editor/EditorProvider";
 import { tokensOf } from "../../editor/selectors";
 import { isColor, Swatch } from "../../ui/Swatch";
+import { TokenOffers } from "./TokenOffers";
 
 interface Props {
   label: string;
@@ -17,13 +19,21 @@ interface Props {
 export function ValueField({ label, placeholder, mode, value, onValue }: Props) {
   const tokens = useEditorState(tokensOf);
   const color = colorOf(value.trim(), mode, tokens ?? []);
+  const offers = useId();
   return (
     <TextInput
+      list={offers}
       size="xs"
       label={label}
       placeholder={placeholder}
       value={value}
       rightSection={color && <Swatch colors={[color]} />}
+      inputContainer={(input) => (
+        <>
+          {input}
+          <TokenOffers id={offers} typed={value} kind="color" mode={mode} />
+        </>
+      )}
       onChange={(e) => onValue(e.currentTarget.value)}
     />
   );

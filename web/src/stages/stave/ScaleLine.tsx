@@ -1,6 +1,7 @@
 import { useElementSize } from "@mantine/hooks";
 import { memo, useMemo } from "react";
 import type { Scale } from "../../api/client";
+import { landing } from "../../ui/arrive";
 import { useSame } from "../../ui/useSame";
 import { Flags } from "./Flags";
 import { type Flag, layFlags, type RolesOnStep } from "./roles";
@@ -45,6 +46,7 @@ function PlainScaleLine({ scale, intents, roles, open, onOpen }: Props) {
         <button
           type="button"
           className={classes.rowName}
+          {...landing("scale", scale.slug)}
           aria-expanded={open}
           title="Ctrl click: choose it, to move several scales together"
           onClick={(e) => (e.ctrlKey || e.metaKey ? toggleTogether(scale.slug) : openThis())}

@@ -99,4 +99,8 @@ test("a face of the service is chosen by looking, and the proof is set in it", a
     .poll(() => heading.evaluate((node) => node.ownerDocument.fonts.check('16px "Lora"')))
     .toBe(true);
   await expect(page.getByText(/@import url\("http:.*family=Lora/)).toBeVisible();
+  // What is handed over loads it too.
+  const spec = await savedSpec(request, slug);
+  const written = await request.post("/api/export", { data: { spec, target: "css" } });
+  expect((await written.json()).files[0].text).toContain(`@import url("${spec.type.import}");`);
 });

@@ -22,6 +22,7 @@ mod source;
 mod stamp;
 mod target;
 mod unpack;
+mod web_font;
 mod write;
 
 pub use archive::{Archive, archive, bundle, files as archive_files};

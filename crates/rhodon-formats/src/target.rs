@@ -1,14 +1,15 @@
 //! What a target is, and the one way to write one.
 
-use rhodon_theme::{Derived, Mode, Resolved, Token, TokenKind, Value};
+use rhodon_theme::{Derived, Resolved, Token};
 
 use crate::error::ExportError;
 use crate::job::Job;
 use crate::losses;
 use crate::option::{Settings, TargetOption};
-use crate::output::{File, Output, Warning};
+use crate::output::{Output, Warning};
 use crate::source::Source;
 use crate::stamp::{comment_safe, seal};
+use crate::web_font;
 
 /// The kind of consumer, by which targets are listed.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -174,7 +175,8 @@ impl Target {
         if self.more == MoreContrast::Left {
             output.warnings.extend(losses::raised(&job));
         }
-        output.warnings.extend(unloaded_font(theme, &output.files));
+        let unloaded = web_font::unloaded(theme, self.group, &output.files);
+        output.warnings.extend(unloaded);
         Ok(output)
     }
 
@@ -238,25 +240,6 @@ fn quoted(word: &str) -> String {
     } else {
         format!("'{word}'")
     }
-}
-
-/// A web font that files name and do not load.
-fn unloaded_font(theme: &Derived, files: &[File]) -> Option<Warning> {
-    let address = theme.font_import.as_deref()?;
-    let holds = |text: &str| files.iter().any(|f| f.body().contains(text));
-    let faces = theme
-        .tokens
-        .iter()
-        .filter(|t| t.kind == TokenKind::FontFamily);
-    let named = faces
-        .into_iter()
-        .find(|t| match &t.cell(Mode::Light).value {
-            Value::FontFamily(names) => names.first().is_some_and(|name| holds(name)),
-            _ => false,
-        });
-    let token = named.filter(|_| !holds(address))?;
-    let message = format!("these files name its web font and do not load it: load {address}");
-    Some(Warning::new(&token.path, message))
 }
 
 /// Tokens of foreign types.

@@ -34,8 +34,8 @@ pub struct Derived {
     pub pairs: Vec<Pair>,
     /// What had to give way, in sentences.
     pub notes: Vec<String>,
-    /// Address of a web-font stylesheet.
-    pub font_import: Option<String>,
+    /// Addresses of style sheets that bring its faces.
+    pub web_fonts: Vec<String>,
     /// What differs for people who ask for more contrast, where the document does not switch it off.
     pub more: Option<More>,
 }
@@ -115,7 +115,8 @@ pub fn derive(theme: &Resolved) -> Result<Derived, Problems> {
     let mut pairs = light.pairs;
     pairs.extend(dark.pairs);
     let notes = scales.iter().flat_map(notes).collect();
-    let font_import = theme.merged.typography.import.clone();
+    let web_fonts = theme.merged.typography.import.as_ref();
+    let web_fonts = web_fonts.map_or_else(Vec::new, |fonts| fonts.addresses().to_vec());
     let name = theme.merged.name.clone();
     Ok(Derived {
         name,
@@ -125,7 +126,7 @@ pub fn derive(theme: &Resolved) -> Result<Derived, Problems> {
         tokens,
         pairs,
         notes,
-        font_import,
+        web_fonts,
         more,
     })
 }

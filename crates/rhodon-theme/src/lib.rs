@@ -40,7 +40,8 @@ pub use derive::{Derived, More, MoreCell, derive};
 pub use document::{
     Accepted, Aim, BrandColor, ContrastSettings, CustomToken, Document, FORMAT, InheritError,
     Inherited, IntentChoice, MAX_BRAND, ModeValues, NUMBERS, NumberField, Problem, Problems,
-    Provenance, Resolved, ScaleSettings, ShapeSettings, TypeSettings, Typed, holds_nul, not_json,
+    Provenance, Resolved, ScaleSettings, ShapeSettings, TypeSettings, Typed, WebFonts, holds_nul,
+    not_json,
 };
 pub use document::{Form, Slot};
 pub use family::{CellSource, Decision, Whose, decisions, sources};

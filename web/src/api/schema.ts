@@ -2950,8 +2950,11 @@ export interface components {
             heading?: string[] | null;
             /** @description Families for code and figures. */
             mono?: string[] | null;
-            /** @description Address of a web-font stylesheet that exports import; `https` only. */
-            import?: string | null;
+            /**
+             * @description Address of a web-font style sheet that exports import, or a list of them; `https`, or `http` of
+             *     the machine itself.
+             */
+            import?: components["schemas"]["WebFonts"] | null;
             /**
              * Format: double
              * @description Size of running text in px; default 16.
@@ -2973,6 +2976,8 @@ export interface components {
              */
             bold?: number | null;
         };
+        /** @description Addresses of web-font style sheets, each once, in their order. A single one is written as it is. */
+        WebFonts: string | string[];
         /** @description Corner radius and border width. */
         ShapeSettings: {
             /**

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "vitest";
-import { cssFamilies, FACES, faceOf, facesLike } from "./faces";
+import { asSheets, cssFamilies, FACES, type Face, faceOf, facesLike, sheetsOf } from "./faces";
 import { widthOf } from "./useWidths";
 
 test("every face that ships is loaded, and has the weights that its package tells", () => {
@@ -32,4 +32,22 @@ test("a choice brings its fallbacks and its quoting", () => {
 
 test("a face is narrow or wide by the mean letter of running text", () => {
   expect([0.41, 0.475, 0.5, 0.53, 0.6].map(widthOf)).toEqual(["narrow", "usual", "usual", "wide", "wide"]);
+});
+
+test("a theme has the style sheets of the faces that it names, and those that somebody gave", () => {
+  const served = (name: string): Face => ({
+    name,
+    kind: "serif",
+    families: [name, "serif"],
+    weights: [400, 700],
+    scripts: ["latin"],
+    sheet: `https://faces.test/${name}`,
+  });
+  const faces = [...FACES, served("Anlow"), served("Vess")];
+  const own = "https://own.test/a.css";
+  const theme = { body: ["Anlow", "serif"], heading: ["Vess"], import: own };
+  expect(sheetsOf(theme, faces)).toEqual([own, "https://faces.test/Anlow", "https://faces.test/Vess"]);
+  const later = { body: ["Nunito Variable"], heading: ["Vess"], import: sheetsOf(theme, faces) };
+  expect(sheetsOf(later, faces)).toEqual([own, "https://faces.test/Vess"]);
+  expect([[], [own], [own, own]].map(asSheets)).toEqual([null, own, [own, own]]);
 });

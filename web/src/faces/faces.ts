@@ -103,3 +103,27 @@ export function facesLike(
       face.name.toLowerCase().includes(word),
   );
 }
+
+/** The faces that a theme names, by what they are for, and the style sheets that bring them. */
+interface Named {
+  body?: string[] | null;
+  heading?: string[] | null;
+  mono?: string[] | null;
+  import?: string | string[] | null;
+}
+
+/** Style sheets as a list, which a document may hold as a single one. */
+export const sheetList = (sheets: Named["import"]): string[] => (sheets ? [sheets].flat() : []);
+
+/** Style sheets as a document holds them. */
+export const asSheets = (sheets: string[]) => (sheets.length > 1 ? sheets : (sheets[0] ?? null));
+
+/**
+ * The style sheets that a theme's faces need: those of the faces that it names, and what somebody gave
+ * besides. A sheet of a face that is no longer named goes.
+ */
+export function sheetsOf(theme: Named, faces: Face[]): string[] {
+  const named = [theme.body, theme.heading, theme.mono].map((families) => faceOf(families, faces)?.sheet);
+  const own = sheetList(theme.import).filter((sheet) => faces.every((face) => face.sheet !== sheet));
+  return [...new Set([...own, ...named.filter((sheet) => sheet !== undefined)])];
+}

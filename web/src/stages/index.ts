@@ -58,6 +58,7 @@ export const STAGES: Stage[] = [
       { keys: "← →", does: "on a strip of the tuner: move the colour, with Shift ten times as far" },
       { keys: "← → ↑ ↓", does: "on a spot of a picture: move it, with Shift further; Delete removes it" },
       { keys: "Enter", does: "add typed or pasted colours; Shift Enter begins a line" },
+      { keys: "← → ↑ ↓", does: "on the faces: go to the one beside, above or below" },
       { keys: "↑ ↓", does: "on a set of the library: try the one above or below on the theme" },
     ],
     load: () => import("./brand/BrandStage"),

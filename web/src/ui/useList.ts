@@ -4,13 +4,15 @@ const CONTROL = "button:not(:disabled), input:not(:disabled), select:not(:disabl
 /** What keeps the arrow keys for itself. */
 const TYPED = "input:not([type=checkbox]), select, textarea";
 /** Where Tab leads first. */
-const AT_HAND = "[aria-current=true], [aria-expanded=true], [aria-selected=true] *";
+const AT_HAND = "[aria-current=true], [aria-pressed=true], [aria-expanded=true], [aria-selected=true] *";
 
 interface Rows {
   /** Selector of what holds the controls of one row, or of one column where they stand side by side. */
   each: string;
   /** Whether they stand side by side. */
   across?: boolean;
+  /** Whether they run on over several lines: the arrows up and down lead to what stands above and below. */
+  wrapped?: boolean;
 }
 
 const controlsOf = (row: Element) => [...row.querySelectorAll<HTMLElement>(CONTROL)];
@@ -45,20 +47,32 @@ export function useList<Frame extends HTMLElement>(rows: Rows) {
   return { ref, onFocus, onKeyDown: (event: KeyboardEvent<HTMLElement>) => moveInRows(event, rows) };
 }
 
-function moveInRows(event: KeyboardEvent<HTMLElement>, { each, across = false }: Rows) {
+/** The place of what stands in the next line that way, above or below one. */
+function inNextLine(rows: Element[], index: number, way: 1 | -1): number {
+  const boxes = rows.map((row) => row.getBoundingClientRect());
+  const own = boxes[index];
+  if (!own) return -1;
+  const beyond = boxes.filter((box) => (box.top - own.top) * way > 1);
+  const line = way > 0 ? Math.min(...beyond.map((b) => b.top)) : Math.max(...beyond.map((b) => b.top));
+  const away = (box: DOMRect) => (Math.abs(box.top - line) < 1 ? Math.abs(box.left - own.left) : Infinity);
+  const nearest = Math.min(...boxes.map(away));
+  return nearest === Infinity ? -1 : boxes.findIndex((box) => away(box) === nearest);
+}
+
+function moveInRows(event: KeyboardEvent<HTMLElement>, { each, across = false, wrapped = false }: Rows) {
   const at = event.target as HTMLElement;
   const row = at.closest(each);
   if (!row || at.matches(TYPED) || event.altKey) return;
   const rows = [...event.currentTarget.querySelectorAll(each)];
   const index = rows.indexOf(row);
   const place = controlsOf(row).indexOf(at);
-  const [back, on] = across ? ["ArrowLeft", "ArrowRight"] : ["ArrowUp", "ArrowDown"];
-  const [before, after] = across ? ["ArrowUp", "ArrowDown"] : ["ArrowLeft", "ArrowRight"];
+  const [back, on] = across || wrapped ? ["ArrowLeft", "ArrowRight"] : ["ArrowUp", "ArrowDown"];
+  const [before, after] = across || wrapped ? ["ArrowUp", "ArrowDown"] : ["ArrowLeft", "ArrowRight"];
   const ways: Record<string, [number, number]> = {
     [back]: [index - 1, place],
     [on]: [index + 1, place],
-    [before]: [index, place - 1],
-    [after]: [index, place + 1],
+    [before]: wrapped ? [inNextLine(rows, index, -1), 0] : [index, place - 1],
+    [after]: wrapped ? [inNextLine(rows, index, 1), 0] : [index, place + 1],
     Home: [0, place],
     End: [rows.length - 1, place],
   };

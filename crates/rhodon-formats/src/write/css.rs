@@ -19,6 +19,7 @@ use crate::name::{self, Names};
 use crate::option::{OptionKind, Settings, TargetOption};
 use crate::output::Output;
 use crate::target::{Group, MoreContrast, Target};
+use crate::web_font;
 
 /// See its help.
 const MODE: TargetOption = TargetOption {
@@ -157,9 +158,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     // Behind all others, which are as specific.
     nodes.extend(more);
     let mut body = String::with_capacity(24 * 1024);
-    if let Some(address) = &job.theme.font_import {
-        body.push_str(&format!("@import url(\"{address}\");\n\n"));
-    }
+    web_font::import(&job.theme.web_fonts, &mut body);
     print_all(&nodes, 0, &mut body);
     // `@import` must come first; only a comment may stand before it.
     let warnings = if matches!(format, "oklch" | "both") {

@@ -13,6 +13,7 @@ use crate::name;
 use crate::option::TargetOption;
 use crate::output::Output;
 use crate::target::{Group, MoreContrast, Target};
+use crate::web_font;
 
 /// See the module.
 pub(crate) static TARGET: Target = Target {
@@ -184,9 +185,7 @@ const RULES: &[Rule] = &[
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let prefix = job.settings.get(&TargetOption::PREFIX);
     let mut body = String::with_capacity(24 * 1024);
-    if let Some(address) = &job.theme.font_import {
-        body.push_str(&format!("@import url(\"{address}\");\n\n"));
-    }
+    web_font::import(&job.theme.web_fonts, &mut body);
     let mut nodes = css::custom_properties(job)?;
     for (selector, lines) in RULES {
         let lines = lines.iter().filter_map(|(property, path)| {

@@ -1,7 +1,7 @@
 //! `switch`: a theme and those that stand beside it in one style sheet, each under an attribute and in
 //! both modes, with a small module that sets, remembers and announces the choice.
 
-use indexmap::IndexMap;
+use indexmap::{IndexMap, IndexSet};
 use rhodon_theme::{Derived, Section, Slug, Token};
 use serde_json::json;
 
@@ -13,6 +13,7 @@ use crate::name;
 use crate::option::{OptionKind, TargetOption};
 use crate::output::{File, Output};
 use crate::target::{Group, MoreContrast, Target};
+use crate::web_font;
 
 /// See its help.
 const KEY: TargetOption = TargetOption {
@@ -83,17 +84,9 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let mut nodes = CssWriter::switched(job, true)?.switchable();
     nodes.extend(differing(job, &themes[1..])?);
     let mut sheet = String::with_capacity(24 * 1024);
-    let fonts = themes.iter().filter_map(|(_, t)| t.font_import.as_deref());
-    let mut seen = Vec::new();
-    for address in fonts {
-        if !seen.contains(&address) {
-            seen.push(address);
-            sheet.push_str(&format!("@import url(\"{address}\");\n"));
-        }
-    }
-    if !seen.is_empty() {
-        sheet.push('\n');
-    }
+    let fonts = themes.iter().flat_map(|(_, theme)| &theme.web_fonts);
+    let fonts: IndexSet<&String> = fonts.collect();
+    web_font::import(fonts, &mut sheet);
     print_all(&nodes, 0, &mut sheet);
     let warnings = crate::losses::mapped(job.tokens());
     let key = job.settings.get(&KEY);

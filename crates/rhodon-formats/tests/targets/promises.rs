@@ -185,6 +185,42 @@ fn what_is_left_out_is_nowhere() {
     }
 }
 
+/// A face that nothing loads would be another one in the consumer: that is told, but not of what systems have.
+#[test]
+fn a_face_that_nothing_loads_is_told() {
+    let told = |face: &str, target: &str| {
+        let theme = theme(json!({ "type": { "body": [face, "serif"] } }));
+        let output = theme.export(target, &[]).unwrap();
+        let message = format!("these files name {face} and nothing loads it");
+        output
+            .warnings
+            .iter()
+            .any(|w| w.message.contains(&message) && w.token == "type.family.body")
+    };
+    for target in ["css", "site-css", "react-theme", "sass-overrides"] {
+        assert!(told("Anlow Sans", target), "{target}");
+        assert!(!told("Georgia", target), "{target}");
+    }
+    assert!(!told("Anlow Sans", "spec"), "a document loads nothing");
+}
+
+#[test]
+fn several_web_fonts_are_imported_one_by_one_before_every_rule() {
+    let sheets = [
+        "https://fonts.example.test/a.css",
+        "https://fonts.example.test/b.css",
+    ];
+    let theme = theme(json!({ "type": { "import": sheets } }));
+    for target in ["css", "site-css"] {
+        let text = theme.text(target, &[]);
+        let [first, second] = sheets.map(|s| text.find(&format!("@import url(\"{s}\");")).unwrap());
+        assert!(
+            first < second && second < text.find('{').unwrap(),
+            "{target}"
+        );
+    }
+}
+
 /// A web font that the theme chose is loaded by every file that names it, or told.
 #[test]
 fn a_web_font_is_loaded_or_told_by_every_target_that_names_it() {

@@ -43,7 +43,7 @@ pub use provenance::Provenance;
 pub(crate) use read::INCOMPLETE;
 pub use read::MAX_BRAND;
 pub use typed::Typed;
-pub use typography::{ShapeSettings, TypeSettings};
+pub use typography::{ShapeSettings, TypeSettings, WebFonts};
 
 /// The document format that this version reads and writes.
 pub const FORMAT: u32 = 1;

@@ -1,5 +1,7 @@
 //! Type faces, sizes, weights, corner radius and border width, as a document sets them.
 
+use serde_json::Value;
+
 use super::field::Node;
 use super::number::{BASE, BOLD, BORDER, NumberField, RADIUS, RATIO, REGULAR};
 use super::problem::Problems;
@@ -15,8 +17,9 @@ settings! {
         heading: Vec<String> = families,
         /// Families for code and figures.
         mono: Vec<String> = families,
-        /// Address of a web-font stylesheet that exports import; `https` only.
-        import: String = web_font,
+        /// Address of a web-font style sheet that exports import, or a list of them; `https`, or `http` of
+        /// the machine itself.
+        import: WebFonts = web_fonts,
         /// Size of running text in px; default 16.
         #[schemars(range(min = BASE.low, max = BASE.high))]
         base: f64 = number(&BASE),
@@ -66,15 +69,67 @@ fn families(node: &Node<'_>, problems: &mut Problems) -> Option<Vec<String>> {
     Some(found)
 }
 
+/// Addresses of web-font style sheets, each once, in their order. A single one is written as it is.
+#[derive(Clone, Debug, Default, PartialEq, Eq, serde::Serialize, schemars::JsonSchema)]
+#[serde(into = "OneOrMore")]
+#[schemars(with = "OneOrMore")]
+pub struct WebFonts(Vec<String>);
+
+impl WebFonts {
+    /// The addresses.
+    pub fn addresses(&self) -> &[String] {
+        &self.0
+    }
+}
+
+#[derive(serde::Serialize, schemars::JsonSchema)]
+#[serde(untagged)]
+enum OneOrMore {
+    One(String),
+    More(Vec<String>),
+}
+
+impl From<WebFonts> for OneOrMore {
+    fn from(WebFonts(mut addresses): WebFonts) -> Self {
+        match addresses.len() {
+            1 => Self::One(addresses.remove(0)),
+            _ => Self::More(addresses),
+        }
+    }
+}
+
+/// The most addresses: three slots of faces, each with room for a second sheet.
+const MOST_SHEETS: usize = 6;
+
+fn web_fonts(node: &Node<'_>, problems: &mut Problems) -> Option<WebFonts> {
+    let listed = match node.value {
+        Value::Array(_) => node.list(MOST_SHEETS, problems, |n, p| web_font(&n, p)),
+        _ => vec![web_font(node, problems)?],
+    };
+    let mut addresses: Vec<String> = Vec::with_capacity(listed.len());
+    for address in listed {
+        if !addresses.contains(&address) {
+            addresses.push(address);
+        }
+    }
+    (!addresses.is_empty()).then_some(WebFonts(addresses))
+}
+
 fn web_font(node: &Node<'_>, problems: &mut Problems) -> Option<String> {
     let text = node.text(1000, problems)?;
     let plain = !text.contains(['"', '\'', '(', ')', '\\', ' ', '<', '>']);
-    if text.starts_with("https://") && plain {
+    if plain && (text.starts_with("https://") || is_of_this_machine(&text)) {
         return Some(text);
     }
-    problems.add(
-        &node.pointer,
-        "expected an https address without quotes, brackets or spaces",
-    );
+    let expected = "expected an https address without quotes, brackets or spaces";
+    problems.add(&node.pointer, format!("{expected}, found {text:?}"));
     None
+}
+
+/// Whether an address leads to the machine itself, which is as good as `https` (W3C Secure Contexts, 3.1).
+fn is_of_this_machine(address: &str) -> bool {
+    let host = address
+        .strip_prefix("http://")
+        .and_then(|rest| rest.split(['/', ':', '?']).next());
+    host.is_some_and(|host| ["127.0.0.1", "localhost"].contains(&host))
 }

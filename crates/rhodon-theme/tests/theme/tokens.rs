@@ -206,10 +206,7 @@ fn families_and_weights_are_the_set_ones_and_headings_follow_text() {
         [light("type.weight.regular"), light("type.weight.bold")],
         ["380", "720"]
     );
-    assert_eq!(
-        theme.font_import.as_deref(),
-        Some("https://fonts.example.test/anlow.css")
-    );
+    assert_eq!(theme.web_fonts, ["https://fonts.example.test/anlow.css"]);
     let origin = |path: &str| theme.token(path).unwrap().cell(Mode::Light).origin;
     assert_eq!(
         (origin("type.family.body"), origin("type.family.heading")),
@@ -266,9 +263,16 @@ fn web_font_addresses_cannot_break_out_of_a_file() {
         "https://a.test/x'",
         "https://a.test/\u{0}",
         "https://a.test/\\x",
+        "http://localhost.a.test/x",
     ] {
         let found = Document::read(&document(json!({ "type": { "import": bad } })));
         assert!(found.is_err(), "{bad:?} was taken");
+    }
+    for own in [
+        "http://127.0.0.1:8080/sheet?family=Anlow",
+        "http://localhost/x",
+    ] {
+        theme(json!({ "type": { "import": own } }));
     }
     theme(
         json!({ "type": { "import": "https://fonts.example.test/css?family=Anlow+Sans:wght@400;700&display=swap" } }),

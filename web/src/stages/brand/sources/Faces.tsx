@@ -5,11 +5,21 @@ import { useEffect, useState } from "react";
 import { problemOf } from "../../../api/client";
 import { useEditor, useEditorState } from "../../../editor/EditorProvider";
 import { themeOf } from "../../../editor/selectors";
-import { cssFamilies, FACE_KINDS, FACES, type Face, faceOf, facesLike } from "../../../faces/faces";
+import {
+  asSheets,
+  cssFamilies,
+  FACE_KINDS,
+  FACES,
+  type Face,
+  faceOf,
+  facesLike,
+  sheetsOf,
+} from "../../../faces/faces";
 import { useWidths, WIDTHS } from "../../../faces/useWidths";
 import { asFace, linkFace, webFaces } from "../../../faces/webFaces";
 import { useWhole } from "../../../lineage/useLineage";
 import { CopyButton } from "../../../ui/CopyButton";
+import { useList } from "../../../ui/useList";
 import classes from "./Faces.module.css";
 import { setType } from "./setType";
 
@@ -35,12 +45,16 @@ export function Faces() {
   const faces = [...FACES, ...(service.data?.map(asFace) ?? [])];
   const widths = useWidths(faces);
   const shown = facesLike(like, faces).filter((face) => width === "" || widths[face.name] === width);
+  const list = useList<HTMLUListElement>({ each: "li", wrapped: true });
   const chosen = faceOf(type?.[slot], faces);
   useEffect(() => {
     for (const { family } of service.data ?? []) linkFace(document, family);
   }, [service.data]);
-  const choose = (face: Face) =>
-    void editor.commit(setType({ [slot]: face.families }), `${slot} face: ${face.name}`);
+  const choose = (face: Face) => {
+    const named = { ...type, [slot]: face.families };
+    const sheets = asSheets(sheetsOf(named, faces));
+    void editor.commit(setType({ [slot]: face.families, import: sheets }), `${slot} face: ${face.name}`);
+  };
   const bold = type?.bold ?? 600;
   return (
     <div className={classes.faces}>
@@ -98,7 +112,7 @@ export function Faces() {
           onChange={(e) => setLike({ ...like, script: e.currentTarget.value })}
         />
       </div>
-      <ul className={classes.cards} aria-label="Faces">
+      <ul className={classes.cards} aria-label="Faces" {...list}>
         {shown.map((face) => (
           <li key={face.name}>
             <button
@@ -122,8 +136,8 @@ export function Faces() {
       {shown.length === 0 && <p>No face here is like that; any name can be typed below.</p>}
       {chosen?.sheet && (
         <p className={classes.bring}>
-          {chosen.name} comes with <CopyButton text={`@import url("${chosen.sheet}");`} /> at the head of the
-          first style sheet
+          {chosen.name} comes with <CopyButton text={`@import url("${chosen.sheet}");`} />, which style sheets
+          of this theme have at their head
         </p>
       )}
       {chosen?.package && (

@@ -4,7 +4,7 @@ import { vocabularyQuery } from "../../../api/queries";
 import { useEditor, useEditorState } from "../../../editor/EditorProvider";
 import type { Edit } from "../../../editor/edits";
 import { documentOf } from "../../../editor/selectors";
-import { FACES } from "../../../faces/faces";
+import { asSheets, FACES, sheetList } from "../../../faces/faces";
 import { OwnHere } from "../../../lineage/OwnHere";
 import { useSavedWhole, useWhole } from "../../../lineage/useLineage";
 import { NumberField } from "../../../ui/NumberField";
@@ -60,13 +60,17 @@ export default function TypeAndShape() {
           />
         ))}
         <TypedField
-          label="web-font address"
+          label="web-font addresses"
           placeholder="https://…"
-          value={document.type?.import ?? ""}
+          value={sheetList(document.type?.import).join(" ")}
           onText={(text) =>
-            editor.commit(setType({ import: text || null }), `web font: ${text || "none"}`, {
-              atField: true,
-            })
+            editor.commit(
+              setType({ import: asSheets(text.split(/\s+/).filter(Boolean)) }),
+              `web font: ${text || "none"}`,
+              {
+                atField: true,
+              },
+            )
           }
         />
       </div>

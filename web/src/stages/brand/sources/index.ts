@@ -39,7 +39,7 @@ export const SOURCES = [
   {
     id: "faces",
     name: "type and shape",
-    words: "font typeface faces family size weight width narrow wide script radius border",
+    words: "web font typeface faces family size weight width narrow wide script radius border",
     load: lazy(() => import("./TypeAndShape")),
   },
 ] as const satisfies { id: string; name: string; words: string; load: ComponentType }[];

@@ -1,11 +1,9 @@
 import "@mantine/core/styles.css";
-import "@mantine/notifications/styles.css";
 import "@fontsource-variable/instrument-sans/index.css";
 import "@fontsource-variable/spline-sans-mono/index.css";
 import "./shell/chrome.css";
 
 import { MantineProvider } from "@mantine/core";
-import { Notifications } from "@mantine/notifications";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { RouterProvider } from "@tanstack/react-router";
 import { setNonce } from "get-nonce";
@@ -14,6 +12,7 @@ import { createRoot } from "react-dom/client";
 import { ApiProblem } from "./api/client";
 import { makeRouter } from "./router";
 import { chromeTheme, chromeVariables } from "./shell/chromeTheme";
+import { Notices } from "./ui/Notices";
 
 const client = new QueryClient({
   defaultOptions: {
@@ -40,7 +39,7 @@ if (root) {
         getStyleNonce={() => nonce}
       >
         <QueryClientProvider client={client}>
-          <Notifications position="bottom-center" limit={3} />
+          <Notices />
           <RouterProvider router={makeRouter(client)} />
         </QueryClientProvider>
       </MantineProvider>

@@ -3,6 +3,7 @@ import {
   createRootRouteWithContext,
   createRoute,
   createRouter,
+  lazyRouteComponent,
   notFound,
   Outlet,
   redirect,
@@ -12,7 +13,6 @@ import { themeQuery, themesQuery } from "./api/queries";
 import { FamilyPage } from "./family";
 import { type FamilyView, isQuestion } from "./family/view";
 import { isPageName } from "./proof/pages";
-import { EmptyPage } from "./shell/EmptyPage";
 import { FailedPage } from "./shell/FailedPage";
 import { Frame } from "./shell/Frame";
 import { loadStage, StagePage } from "./shell/StagePage";
@@ -30,7 +30,7 @@ const indexRoute = createRoute({
     const first = themes.find((t) => themes.some((child) => child.parent === t.slug)) ?? themes[0];
     if (first) throw redirect({ to: "/themes/$slug/$stage", params: { slug: first.slug, stage: "stave" } });
   },
-  component: EmptyPage,
+  component: lazyRouteComponent(() => import("./shell/EmptyPage"), "EmptyPage"),
   errorComponent: FailedPage,
 });
 

@@ -1,6 +1,7 @@
 import { Button, Group, Modal } from "@mantine/core";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
+import { useDialog } from "../shell/dialogs";
 import { counted } from "../ui/counted";
 import { Told } from "../ui/Told";
 import { GiveBack } from "./GiveBack";
@@ -18,7 +19,8 @@ function Decided({ value }: { value: string | null | undefined }) {
 }
 
 /** Everything that a child decides itself, each with the way back. */
-export function OwnDialog({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+export function OwnDialog() {
+  const { opened, onClose } = useDialog("own");
   const theme = useEditorState(themeOf);
   const lineage = useLineage();
   const own = lineage?.decisions ?? [];

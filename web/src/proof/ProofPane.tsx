@@ -1,4 +1,3 @@
-import { Modal } from "@mantine/core";
 import { useMediaQuery } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useSearch } from "@tanstack/react-router";
@@ -8,21 +7,24 @@ import { vocabularyQuery } from "../api/queries";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf, tokensOf } from "../editor/selectors";
 import { counted } from "../ui/counted";
+import { Dialog } from "../ui/Dialog";
+import { later } from "../ui/later";
 import { countMoved } from "../ui/moved";
 import { Swatch } from "../ui/Swatch";
 import { useGoTo } from "../ui/useGoTo";
-import { WakeList } from "../ui/WakeList";
 import { Divide } from "./Divide";
 import { EyesBand } from "./EyesBar";
 import type { Paint } from "./inspect";
-import { OwnPane } from "./OwnPane";
 import { ProofFrame } from "./ProofFrame";
 import { ProofHead } from "./ProofHead";
 import classes from "./ProofPane.module.css";
-import { Shares } from "./Shares";
 import { type Part, sumsOf, useMeasured } from "./shares";
 import { AT_MORE, useOther } from "./useOther";
 import { useWide } from "./wide";
+
+const Shares = later(() => import("./Shares").then((m) => m.Shares));
+const WakeList = later(() => import("../ui/WakeList").then((m) => m.WakeList));
+const OwnPane = later(() => import("./OwnPane").then((m) => m.OwnPane));
 
 /** What a half of the proof is painted with, where it is not the theme as it is shown everywhere. */
 interface Side {
@@ -105,14 +107,14 @@ export function ProofPane() {
           <span>
             beside <b>{other.name}</b>
           </span>
-          <Modal
+          <Dialog
             opened={listed}
             onClose={() => setListed(false)}
             title={ofLevel ? `What differs at ${other.name}` : `What differs from ${other.name}`}
             size="lg"
           >
             <WakeList {...other.wake} />
-          </Modal>
+          </Dialog>
         </div>
       )}
       <div className={classes.halves} hidden={own}>

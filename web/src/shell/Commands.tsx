@@ -1,16 +1,19 @@
 import { useHotkeys } from "@mantine/hooks";
-import { type ComponentType, useEffect, useState } from "react";
-import { OwnDialog } from "../lineage/OwnDialog";
-import { DeleteDialog } from "./DeleteDialog";
-import { DeletedThemes } from "./DeletedThemes";
-import { useDialog, useDialogs } from "./dialogs";
+import { type ComponentType, type ReactNode, useEffect, useState } from "react";
+import { later, useAsked } from "../ui/later";
+import { type DialogName, useDialog, useDialogs } from "./dialogs";
 import type { FinderProps } from "./Finder";
-import { HistoryDrawer } from "./history/HistoryDrawer";
-import { KeysSheet } from "./KeysSheet";
-import { RenameDialog } from "./NameDialog";
-import { NewThemeDialog } from "./NewThemeDialog";
 import { type Action, useActions } from "./useActions";
 import { useEarlyWords } from "./useEarlyWords";
+
+// What lies over the frame, each a package of its own.
+const DeleteDialog = later(() => import("./DeleteDialog").then((m) => m.DeleteDialog));
+const DeletedThemes = later(() => import("./DeletedThemes").then((m) => m.DeletedThemes));
+const HistoryDrawer = later(() => import("./history/HistoryDrawer").then((m) => m.HistoryDrawer));
+const KeysSheet = later(() => import("./KeysSheet").then((m) => m.KeysSheet));
+const NewThemeDialog = later(() => import("./NewThemeDialog").then((m) => m.NewThemeDialog));
+const OwnDialog = later(() => import("../lineage/OwnDialog").then((m) => m.OwnDialog));
+const RenameDialog = later(() => import("./NameDialog").then((m) => m.RenameDialog));
 
 interface Props {
   /** Which actions there are on this screen; all of them unless it says so. */
@@ -34,15 +37,34 @@ export function Commands({ fits = () => true }: Props) {
   return (
     <>
       {finding && Finder && <Finder actions={actions} typed={typed} />}
-      <KeysSheet actions={actions} />
-      <HistoryDrawer />
-      <NewThemeDialog />
-      <RenameDialog />
-      <DeleteDialog />
-      <DeletedThemes />
-      <OwnDialog {...useDialog("own")} />
+      <Once asked="keys">
+        <KeysSheet actions={actions} />
+      </Once>
+      <Once asked="history">
+        <HistoryDrawer />
+      </Once>
+      <Once asked="new">
+        <NewThemeDialog />
+      </Once>
+      <Once asked="name">
+        <RenameDialog />
+      </Once>
+      <Once asked="delete">
+        <DeleteDialog />
+      </Once>
+      <Once asked="deleted">
+        <DeletedThemes />
+      </Once>
+      <Once asked="own">
+        <OwnDialog />
+      </Once>
     </>
   );
+}
+
+/** What is drawn once it was asked for. */
+function Once({ asked, children }: { asked: DialogName; children: ReactNode }) {
+  return useAsked(useDialog(asked).opened) ? children : null;
 }
 
 /** The keys of actions, as `useHotkeys` takes them. */
@@ -57,16 +79,19 @@ function unlessAsked(run: () => void) {
 }
 
 /**
- * The finder, a package of its own that the first screen does not wait for. It is there before
- * somebody calls it, and without `Suspense`, which holds back what it shows: the first letters that
- * are typed would be lost.
+ * The finder, a package of its own that is fetched once somebody moves: it is mostly there before it is
+ * called. Without `Suspense`, which holds back what it shows: the first letters that are typed would be lost.
  */
 function useFinder(called: boolean): ComponentType<FinderProps> | undefined {
   const [found, setFound] = useState<{ default: ComponentType<FinderProps> }>();
   useEffect(() => {
     if (found) return;
-    const timer = setTimeout(() => void import("./Finder").then(setFound), called ? 0 : 300);
-    return () => clearTimeout(timer);
+    const fetch = () => void import("./Finder").then(setFound);
+    if (called) return fetch();
+    const acted = new AbortController();
+    for (const act of ["keydown", "pointermove"])
+      window.addEventListener(act, fetch, { once: true, signal: acted.signal });
+    return () => acted.abort();
   }, [found, called]);
   return found?.default;
 }

@@ -1,83 +1,56 @@
-import "@mantine/dropzone/styles.css";
-import { Modal, Stack, Text } from "@mantine/core";
-import { Dropzone } from "@mantine/dropzone";
 import { useWindowEvent } from "@mantine/hooks";
 import { useState } from "react";
-import type { ThemeDocument } from "../api/client";
 import { isPicture, type PictureView } from "../api/picture";
-import { FromFiles } from "./FromFiles";
-import { PictureChoice } from "./PictureDialog";
-import { useMakeTheme } from "./useMakeTheme";
+import { later } from "../ui/later";
+import type { DroppedFilesProps } from "./DroppedFiles";
+import type { DropZoneProps } from "./DropZone";
+
+const DropZone = later<DropZoneProps>(() => import("./DropZone").then((m) => m.DropZone));
+const DroppedFiles = later<DroppedFilesProps>(() => import("./DroppedFiles").then((m) => m.DroppedFiles));
+
+/** Holds the colours of a picture beside the theme at hand. */
+export interface Hold {
+  theme: string;
+  take: (name: string, picture: PictureView) => void;
+}
 
 interface Props {
-  /** Holds the colours of a picture beside the theme at hand, where there is one. */
-  hold?: { theme: string; take: (name: string, picture: PictureView) => void };
+  /** Given where a theme is at hand. */
+  hold?: Hold;
   /** Takes files that the place at hand reads, and says so. */
   look?: (files: File[]) => boolean;
 }
 
+const carriesFiles = (event: DragEvent) => event.dataTransfer?.types.includes("Files") ?? false;
+
+const stay = (event: DragEvent) => {
+  if (carriesFiles(event)) event.preventDefault();
+};
+
 /**
  * Files dropped anywhere on the window, and pictures pasted anywhere: a theme is read from them, or
- * their colours are held. The window says so while they hover.
+ * their colours are held. What takes them is fetched when files first hover over the window.
  */
 export function FileDrop({ hold, look }: Props) {
+  const [hovered, setHovered] = useState(false);
   const [files, setFiles] = useState<File[]>();
-  const make = useMakeTheme();
-  const close = () => setFiles(undefined);
   const take = (brought: File[]) => {
     if (!look?.(brought)) setFiles(brought);
   };
+  useWindowEvent("dragenter", (event) => carriesFiles(event) && setHovered(true));
+  // Files let go before the zone is there would be opened in place of the page.
+  useWindowEvent("dragover", stay);
+  useWindowEvent("drop", stay);
   useWindowEvent("paste", (event) => {
     const pasted = [...(event.clipboardData?.files ?? [])].filter(isPicture);
     if (pasted.length === 0) return;
     event.preventDefault();
     take(pasted);
   });
-  const made = (source?: string) => async (spec: ThemeDocument) => {
-    await make(spec, source);
-    close();
-  };
-  const pictures = files?.filter(isPicture) ?? [];
   return (
     <>
-      <section aria-label="Files to drop">
-        <Dropzone.FullScreen
-          onDrop={take}
-          active={files === undefined}
-          activateOnKeyboard={false}
-          withinPortal={false}
-        >
-          <Dropzone.Accept>
-            <Stack align="center" justify="center" mih="60vh">
-              <Text fw={600}>Drop a picture or a project for its colours, or the files of a theme</Text>
-            </Stack>
-          </Dropzone.Accept>
-        </Dropzone.FullScreen>
-      </section>
-      <Modal
-        opened={files !== undefined}
-        onClose={close}
-        title={pictures.length > 0 ? "Colours of a picture" : "New theme from files"}
-        size={pictures.length > 0 ? 620 : "md"}
-      >
-        {pictures.length > 0 ? (
-          <PictureChoice
-            files={pictures}
-            onSpec={made("picture")}
-            {...(hold && {
-              hold: {
-                ...hold,
-                take: (name: string, picture: PictureView) => {
-                  hold.take(name, picture);
-                  close();
-                },
-              },
-            })}
-          />
-        ) : (
-          <FromFiles dropped={files} onSpec={made()} />
-        )}
-      </Modal>
+      {hovered && <DropZone active={files === undefined} onDrop={take} />}
+      {files && <DroppedFiles files={files} hold={hold} onClose={() => setFiles(undefined)} />}
     </>
   );
 }

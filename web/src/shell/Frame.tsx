@@ -2,13 +2,11 @@ import { Outlet, useLoaderData, useNavigate } from "@tanstack/react-router";
 import { useCallback } from "react";
 import type { Theme } from "../api/client";
 import { EditorProvider } from "../editor/EditorProvider";
-import { HeldDialog } from "../lineage/HeldDialog";
 import { EyesFilter } from "../proof/EyesFilter";
 import { ProofPane } from "../proof/ProofPane";
-import { ClashDialog } from "./ClashDialog";
 import { Commands } from "./Commands";
-import { DeletedNotice } from "./DeletedNotice";
 import classes from "./Frame.module.css";
+import { Interruptions } from "./Interruptions";
 import { Rail } from "./Rail";
 import { TopBar } from "./TopBar";
 import { Wake } from "./Wake";
@@ -45,9 +43,7 @@ function ThemeFrame({ theme }: { theme: Theme }) {
       </div>
       <EyesFilter />
       <Commands />
-      <ClashDialog />
-      <HeldDialog />
-      <DeletedNotice />
+      <Interruptions />
       <WindowDrop />
     </EditorProvider>
   );

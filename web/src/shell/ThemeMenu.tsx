@@ -1,9 +1,10 @@
-import { Menu, UnstyledButton } from "@mantine/core";
+import { Menu } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { themesQuery } from "../api/queries";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
+import { Beside, useGiveBack } from "../ui/Beside";
 import { listed } from "../ui/listed";
 import { Swatch } from "../ui/Swatch";
 import { useOpenTheme } from "../ui/useOpenTheme";
@@ -12,17 +13,25 @@ import classes from "./Frame.module.css";
 import type { Action } from "./useActions";
 import { useThemeActions } from "./useThemeActions";
 
+export interface ThemeMenuProps {
+  /** The button that it opens beside. */
+  at: HTMLElement | null;
+  child: Action | undefined;
+  onClose: () => void;
+}
+
 /** The list of themes, children under their parents, and what can be done with the one at hand. */
-export function ThemeMenu({ child }: { child: Action | undefined }) {
+export function ThemeMenu({ at, child, onClose }: ThemeMenuProps) {
+  useGiveBack(at);
   const theme = useEditorState(themeOf);
   const { data: themes = [] } = useQuery(themesQuery);
   const navigate = useNavigate();
   const openTheme = useOpenTheme();
   const actions = useThemeActions();
   return (
-    <Menu width={290} position="bottom-start">
+    <Menu width={290} position="bottom-start" opened onClose={onClose} withinPortal>
       <Menu.Target>
-        <UnstyledButton className={classes.themeButton}>{theme.name} ▾</UnstyledButton>
+        <Beside element={at} />
       </Menu.Target>
       <Menu.Dropdown>
         <Menu.Label>Themes</Menu.Label>

@@ -14,7 +14,7 @@ import { useLineage } from "../lineage/useLineage";
 import { Named } from "../ui/Named";
 import { dialogs } from "./dialogs";
 import classes from "./Frame.module.css";
-import { ThemeMenu } from "./ThemeMenu";
+import { ThemeButton } from "./ThemeButton";
 import { type Action, useActions } from "./useActions";
 
 const STATUS = {
@@ -36,7 +36,7 @@ export function TopBar() {
   return (
     <header className={classes.top}>
       <Named tokens={tokens} />
-      <ThemeMenu child={act("child")} />
+      <ThemeButton child={act("child")} />
       <output className={classes.state} aria-live="polite">
         rev {theme.revision} · {STATUS[status]}
       </output>

@@ -1,14 +1,17 @@
-import { CloseButton, Modal, UnstyledButton } from "@mantine/core";
+import { CloseButton, UnstyledButton } from "@mantine/core";
 import { useState } from "react";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
-import { BelowList } from "../lineage/BelowList";
 import { useBelow } from "../lineage/useBelow";
 import { counted } from "../ui/counted";
+import { Dialog } from "../ui/Dialog";
+import { later } from "../ui/later";
 import { countMoved } from "../ui/moved";
 import { Sentence } from "../ui/Sentence";
 import { useGoTo } from "../ui/useGoTo";
-import { WakeList } from "../ui/WakeList";
 import classes from "./Frame.module.css";
+
+const BelowList = later(() => import("../lineage/BelowList").then((m) => m.BelowList));
+const WakeList = later(() => import("../ui/WakeList").then((m) => m.WakeList));
 
 /** The last change, what it moved, and whether anything became unreadable. */
 export function Wake() {
@@ -53,9 +56,9 @@ function Below() {
       >
         {lost.length > 0 ? `${words}, ${lost.length} with unreadable pairs` : words}
       </UnstyledButton>
-      <Modal opened={open} onClose={() => setOpen(false)} title="What moves in the themes below" size="lg">
+      <Dialog opened={open} onClose={() => setOpen(false)} title="What moves in the themes below" size="lg">
         <BelowList below={below} />
-      </Modal>
+      </Dialog>
     </>
   );
 }
@@ -101,9 +104,9 @@ function Calm() {
           </UnstyledButton>
         </>
       )}
-      <Modal opened={open} onClose={() => setOpen(false)} title="What moved" size="lg">
+      <Dialog opened={open} onClose={() => setOpen(false)} title="What moved" size="lg">
         {wake && <WakeList {...wake} />}
-      </Modal>
+      </Dialog>
     </footer>
   );
 }

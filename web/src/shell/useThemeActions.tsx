@@ -1,9 +1,9 @@
 import { Button, Group, Text } from "@mantine/core";
-import { notifications } from "@mantine/notifications";
 import { useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { answer, api, problemOf } from "../api/client";
 import { deletedQuery, themeQuery, themesQuery } from "../api/queries";
+import { tell, untell } from "../ui/notices";
 import { forgetDeletion, rememberDeletion } from "./deletion";
 
 /** Duplicate, delete with a way back, for any theme. */
@@ -19,7 +19,7 @@ export function useThemeActions() {
       ...(source && { search: { source } }),
     });
 
-  const refused = (error: unknown) => notifications.show({ message: problemOf(error).detail });
+  const refused = (error: unknown) => tell({ message: problemOf(error).detail });
 
   const duplicate = async (slug: string) => {
     try {
@@ -36,7 +36,7 @@ export function useThemeActions() {
     try {
       const back = await answer(api.POST("/api/deleted-themes/restore", { body: { id } }));
       forgetDeletion();
-      notifications.hide(notice);
+      void untell(notice);
       void client.invalidateQueries({ queryKey: deletedQuery.queryKey });
       await refresh();
       await open(back.slug);
@@ -53,7 +53,7 @@ export function useThemeActions() {
       await refresh();
       const notice = `deleted-${gone.id}`;
       rememberDeletion(gone.id, () => restore(gone.id, notice));
-      notifications.show({
+      void tell({
         id: notice,
         autoClose: 20000,
         message: (

@@ -1,15 +1,16 @@
-import { Button, Popover, Switch, Text, UnstyledButton } from "@mantine/core";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
-import { refusalIn } from "../api/client";
-import { decideTie, type Tie, type TieAsk, workspaceQuery } from "../api/workspace";
+import { UnstyledButton } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { useRef } from "react";
+import { type Tie, workspaceQuery } from "../api/workspace";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf } from "../editor/selectors";
 import { dialogs, useDialog } from "../shell/dialogs";
-import { counted } from "../ui/counted";
-import { ClashOfFile } from "./ClashOfFile";
+import { later } from "../ui/later";
+import { opens, Panel } from "../ui/Panel";
 import classes from "./Tie.module.css";
 import { useFollowing } from "./useFollowing";
+
+const TieDetail = later(() => import("./TieDetail").then((m) => m.TieDetail));
 
 /** How each state is told in a word or two. */
 const STATES: Record<Tie["state"], string> = {
@@ -27,114 +28,37 @@ export function TieMark() {
   const { slug } = useEditorState(themeOf);
   const { opened, onClose } = useDialog("folder");
   const setOpened = (open: boolean) => (open ? dialogs.open("folder") : onClose());
+  const mark = useRef<HTMLButtonElement>(null);
   const tie = workspace?.ties.find((t) => t.slug === slug);
   useFollowing(tie);
   if (!workspace?.folder) return null;
   const isWell = !workspace.problem && (!tie || tie.state === "in-step" || tie.state === "cut");
   const state = workspace.problem ? "not reached" : tie ? STATES[tie.state] : "not tied";
   return (
-    <Popover
-      opened={opened}
-      onChange={setOpened}
-      position="right-end"
-      width={320}
-      withArrow
-      shadow="md"
-      trapFocus
-    >
-      <Popover.Target>
-        <UnstyledButton
-          className={classes.mark}
-          data-alarm={!isWell || undefined}
-          onClick={() => setOpened(!opened)}
+    <>
+      <UnstyledButton
+        ref={mark}
+        className={classes.mark}
+        data-alarm={!isWell || undefined}
+        onClick={() => setOpened(!opened)}
+        {...opens(opened)}
+      >
+        <span className="visually-hidden">Folder </span>
+        {workspace.folder}
+        <small>{tie && tie.kept.length > 0 ? `${state}, ${tie.kept.length} kept` : state}</small>
+      </UnstyledButton>
+      {opened && (
+        <Panel
+          at={mark.current}
+          label="The project’s folder"
+          width={320}
+          position="right-end"
+          withArrow
+          onClose={onClose}
         >
-          <span className="visually-hidden">Folder </span>
-          {workspace.folder}
-          <small>{tie && tie.kept.length > 0 ? `${state}, ${tie.kept.length} kept` : state}</small>
-        </UnstyledButton>
-      </Popover.Target>
-      <Popover.Dropdown>
-        {workspace.problem && (
-          <Text size="sm" role="alert">
-            {workspace.problem}
-          </Text>
-        )}
-        <TieDetail slug={slug} tie={tie} />
-        {workspace.strangers.length > 0 && (
-          <ul className={classes.strangers}>
-            {workspace.strangers.map(({ path, why }) => (
-              <li key={path}>
-                <b>{path}</b> is no theme: {why}
-              </li>
-            ))}
-          </ul>
-        )}
-      </Popover.Dropdown>
-    </Popover>
-  );
-}
-
-/** The tie at hand, and what can be done about it. */
-function TieDetail({ slug, tie }: { slug: string; tie: Tie | undefined }) {
-  const client = useQueryClient();
-  const [refusal, setRefusal] = useState<string>();
-  const detail = useRef<HTMLDivElement>(null);
-  // What was pressed is gone with the state that offered it: the keys go on with what is offered now.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: whenever the state changes
-  useEffect(() => {
-    if (document.activeElement === document.body) detail.current?.querySelector("button")?.focus();
-  }, [tie?.state]);
-  const decide = (ask: TieAsk) => {
-    setRefusal(undefined);
-    decideTie(slug, ask)
-      .then((stands) => client.setQueryData(workspaceQuery.queryKey, stands))
-      .catch((error) => setRefusal(refusalIn(error)));
-  };
-  const button = (ask: TieAsk, words: string) => (
-    <Button size="compact-sm" variant="default" onClick={() => decide(ask)}>
-      {words}
-    </Button>
-  );
-  if (!tie || tie.state === "cut") {
-    return (
-      <div className={classes.detail} ref={detail}>
-        <Text size="sm">
-          {tie ? `${tie.path} stays as it is.` : "This theme has no document in the folder."} Tied, its
-          document and its files are written at every revision.
-        </Text>
-        {button("tie", "Tie to the folder")}
-        {refusal && <span role="alert">{refusal}</span>}
-      </div>
-    );
-  }
-  return (
-    <div className={classes.detail} ref={detail}>
-      <Text size="sm">
-        <b>{tie.path}</b> and {counted(tie.files, "file")} of its targets
-      </Text>
-      {tie.message && (
-        <Text size="sm" role="alert" className={classes.alarm}>
-          {tie.message}
-        </Text>
+          <TieDetail slug={slug} tie={tie} workspace={workspace} />
+        </Panel>
       )}
-      {tie.state === "clash" && <ClashOfFile slug={slug} />}
-      {tie.kept.length > 0 && (
-        <Text size="sm">Somebody else changed {tie.kept.join(", ")}: what lies there stays.</Text>
-      )}
-      <div className={classes.tools}>
-        {tie.state === "clash" && button("take-file", "Take the file’s")}
-        {["clash", "gone", "broken"].includes(tie.state) && button("write-file", "Write the theme’s")}
-        {tie.kept.length > 0 && button("overwrite", "Write them over")}
-        {tie.state === "failed" && button("settle", "Try again")}
-        {button("cut", "Cut")}
-      </div>
-      <Switch
-        size="xs"
-        label="files follow a change before it is saved"
-        checked={tie.follows}
-        onChange={(e) => decide(e.currentTarget.checked ? "follow" : "wait")}
-      />
-      {refusal && <span role="alert">{refusal}</span>}
-    </div>
+    </>
   );
 }

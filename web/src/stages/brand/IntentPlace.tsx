@@ -1,11 +1,12 @@
-import { Button, Popover, TextInput } from "@mantine/core";
-import { memo, useState } from "react";
+import { Button, TextInput } from "@mantine/core";
+import { memo, useRef, useState } from "react";
 import type { Derived } from "../../api/client";
 import { refusalOf } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { scalesOf, themeOf } from "../../editor/selectors";
 import type { EditorState } from "../../editor/store";
 import { useBrand } from "../../lineage/useLineage";
+import { opens, Panel } from "../../ui/Panel";
 import { Swatch } from "../../ui/Swatch";
 import { type Dragged, takes } from "./drag";
 import classes from "./Intents.module.css";
@@ -22,6 +23,7 @@ const HELP: Record<string, string> = {
 
 /** One part with the colour that plays it: another by drag, from the list, or typed. */
 export const IntentPlace = memo(function IntentPlace({ intent, own }: { intent: Intent; own: boolean }) {
+  const button = useRef<HTMLButtonElement>(null);
   const [opened, setOpened] = useState(false);
   const [refusal, setRefusal] = useState<string>();
   const editor = useEditor();
@@ -43,34 +45,45 @@ export const IntentPlace = memo(function IntentPlace({ intent, own }: { intent: 
   const dropped = (what: Dragged) =>
     void set("brand" in what ? { scale: what.brand } : { color: what.color }, what.name);
   return (
-    <Popover opened={opened} onChange={setOpened} trapFocus withArrow shadow="md" width={250}>
-      <Popover.Target>
-        <button
-          type="button"
-          className={classes.place}
-          title={[HELP[intent.name], intent.reason].filter(Boolean).join(" · ")}
-          onClick={() => setOpened(!opened)}
-          {...takes(dropped)}
+    <>
+      <button
+        ref={button}
+        type="button"
+        className={classes.place}
+        title={[HELP[intent.name], intent.reason].filter(Boolean).join(" · ")}
+        onClick={() => setOpened(!opened)}
+        {...opens(opened)}
+        {...takes(dropped)}
+      >
+        <span className={classes.chip} style={{ background: shown }} />
+        <b>{intent.name}</b>
+        <small>
+          <i data-origin={intent.origin} />
+          {player && `${player} `}
+          {intent.origin}
+        </small>
+      </button>
+      {opened && (
+        <Panel
+          at={button.current}
+          label={`What plays ${intent.name}`}
+          width={250}
+          position="bottom"
+          withArrow
+          onClose={() => setOpened(false)}
         >
-          <span className={classes.chip} style={{ background: shown }} />
-          <b>{intent.name}</b>
-          <small>
-            <i data-origin={intent.origin} />
-            {player && `${player} `}
-            {intent.origin}
-          </small>
-        </button>
-      </Popover.Target>
-      <Popover.Dropdown className={classes.choice}>
-        <Choices intent={intent} onPick={set} />
-        <Typed
-          onColor={(color) => set({ color }, color)}
-          refusal={refusal}
-          forget={() => setRefusal(undefined)}
-        />
-        {own ? <Own name={intent.name} /> : intent.origin === "set" && <GiveBack name={intent.name} />}
-      </Popover.Dropdown>
-    </Popover>
+          <div className={classes.choice}>
+            <Choices intent={intent} onPick={set} />
+            <Typed
+              onColor={(color) => set({ color }, color)}
+              refusal={refusal}
+              forget={() => setRefusal(undefined)}
+            />
+            {own ? <Own name={intent.name} /> : intent.origin === "set" && <GiveBack name={intent.name} />}
+          </div>
+        </Panel>
+      )}
+    </>
   );
 });
 

@@ -1,11 +1,12 @@
-import { Button, Popover, TextInput } from "@mantine/core";
+import { Button, TextInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { refusalOf } from "../../api/client";
 import { vocabularyQuery } from "../../api/queries";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { intentsOf } from "../../editor/selectors";
 import { useBrand } from "../../lineage/useLineage";
+import { opens, Panel } from "../../ui/Panel";
 import { IntentPlace } from "./IntentPlace";
 import classes from "./Intents.module.css";
 
@@ -40,6 +41,7 @@ export function Intents() {
 function NewIntent() {
   const editor = useEditor();
   const intents = useEditorState(intentsOf) ?? [];
+  const button = useRef<HTMLButtonElement>(null);
   const [opened, setOpened] = useState(false);
   const [name, setName] = useState("");
   const [refusal, setRefusal] = useState<string>();
@@ -58,42 +60,51 @@ function NewIntent() {
     setOpened(false);
   };
   return (
-    <Popover opened={opened} onChange={setOpened} trapFocus withArrow shadow="md" width={240}>
-      <Popover.Target>
-        <button
-          type="button"
-          className={classes.plus}
-          onClick={() => setOpened(!opened)}
-          title="An intent of your own"
+    <>
+      <button
+        ref={button}
+        type="button"
+        className={classes.plus}
+        onClick={() => setOpened(!opened)}
+        title="An intent of your own"
+        {...opens(opened)}
+      >
+        + intent
+      </button>
+      {opened && (
+        <Panel
+          at={button.current}
+          label="An intent of your own"
+          width={240}
+          position="bottom"
+          withArrow
+          onClose={() => setOpened(false)}
         >
-          + intent
-        </button>
-      </Popover.Target>
-      <Popover.Dropdown>
-        <form
-          onSubmit={(e) => {
-            e.preventDefault();
-            void add();
-          }}
-        >
-          <TextInput
-            size="xs"
-            label="Name of the intent"
-            placeholder="boarding"
-            value={name}
-            error={refusal}
-            maxLength={60}
-            data-autofocus
-            onChange={(e) => {
-              setName(e.currentTarget.value);
-              setRefusal(undefined);
+          <form
+            onSubmit={(e) => {
+              e.preventDefault();
+              void add();
             }}
-          />
-          <Button mt="xs" size="compact-sm" type="submit" disabled={name.trim() === ""}>
-            Add intent
-          </Button>
-        </form>
-      </Popover.Dropdown>
-    </Popover>
+          >
+            <TextInput
+              size="xs"
+              label="Name of the intent"
+              placeholder="boarding"
+              value={name}
+              error={refusal}
+              maxLength={60}
+              data-autofocus
+              onChange={(e) => {
+                setName(e.currentTarget.value);
+                setRefusal(undefined);
+              }}
+            />
+            <Button mt="xs" size="compact-sm" type="submit" disabled={name.trim() === ""}>
+              Add intent
+            </Button>
+          </form>
+        </Panel>
+      )}
+    </>
   );
 }

@@ -1,4 +1,5 @@
-import { Button, Group, Modal, Text } from "@mantine/core";
+import { Button, Group, Text } from "@mantine/core";
+import { Dialog } from "../../ui/Dialog";
 import type { useRemoval } from "./useRemoval";
 
 interface Props {
@@ -9,7 +10,7 @@ interface Props {
 /** Shows what hangs on something before it goes: what goes or moves with it, in sentences. */
 export function RemoveDialog({ name, removal }: Props) {
   return (
-    <Modal opened={removal.asking} onClose={removal.close} title={`Remove ${name}?`}>
+    <Dialog opened={removal.asking} onClose={removal.close} title={`Remove ${name}?`}>
       <Text size="sm">This happens to what hangs on it:</Text>
       <ul>
         {removal.notes.map((what) => (
@@ -22,6 +23,6 @@ export function RemoveDialog({ name, removal }: Props) {
         </Button>
         <Button onClick={removal.remove}>Remove {name}</Button>
       </Group>
-    </Modal>
+    </Dialog>
   );
 }

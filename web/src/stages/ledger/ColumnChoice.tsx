@@ -1,4 +1,6 @@
-import { Button, Checkbox, Popover, Stack } from "@mantine/core";
+import { Button, Checkbox, Stack } from "@mantine/core";
+import { useRef, useState } from "react";
+import { opens, Panel } from "../../ui/Panel";
 import { COLUMNS, type Column } from "./columns";
 
 interface Props {
@@ -8,26 +10,34 @@ interface Props {
 
 /** Which columns the ledger shows. */
 export function ColumnChoice({ shown, onToggle }: Props) {
+  const button = useRef<HTMLButtonElement>(null);
+  const [opened, setOpened] = useState(false);
   return (
-    <Popover position="bottom-end" shadow="sm" transitionProps={{ duration: 0 }} trapFocus>
-      <Popover.Target>
-        <Button size="xs" variant="default">
-          Columns
-        </Button>
-      </Popover.Target>
-      <Popover.Dropdown aria-label="Columns">
-        <Stack gap={8}>
-          {COLUMNS.map(({ id, name }) => (
-            <Checkbox
-              key={id}
-              size="xs"
-              label={name}
-              checked={shown.some((c) => c.id === id)}
-              onChange={() => onToggle(id)}
-            />
-          ))}
-        </Stack>
-      </Popover.Dropdown>
-    </Popover>
+    <>
+      <Button ref={button} size="xs" variant="default" onClick={() => setOpened(!opened)} {...opens(opened)}>
+        Columns
+      </Button>
+      {opened && (
+        <Panel
+          at={button.current}
+          label="Columns"
+          width={170}
+          position="bottom-end"
+          onClose={() => setOpened(false)}
+        >
+          <Stack gap={8}>
+            {COLUMNS.map(({ id, name }) => (
+              <Checkbox
+                key={id}
+                size="xs"
+                label={name}
+                checked={shown.some((c) => c.id === id)}
+                onChange={() => onToggle(id)}
+              />
+            ))}
+          </Stack>
+        </Panel>
+      )}
+    </>
   );
 }

@@ -1,6 +1,6 @@
-import { Popover } from "@mantine/core";
 import { memo, type PointerEvent, type RefObject, useCallback, useRef, useState } from "react";
 import type { Scale } from "../../api/client";
+import { opens, Panel } from "../../ui/Panel";
 import { RolePlaces } from "./RolePlaces";
 import type { Flag, Mode } from "./roles";
 import classes from "./Stave.module.css";
@@ -64,6 +64,8 @@ const FlagMark = memo(function FlagMark({ now, flag, side, mode, ratio, onHold }
   const [open, setOpen] = useState(false);
   const [shift, setShift] = useState(0);
   const drag = useRef<{ x: number; moved: boolean }>(undefined);
+  const button = useRef<HTMLButtonElement>(null);
+  const close = () => setOpen(false);
   const role = flag.roles[0] ?? "";
   const edge = side === "above" ? "bottom" : "top";
 
@@ -109,32 +111,32 @@ const FlagMark = memo(function FlagMark({ now, flag, side, mode, ratio, onHold }
   return (
     <div>
       <span className={classes.flagLine} style={{ [edge]: 0, left: flag.x, height: flag.lane * LANE + 6 }} />
-      <Popover opened={open} onChange={setOpen} width={330} position="bottom-start" trapFocus>
-        <Popover.Target>
-          <button
-            type="button"
-            className={classes.flag}
-            style={{ [edge]: flag.lane * LANE + 4, left: flag.left + shift }}
-            data-moving={shift !== 0 || undefined}
-            title={flag.roles.join("\n")}
-            onClick={(e) => e.detail === 0 && setOpen(true)}
-            {...handlers}
-          >
-            {flag.roles[0]}
-            {flag.roles.length > 1 && <i>and {flag.roles.length - 1} ▾</i>}
-            {shift !== 0 && <b> {ratio}</b>}
-          </button>
-        </Popover.Target>
-        <Popover.Dropdown>
+      <button
+        ref={button}
+        type="button"
+        className={classes.flag}
+        style={{ [edge]: flag.lane * LANE + 4, left: flag.left + shift }}
+        data-moving={shift !== 0 || undefined}
+        title={flag.roles.join("\n")}
+        onClick={(e) => e.detail === 0 && setOpen(true)}
+        {...opens(open)}
+        {...handlers}
+      >
+        {flag.roles[0]}
+        {flag.roles.length > 1 && <i>and {flag.roles.length - 1} ▾</i>}
+        {shift !== 0 && <b> {ratio}</b>}
+      </button>
+      {open && (
+        <Panel at={button.current} label={`Roles at ${flag.path}`} width={330} onClose={close}>
           <RolePlaces
             scale={now.current.scale}
             roles={flag.roles}
             mode={mode}
             step={flag.path}
-            onDone={() => setOpen(false)}
+            onDone={close}
           />
-        </Popover.Dropdown>
-      </Popover>
+        </Panel>
+      )}
     </div>
   );
 });

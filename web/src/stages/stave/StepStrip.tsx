@@ -1,8 +1,8 @@
-import { Popover } from "@mantine/core";
-import { memo, useCallback, useState } from "react";
+import { memo, useCallback, useRef, useState } from "react";
 import type { Scale, Step } from "../../api/client";
 import { usePart } from "../../lineage/useLineage";
 import { CopyButton } from "../../ui/CopyButton";
+import { opens, Panel } from "../../ui/Panel";
 import { useList } from "../../ui/useList";
 import type { Mode } from "./roles";
 import classes from "./Stave.module.css";
@@ -52,29 +52,33 @@ interface ChipProps {
 
 /** Drawn anew only when its own step moves. */
 const Chip = memo(function Chip({ name, step, mode, omitted, opened, onOpen }: ChipProps) {
-  const open = opened !== undefined;
-  const turn = (opens: boolean) => onOpen(step.label, opens);
+  const button = useRef<HTMLButtonElement>(null);
+  const close = () => onOpen(step.label, false);
   return (
     <li
       className={classes.chip}
       data-omitted={omitted || undefined}
       style={{ "--fill": step.hex, "--on": step.ink } as React.CSSProperties}
     >
-      <Popover opened={open} onChange={turn} width={280} position="top" trapFocus returnFocus withinPortal>
-        <Popover.Target>
-          <button type="button" className={classes.chipColor} onClick={() => turn(!open)}>
-            <span>
-              <span className="visually-hidden">{name} </span>
-              {step.label}
-              <span className="visually-hidden"> change or copy</span>
-            </span>
-            <small>{omitted ? "left out" : step.pinned ? "pinned" : ""}</small>
-          </button>
-        </Popover.Target>
-        <Popover.Dropdown aria-label={`${name} ${step.label}`}>
-          {opened && <StepCard scale={opened} step={step} onDone={() => turn(false)} />}
-        </Popover.Dropdown>
-      </Popover>
+      <button
+        ref={button}
+        type="button"
+        className={classes.chipColor}
+        onClick={() => onOpen(step.label, !opened)}
+        {...opens(opened !== undefined)}
+      >
+        <span>
+          <span className="visually-hidden">{name} </span>
+          {step.label}
+          <span className="visually-hidden"> change or copy</span>
+        </span>
+        <small>{omitted ? "left out" : step.pinned ? "pinned" : ""}</small>
+      </button>
+      {opened && (
+        <Panel at={button.current} label={`${name} ${step.label}`} width={280} position="top" onClose={close}>
+          <StepCard scale={opened} step={step} onDone={close} />
+        </Panel>
+      )}
       <CopyButton text={step.hex} />
       <small title={`contrast against the page in ${mode} mode`}>{step.ratio[mode].toFixed(2)} : 1</small>
       <small title="lightness, CIE L*">L* {step.lightness.toFixed(1)}</small>

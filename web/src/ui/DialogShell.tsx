@@ -1,0 +1,2 @@
+/** What dialogs are made of. */
+export { Modal as DialogShell } from "@mantine/core";

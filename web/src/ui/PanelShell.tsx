@@ -1,0 +1,27 @@
+import { Popover } from "@mantine/core";
+import { Beside, useGiveBack } from "./Beside";
+import type { PanelProps } from "./Panel";
+
+/** See `Panel`. */
+export function PanelShell({ at, label, width, position, withArrow, onClose, children }: PanelProps) {
+  useGiveBack(at);
+  return (
+    <Popover
+      opened
+      onChange={(opened) => opened || onClose()}
+      width={width}
+      position={position ?? "bottom-start"}
+      withArrow={withArrow ?? false}
+      withRoles={false}
+      shadow="md"
+      trapFocus
+    >
+      <Popover.Target>
+        <Beside element={at} />
+      </Popover.Target>
+      <Popover.Dropdown role="dialog" aria-label={label}>
+        {children}
+      </Popover.Dropdown>
+    </Popover>
+  );
+}

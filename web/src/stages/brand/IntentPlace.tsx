@@ -66,7 +66,7 @@ export const IntentPlace = memo(function IntentPlace({ intent, own }: { intent: 
       {opened && (
         <Panel
           at={button.current}
-          label={`What plays ${intent.name}`}
+          label={`${intent.name}, and what plays it`}
           width={250}
           position="bottom"
           withArrow

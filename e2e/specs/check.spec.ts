@@ -187,7 +187,7 @@ test("every room knows the level: limits, matrix, a value set for it, and itself
   await page.getByRole("textbox", { name: "Search tokens" }).fill("text.muted");
   const row = page.getByRole("row", { name: /^text\.muted/ });
   await row.getByRole("cell").nth(1).getByRole("button").click();
-  const field = page.getByRole("textbox", { name: "text.muted, light, more contrast" });
+  const field = page.getByRole("combobox", { name: "text.muted, light, more contrast" });
   await field.fill("#101010");
   await field.press("Enter");
   await saved(page, 2);

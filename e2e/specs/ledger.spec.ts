@@ -24,11 +24,11 @@ test("a role is edited in place, refused in place, and set back", async ({ page,
 test("own tokens and intents are added and exported, a circle is spelt out", async ({ page, slug }) => {
   await open(page, slug, "ledger");
   const path = page.getByRole("textbox", { name: "Path of the new token" });
-  const value = page.getByRole("textbox", { name: "Value, or value in light" });
+  const value = page.getByRole("combobox", { name: "Value, or value in light" });
   const add = page.getByRole("button", { name: "Add", exact: true });
   await path.fill("ferry.wake");
   await value.fill("{petrol.100}");
-  await page.getByRole("textbox", { name: "Value in dark" }).fill("{petrol.900}");
+  await page.getByRole("combobox", { name: "Value in dark" }).fill("{petrol.900}");
   await add.click();
   await saved(page, 2);
   // The path of a token as the ledger shows it refers to that token, braces or not; one that is not there is told.
@@ -154,11 +154,11 @@ test("several tokens are marked and set at once, as one revision, and given back
   await name("link.pressed").click({ modifiers: ["Shift"] });
   const many = page.getByRole("form", { name: "Marked tokens" });
   await expect(many).toContainText("3 tokens marked");
-  await many.getByRole("textbox", { name: "Light" }).fill("sea");
+  await many.getByRole("combobox", { name: "Light" }).fill("sea");
   await many.getByRole("button", { name: "Set all" }).click();
   await expect(many.getByRole("alert")).toContainText("expected");
-  await expect(many.getByRole("textbox", { name: "Light" })).toHaveValue("sea");
-  await many.getByRole("textbox", { name: "Light" }).fill("{petrol.800}");
+  await expect(many.getByRole("combobox", { name: "Light" })).toHaveValue("sea");
+  await many.getByRole("combobox", { name: "Light" }).fill("{petrol.800}");
   await many.getByRole("button", { name: "Set all" }).click();
   await saved(page, 2);
   expect((await savedSpec(request, slug)).roles).toEqual({

@@ -8,7 +8,7 @@ test("create, rename, duplicate, delete and bring back", async ({ page, slug }) 
 
   await menu.click();
   await page.getByRole("menuitem", { name: "New theme …" }).click();
-  await page.getByRole("textbox", { name: "Name" }).last().fill(name);
+  await page.getByRole("dialog").getByRole("textbox", { name: "Name" }).fill(name);
   const color = page.getByRole("dialog").getByRole("textbox", { name: "Brand colour" });
   await color.fill("nothing");
   await page.getByRole("button", { name: "Create", exact: true }).click();

@@ -39,6 +39,8 @@ const ROOM: usize = 64 * 1024;
 const MANY: usize = 64;
 /// How many a core takes at once.
 const TAKEN: usize = 16;
+/// How many are done before what they say is printed: room that is used again is not cleared again.
+const BATCH: usize = 32 * TAKEN;
 
 /// Does a job for every input and prints what it says, in their order. Lines are done as they arrive, all
 /// those that are there at once.
@@ -56,7 +58,9 @@ where
         if items.is_empty() {
             return Ok(());
         }
-        at_once(&items, printer, &job)?;
+        items
+            .chunks(BATCH)
+            .try_for_each(|batch| at_once(batch, printer, &job))?;
         // What waits for the next line has been told what came of the last.
         printer.flush()?;
     }

@@ -85,7 +85,7 @@ pub struct Printer {
 }
 
 /// Room for what a part says, in bytes: a few scales, so that it is rarely moved.
-const PART: usize = 32 * 1024;
+const PART: usize = 48 * 1024;
 
 /// Where what is printed goes.
 #[derive(Debug)]

@@ -79,7 +79,7 @@ impl<'a> StepReport<'a> {
         Self {
             label: step.label.as_str(),
             hex: step.color.to_string(),
-            oklch: told(step.color.to_oklch()),
+            oklch: told(step.oklch),
             lightness: step.lightness,
             pinned: step.pinned,
             on_white: contrast_ratio(step.color, Rgb8::WHITE),

@@ -21,7 +21,7 @@ export default function HandoffStage() {
         onChoose={(id) => void navigate({ to: ".", search: (s) => ({ ...s, side: id }), replace: true })}
       />
       <Suspense fallback={null}>
-        <div className={classes.side} {...landing("side", side.id)}>
+        <div className={classes.whole} {...landing("side", side.id)}>
           <Side />
         </div>
       </Suspense>

@@ -8,7 +8,7 @@ export function PanelShell({ at, label, width, position, withArrow, onClose, chi
   return (
     <Popover
       opened
-      onChange={(opened) => opened || onClose()}
+      onChange={(opened) => opened || isAsked() || onClose()}
       width={width}
       position={position ?? "bottom-start"}
       withArrow={withArrow ?? false}
@@ -25,3 +25,6 @@ export function PanelShell({ at, label, width, position, withArrow, onClose, chi
     </Popover>
   );
 }
+
+/** Whether something is asked over the panel: what is answered there is not beside it. */
+const isAsked = () => document.querySelector("[aria-modal=true]") !== null;

@@ -1,11 +1,13 @@
 import { Button, Textarea } from "@mantine/core";
-import { type FormEvent, useState } from "react";
-import { refusalOf } from "../../../api/client";
+import { type FormEvent, useRef, useState } from "react";
+import { type ColorItem, refusalIn, refusalOf } from "../../../api/client";
 import { useEditor, useEditorState } from "../../../editor/EditorProvider";
 import { themeOf } from "../../../editor/selectors";
-import { ColorList, useColors } from "../../../ui/ColorList";
+import { ColorList, readColors, useColors } from "../../../ui/ColorList";
 import { offer } from "../tray";
 import classes from "./TypeSource.module.css";
+
+const colorsOf = (items: ColorItem[]) => items.flatMap(({ name, css }) => (css ? { name, color: css } : []));
 
 /** One more colour or a whole pasted list: each entry becomes a colour or a refusal beside it. */
 export default function TypeSource() {
@@ -13,24 +15,35 @@ export default function TypeSource() {
   const { id } = useEditorState(themeOf);
   const [refusal, setRefusal] = useState<string>();
   const [text, setText] = useState("");
+  const adding = useRef(false);
   const items = useColors(text);
   const good = items.filter((i) => i.css);
-  const bad = items.filter((i) => i.error);
-  const colors = good.map((i) => ({ name: i.name, color: i.css ?? "" }));
-  // What was refused stays in the field, to be mended.
-  const keepRefused = () => setText(bad.map((i) => i.input).join("\n"));
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    if (good.length === 0) return;
-    const label =
-      good.length === 1 ? `${good[0]?.name} ${good[0]?.css} added` : `${good.length} colours added`;
+  // What was refused stays in the field, to be mended, and what was typed on meanwhile.
+  const keepRefused = (read: ColorItem[]) => {
+    const refused = read.flatMap((i) => (i.error ? i.input : [])).join("\n");
+    setText((now) => refused + (now.startsWith(text) ? now.slice(text.length) : ""));
+  };
+  const add = async () => {
+    // Enter may come before the list below has followed the last letter.
+    const read = await readColors(text);
+    const colors = colorsOf(read);
+    if (colors.length === 0) return;
+    const [{ name, color } = { name: "", color: "" }] = colors;
+    const label = colors.length === 1 ? `${name} ${color} added` : `${colors.length} colours added`;
     const { problem } = await editor.change({ do: "add-brand", colors }, label, { atField: true });
     setRefusal(problem && refusalOf(problem));
-    if (!problem) keepRefused();
+    if (!problem) keepRefused(read);
+  };
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    if (adding.current || text.trim() === "") return;
+    adding.current = true;
+    await add().catch((error) => setRefusal(refusalIn(error)));
+    adding.current = false;
   };
   const hold = () => {
-    offer(id, colors);
-    keepRefused();
+    offer(id, colorsOf(items));
+    keepRefused(items);
   };
   return (
     <form className={classes.add} onSubmit={submit}>

@@ -68,11 +68,14 @@ static ANSWERS: LazyLock<Cache<Question, Bytes, Size>> =
 /// What keeps it from being answered; that is not kept.
 pub(crate) fn answered<E>(
     question: Question,
-    answer: impl FnOnce() -> Result<Bytes, E>,
+    answer: impl FnOnce() -> Result<Vec<u8>, E>,
 ) -> Result<Bytes, E> {
-    // What is kept has no room to grow: bytes that were written piece by piece may hold ten times as much
-    // memory as they have length, which the cache would not know.
+    // What is kept has hardly any room to grow: bytes that were written piece by piece may hold ten times as
+    // much memory as they have length, which the cache would not know.
     ANSWERS.get_or_insert_with(&question, || {
-        answer().map(|bytes| Bytes::copy_from_slice(&bytes))
+        answer().map(|mut bytes| {
+            bytes.shrink_to_fit();
+            bytes.into()
+        })
     })
 }

@@ -66,12 +66,22 @@ export function ProofFrame({
     const target = frame.current?.contentWindow;
     if (loads === 0 || !target || !onCoverage) return;
     let timer: ReturnType<typeof setTimeout>;
-    const stop = onSheets(() => {
+    let painted = new AbortController();
+    const look = async () => {
+      const shares = await coverage(target.document, told.current.rules, painted.signal);
+      if (shares) onCoverage(shares);
+    };
+    const leave = () => {
       clearTimeout(timer);
-      timer = setTimeout(() => onCoverage(coverage(target.document, told.current.rules)), 120);
+      painted.abort();
+    };
+    const stop = onSheets(() => {
+      leave();
+      painted = new AbortController();
+      timer = setTimeout(() => void look(), 120);
     });
     return () => {
-      clearTimeout(timer);
+      leave();
       stop();
     };
   }, [loads, onCoverage]);

@@ -57,18 +57,34 @@ export function paintOf(element: Element, rules: PaintRule[]): Paint {
   return paint;
 }
 
-/** How much of the page each ground covers, from 0 to 1, by a grid of points. */
-export function coverage(page: Document, rules: PaintRule[], columns = 36, rows = 60): Map<string, number> {
+/** Points that are looked at across and down. */
+const COLUMNS = 36;
+const ROWS = 60;
+/** Lines of points that are looked at between two frames. */
+const AT_ONCE = 6;
+
+/**
+ * How much of the page each ground covers, from 0 to 1, by a grid of points; looked at a few lines at a
+ * time, so that nothing waits for it. Nothing where it was left in between.
+ */
+export async function coverage(
+  page: Document,
+  rules: PaintRule[],
+  left: AbortSignal,
+): Promise<Map<string, number> | undefined> {
   const known = new Map<Element, string>();
   const out = new Map<string, number>();
   const { clientWidth: width, clientHeight: height } = page.documentElement;
-  for (let r = 0; r < rows; r++) {
-    for (let c = 0; c < columns; c++) {
-      const element = page.elementFromPoint(((c + 0.5) / columns) * width, ((r + 0.5) / rows) * height);
+  for (let row = 0; row < ROWS; row++) {
+    if (row > 0 && row % AT_ONCE === 0) await new Promise((go) => setTimeout(go));
+    if (left.aborted) return undefined;
+    for (let column = 0; column < COLUMNS; column++) {
+      const [x, y] = [((column + 0.5) / COLUMNS) * width, ((row + 0.5) / ROWS) * height];
+      const element = page.elementFromPoint(x, y);
       if (!element) continue;
       const ground = known.get(element) ?? upwards(rules, element, "ground") ?? "--surface-base";
       known.set(element, ground);
-      out.set(ground, (out.get(ground) ?? 0) + 1 / (rows * columns));
+      out.set(ground, (out.get(ground) ?? 0) + 1 / (ROWS * COLUMNS));
     }
   }
   return out;

@@ -1,7 +1,7 @@
 import "@mantine/spotlight/styles.css";
 import { createSpotlight, Spotlight } from "@mantine/spotlight";
 import { useQuery } from "@tanstack/react-query";
-import { type RefObject, useEffect, useMemo, useRef } from "react";
+import { type RefObject, useDeferredValue, useEffect, useMemo, useRef } from "react";
 import { cellOf } from "../api/cellOf";
 import { checkQuery, findingKey, nearQuery } from "../api/check";
 import type { Finding, Token } from "../api/client";
@@ -32,8 +32,13 @@ export interface FinderProps {
  */
 export default function Finder({ actions, typed }: FinderProps) {
   const { words, setWords } = typed;
-  const listed = useListed();
-  const everything = useMemo(() => [...indexed(actions.map(foundAs)), ...listed], [actions, listed]);
+  // The field is there before what it searches is laid out.
+  const ready = useDeferredValue(true, false);
+  const listed = useListed(ready);
+  const everything = useMemo(
+    () => (ready ? [...indexed(actions.map(foundAs)), ...listed] : []),
+    [ready, actions, listed],
+  );
   const near = useNear(words);
   const groups = useMemo(() => {
     // What comes first is chosen: it does not change once it is shown.
@@ -52,6 +57,7 @@ export default function Finder({ actions, typed }: FinderProps) {
       onSpotlightClose={dialogs.close}
       shortcut={null}
       scrollable
+      lockScroll={false}
       maxHeight={420}
       overlayProps={{ blur: 0, backgroundOpacity: 0.25 }}
       transitionProps={{ duration: 0 }}
@@ -75,7 +81,7 @@ export default function Finder({ actions, typed }: FinderProps) {
             ))}
           </Spotlight.ActionsGroup>
         ))}
-        {groups.length === 0 && <Spotlight.Empty>Nothing is called that here.</Spotlight.Empty>}
+        {ready && groups.length === 0 && <Spotlight.Empty>Nothing is called that here.</Spotlight.Empty>}
       </Spotlight.ActionsList>
       <FirstChosen groups={groups} typed={typed} search={search} />
     </Spotlight.Root>
@@ -143,7 +149,7 @@ const foundAs = (action: Action): Found => ({
 });
 
 /** All that can be found besides actions, from the lists and the theme at hand. */
-function useListed(): Indexed[] {
+function useListed(ready: boolean): Indexed[] {
   const derived = useEditorState(derivedOf);
   const goTo = useGoTo();
   const { data: themes = [] } = useQuery(themesQuery);
@@ -152,6 +158,7 @@ function useListed(): Indexed[] {
   const { data: check } = useQuery(checkQuery(spec, "usual"));
   const openTheme = useOpenTheme();
   return useMemo(() => {
+    if (!ready) return [];
     const go = (stage: string, view: Partial<View>) => () => goTo(stage, view);
     const tokens = new Map(derived?.tokens.map((token) => [token.path, token]));
     return indexed([
@@ -200,7 +207,7 @@ function useListed(): Indexed[] {
         run: go("ledger", { token: t.path }),
       })),
     ]);
-  }, [themes, targets, check, derived, openTheme, goTo]);
+  }, [ready, themes, targets, check, derived, openTheme, goTo]);
 }
 
 /** The colours of a finding's tokens, in its mode. */

@@ -1,5 +1,5 @@
 import { lazyRouteComponent, useParams } from "@tanstack/react-router";
-import { useEffect } from "react";
+import { useDeferredValue, useEffect } from "react";
 import { STAGES } from "../stages";
 import { focusBench } from "../ui/focusBench";
 
@@ -11,8 +11,10 @@ export const loadStage = (stage: string) => PAGES.get(stage)?.preload?.();
 /** The stage that the address names. */
 export function StagePage() {
   const { slug, stage } = useParams({ from: "/themes/$slug/$stage" });
-  const Page = PAGES.get(stage);
+  // A large stage is drawn in parts, between which keys and pointer are heard.
+  const shown = useDeferredValue(stage);
+  const Page = PAGES.get(shown);
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each place one comes to
-  useEffect(focusBench, [slug, stage]);
+  useEffect(focusBench, [slug, shown]);
   return Page && <Page />;
 }

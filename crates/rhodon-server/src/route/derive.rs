@@ -67,13 +67,19 @@ pub(super) fn at_level(derived: &Derived, level: Level) -> Result<Cow<'_, Derive
     }
 }
 
-pub(crate) fn written(value: &impl Serialize) -> Result<Bytes, ApiError> {
-    let bytes = serde_json::to_vec(value).map_err(|cause| ApiError::unexpected(&cause))?;
-    Ok(bytes.into())
+/// Room for the answer about most themes, in bytes: one that grows piece by piece is copied again and again.
+const ROOM: usize = 144 * 1024;
+
+/// A value as JSON, with no more room than it needs, or twice that.
+pub(crate) fn written(value: &impl Serialize) -> Result<Vec<u8>, ApiError> {
+    let mut bytes = Vec::with_capacity(ROOM);
+    serde_json::to_writer(&mut bytes, value).map_err(|cause| ApiError::unexpected(&cause))?;
+    bytes.shrink_to_fit();
+    Ok(bytes)
 }
 
-pub(crate) fn json(answer: Bytes) -> Response {
-    ([(header::CONTENT_TYPE, "application/json")], answer).into_response()
+pub(crate) fn json(answer: impl Into<Bytes>) -> Response {
+    ([(header::CONTENT_TYPE, "application/json")], answer.into()).into_response()
 }
 
 /// A document, and the one before it.

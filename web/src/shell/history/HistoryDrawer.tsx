@@ -13,15 +13,7 @@ import { useRevisions } from "./useRevisions";
 export function HistoryDrawer() {
   const { opened, onClose } = useDialog("history");
   return (
-    <Drawer
-      opened={opened}
-      onClose={onClose}
-      title="Revisions"
-      position="right"
-      size={480}
-      transitionProps={{ duration: 0 }}
-      closeButtonProps={{ "aria-label": "Close" }}
-    >
+    <Drawer opened={opened} onClose={onClose} title="Revisions" position="right" size={480}>
       <History onClose={onClose} />
     </Drawer>
   );

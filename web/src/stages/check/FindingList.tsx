@@ -4,6 +4,7 @@ import { findingKey } from "../../api/check";
 import type { Finding, Token } from "../../api/client";
 import { useEditor } from "../../editor/EditorProvider";
 import { counted } from "../../ui/counted";
+import { useGradually } from "../../ui/useGradually";
 import classes from "./CheckStage.module.css";
 import { FindingItem } from "./FindingItem";
 
@@ -32,8 +33,10 @@ function kindsOf(findings: Finding[]): [string, number][] {
   return [...counts].filter(([, count]) => count > 1);
 }
 
-/** Findings of a group that are shown at once. */
+/** Findings of a group that are shown until somebody asks for more. */
 const SHOWN = 40;
+/** Findings that are drawn in one go. */
+const AT_ONCE = 10;
 
 interface GroupProps {
   title: string;
@@ -55,6 +58,7 @@ function Group({ title, findings, tokens, unfolded = false }: GroupProps) {
     setShown(true);
     setMost((most) => Math.max(most, place + 1));
   }
+  const drawn = useGradually(Math.min(most, findings.length), AT_ONCE);
   const rest = findings.length - most;
   if (findings.length === 0) return null;
   return (
@@ -77,7 +81,7 @@ function Group({ title, findings, tokens, unfolded = false }: GroupProps) {
       </h2>
       {shown && (
         <ul className={classes.list}>
-          {findings.slice(0, most).map((finding) => (
+          {findings.slice(0, Math.max(drawn, place + 1)).map((finding) => (
             <FindingItem
               key={`${findingKey(finding)} ${finding.message}`}
               finding={finding}

@@ -3,6 +3,7 @@ import { memo, useMemo, useState } from "react";
 import { cellOf } from "../../api/cellOf";
 import type { Check, Level, Mode, Token } from "../../api/client";
 import { toggleContrast } from "../../editor/level";
+import { useGradually } from "../../ui/useGradually";
 import { useList } from "../../ui/useList";
 import classes from "./CheckStage.module.css";
 import { cellsOf, familiesOf, rowsOf } from "./matrix";
@@ -15,6 +16,9 @@ interface Props {
   /** Whether there is more than one level to choose. */
   hasLevels: boolean;
 }
+
+/** Rows that are drawn in one go. */
+const AT_ONCE = 24;
 
 /** Foregrounds down, grounds across: a cell is the ground, its figure stands in the ink itself. */
 export function MatrixTable({ matrix, tokens, level, hasLevels }: Props) {
@@ -35,6 +39,7 @@ export function MatrixTable({ matrix, tokens, level, hasLevels }: Props) {
     () => rowsOf(matrix, mode, grounds, words, declared),
     [matrix, mode, grounds, words, declared],
   );
+  const drawn = useGradually(rows.length, AT_ONCE);
   const take = (text: string) => {
     setLast(text);
     copy(text);
@@ -90,7 +95,7 @@ export function MatrixTable({ matrix, tokens, level, hasLevels }: Props) {
             </tr>
           </thead>
           <tbody>
-            {rows.map((ink) => (
+            {rows.slice(0, drawn).map((ink) => (
               <Row
                 key={ink}
                 ink={ink}

@@ -1,5 +1,5 @@
 import { useIntersection } from "@mantine/hooks";
-import { type CSSProperties, memo } from "react";
+import { type CSSProperties, memo, useDeferredValue } from "react";
 import { colorIn } from "../../ui/colorIn";
 import classes from "./HandoffStage.module.css";
 import { highlighted } from "./highlight";
@@ -23,7 +23,7 @@ interface Props {
 /** A run of lines, highlighted once it comes near. */
 export const CodeBlock = memo(function CodeBlock(props: Props) {
   const { ref, entry } = useIntersection({ rootMargin: "300px" });
-  const near = entry?.isIntersecting ?? false;
+  const near = useDeferredValue(entry?.isIntersecting ?? false);
   return (
     <div ref={ref} className={classes.block} style={{ "--lines": props.lines.length } as CSSProperties}>
       {near ? <Lines {...props} /> : props.lines.join("\n")}

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useDeferredValue, useState } from "react";
 import { answer, api, problemOf, refusalOf, type Target, type ThemeDocument } from "../../api/client";
 import { numberOf } from "../../api/numberOf";
 import { useEditorState } from "../../editor/EditorProvider";
@@ -38,13 +38,15 @@ export function TargetPane({ target, remembered: kept, onRemember }: Props) {
   const [entered, setEntered] = useState(target.options[0]);
   const options = { ...remembered, ...typed };
   const saved = editionOf(theme, spec);
-  const { data: written, error } = useQuery({
+  const { data, error } = useQuery({
     queryKey: ["export", target.id, options, saved.revision, numberOf(spec)],
     queryFn: () => exported(theme.slug, spec, target.id, options, saved),
     placeholderData: keepPreviousData,
     gcTime: 60_000,
     retry: false,
   });
+  // A long file is laid out in parts, between which keys and pointer are heard.
+  const written = useDeferredValue(data);
   const { data: earlier } = useQuery({
     queryKey: ["export", target.id, options, null, before && numberOf(before)],
     queryFn: () => exported(theme.slug, before as ThemeDocument, target.id, options, DRAFT),

@@ -1,4 +1,4 @@
-import { useVirtualizer } from "@tanstack/react-virtual";
+import { measureElement, useVirtualizer, type Virtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef } from "react";
 import { useOneStop } from "../../ui/useList";
 import type { Column } from "./columns";
@@ -9,9 +9,9 @@ import type { Marks } from "./useMarks";
 import { useTableKeys } from "./useTableKeys";
 
 /** Height of a row in px, before it is measured. */
-const ROW = 25;
+const ROW = 28;
 /** Rows drawn beyond what is seen. */
-const BEYOND = 12;
+const BEYOND = 8;
 
 interface Props {
   rows: Row[];
@@ -34,6 +34,9 @@ export function LedgerTable({ rows, columns, marks, empty, names, chosen, onChoo
     estimateSize: () => ROW,
     getItemKey: (i) => rows[i]?.token.path ?? i,
     overscan: BEYOND,
+    measureElement: heightOf,
+    // Rows are there in the first drawing, before the frame is measured.
+    initialRect: { width: 0, height: window.innerHeight },
   });
   const { onKeyDown, reach } = useTableKeys(frame, virtual, rows.length);
   const index = rows.findIndex((r) => r.token.path === chosen);
@@ -105,4 +108,14 @@ export function LedgerTable({ rows, columns, marks, empty, names, chosen, onChoo
       {empty && <p className={classes.none}>No token fits. Clear a filter.</p>}
     </section>
   );
+}
+
+/** The height of a row, once it is laid out anyway: it is never laid out to be measured. */
+function heightOf(
+  row: Element,
+  laid: ResizeObserverEntry | undefined,
+  list: Virtualizer<HTMLElement, Element>,
+) {
+  if (laid) return measureElement(row, laid, list);
+  return list.itemSizeCache.get(list.options.getItemKey(list.indexFromElement(row))) ?? ROW;
 }

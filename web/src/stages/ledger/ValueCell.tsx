@@ -1,4 +1,3 @@
-import { UnstyledButton } from "@mantine/core";
 import { useEffect, useRef, useState } from "react";
 import { cellOf } from "../../api/cellOf";
 import type { Mode, Token } from "../../api/client";
@@ -47,7 +46,8 @@ export function ValueCell({ token, mode }: Props) {
   return (
     <span className={classes.value}>
       {token.kind === "color" && <Swatch colors={[cell.value]} />}
-      <UnstyledButton
+      <button
+        type="button"
         ref={button}
         className={classes.text}
         disabled={!isSettable(token, level)}
@@ -55,9 +55,10 @@ export function ValueCell({ token, mode }: Props) {
         onClick={() => setEditing(true)}
       >
         {cell.alias ?? cell.value}
-      </UnstyledButton>
+      </button>
       {isSetHere && token.section === "roles" && (
-        <UnstyledButton
+        <button
+          type="button"
           className={classes.release}
           aria-label={`${token.path}, ${atLevel(mode, level)}: back to derived`}
           onClick={() => {
@@ -66,7 +67,7 @@ export function ValueCell({ token, mode }: Props) {
           }}
         >
           ↺
-        </UnstyledButton>
+        </button>
       )}
     </span>
   );

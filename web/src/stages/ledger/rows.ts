@@ -67,6 +67,7 @@ export function filtered(
     if (origin && !originsOf(row).includes(origin)) return false;
     if (found && !found.includes(token.path)) return false;
     if (failing && !Object.values(row.ratio).some((r) => r.ratio < r.need)) return false;
+    if (words.length === 0) return true;
     const { path, css, light, dark } = token;
     const parts = [path, css, names[path], light.value, dark?.value, light.alias, dark?.alias];
     const text = parts.filter(Boolean).join(" ").toLowerCase();

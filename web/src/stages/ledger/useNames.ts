@@ -15,6 +15,8 @@ export interface Names {
   take: (id: string) => void;
 }
 
+const NONE: Record<string, string> = {};
+
 /** How tokens are called in the target at hand, which the handoff shares. */
 export function useNames(): Names {
   const { data: all = [] } = useQuery(targetsQuery);
@@ -33,7 +35,7 @@ export function useNames(): Names {
   return {
     targets,
     target,
-    names: (target && data?.names) ?? {},
+    names: (target && data?.names) ?? NONE,
     take: (next) =>
       void navigate({ to: ".", search: (s) => ({ ...s, target: next || undefined }), replace: true }),
   };

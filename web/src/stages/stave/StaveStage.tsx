@@ -1,8 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate, useSearch } from "@tanstack/react-router";
-import { useCallback, useDeferredValue, useEffect, useMemo } from "react";
+import { useCallback, useEffect, useMemo } from "react";
 import { vocabularyQuery } from "../../api/queries";
 import { useShown } from "../../editor/level";
+import { useGradually } from "../../ui/useGradually";
 import { useList } from "../../ui/useList";
 import { useSame } from "../../ui/useSame";
 import { played } from "../played";
@@ -14,8 +15,8 @@ import classes from "./Stave.module.css";
 import { Together } from "./Together";
 import { chooseTogether } from "./together";
 
-/** Rows that are there at once; the others are drawn in the time that is left. */
-const FIRST = 12;
+/** Rows that are drawn in one go: those that a window shows. */
+const AT_ONCE = 12;
 
 /** Every scale a line, every step at its measured lightness. */
 export default function StaveStage() {
@@ -32,7 +33,7 @@ export default function StaveStage() {
   const { data: vocabulary } = useQuery(vocabularyQuery);
   const usual = vocabulary?.intents ?? [];
   const list = useList<HTMLElement>({ each: "[data-head]" });
-  const rows = useDeferredValue(derived?.scales.length ?? FIRST, FIRST);
+  const rows = useGradually(derived?.scales.length ?? 0, AT_ONCE);
   const open = derived?.scales.find((s) => s.slug === search.scale) ?? derived?.scales[0];
   if (!derived) return null;
   // Against which page the limits are drawn, and how much is asked for, follows what the proof shows.

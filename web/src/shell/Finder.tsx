@@ -47,6 +47,7 @@ export default function Finder({ actions, typed }: FinderProps) {
     // A code means a colour; a word may be one and mean something else.
     return /[#\d(]/.test(words) ? [...near, ...named] : [...named, ...near];
   }, [near, everything, words]);
+  const isSought = !ready || near === undefined;
   useEffect(() => spotlight.open(), []);
   const search = useRef<HTMLInputElement>(null);
   return (
@@ -67,6 +68,9 @@ export default function Finder({ actions, typed }: FinderProps) {
         ref={search}
         placeholder="Stage, action, theme, scale, target, token, finding, or a colour"
         aria-label="Find anything"
+        onKeyDown={(event) => {
+          if (event.key === "Enter" && isSought) typed.enter();
+        }}
       />
       <Spotlight.ActionsList>
         {groups.map(({ group, hits }) => (

@@ -6,6 +6,8 @@ export interface EarlyWords {
   /** Whether Enter was pressed before the field was there: it means the first that is found. */
   isEntered: boolean;
   setWords: (words: string) => void;
+  /** Takes Enter for the first that is found, where nothing is found yet. */
+  enter: () => void;
 }
 
 const nothing = { words: "", isEntered: false };
@@ -32,7 +34,14 @@ export function useEarlyWords(called: boolean): EarlyWords {
       setTyped(nothing);
     };
   }, [called]);
-  return useMemo(() => ({ ...typed, setWords: (words) => setTyped({ ...nothing, words }) }), [typed]);
+  return useMemo(
+    () => ({
+      ...typed,
+      setWords: (words) => setTyped({ ...nothing, words }),
+      enter: () => setTyped({ ...typed, isEntered: true }),
+    }),
+    [typed],
+  );
 }
 
 /** What a key makes of what was typed; nothing where it types nothing. */

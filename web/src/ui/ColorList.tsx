@@ -3,8 +3,20 @@ import { answer, api, type ColorItem } from "../api/client";
 import classes from "./ColorList.module.css";
 import { Swatch } from "./Swatch";
 
+/** The text that was read last: who adds it asks for what is shown already. */
+let latest: { text: string; items: Promise<ColorItem[]> } | undefined;
+
 /** What a typed or pasted text reads as, entry by entry. */
-export const readColors = (text: string) => answer(api.POST("/api/colors", { body: { text } }));
+export function readColors(text: string): Promise<ColorItem[]> {
+  if (latest?.text === text) return latest.items;
+  const items = answer(api.POST("/api/colors", { body: { text } }));
+  latest = { text, items };
+  // What failed is asked again.
+  items.catch(() => {
+    if (latest?.items === items) latest = undefined;
+  });
+  return items;
+}
 
 /** The entries of a text, kept up while it is typed. */
 export function useColors(text: string): ColorItem[] {

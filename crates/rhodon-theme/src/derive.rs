@@ -3,6 +3,7 @@
 mod check;
 mod more;
 
+use std::borrow::Cow;
 use std::sync::Arc;
 
 use crate::custom_token;
@@ -13,7 +14,8 @@ use crate::palette::{IntentScale, NamedScale, Palette, steps};
 use crate::role::{self, Backdrop};
 use crate::token::{Cell, Cells, Mode, Pair, Section, Token};
 use crate::typeface;
-use crate::value::TokenKind;
+use crate::value::{Origin, TokenKind};
+use crate::vocabulary::IntentPart;
 
 pub use more::{More, MoreCell};
 
@@ -59,6 +61,24 @@ impl Derived {
     /// An intent by its name.
     pub fn intent(&self, name: &str) -> Option<&IntentScale> {
         self.intents.iter().find(|i| i.name.as_str() == name)
+    }
+
+    /// The scale that shades of a part of an intent come from in a mode: the intent's own, but where the part was
+    /// set by hand that of its colour.
+    pub fn shades(
+        &self,
+        intent: &IntentScale,
+        part: IntentPart,
+        mode: Mode,
+    ) -> Cow<'_, NamedScale> {
+        let own = &self.scales[intent.scale];
+        let path = intent.path(part);
+        let cell = self.token(&path).map(|token| token.cell(mode));
+        let set = cell.filter(|cell| cell.origin != Origin::Derived);
+        match set.and_then(|cell| cell.value.color()) {
+            Some(color) => NamedScale::with(own, &self.scales, &path, color.code),
+            None => Cow::Borrowed(own),
+        }
     }
 
     /// The theme as it is where more contrast is asked for, complete; none where that is switched off.

@@ -1,5 +1,7 @@
 //! One colour of an intent for frameworks that paint grounds, text and outlines with it.
 
+use std::sync::Arc;
+
 use rhodon_color::{Rgb8, contrast_ratio, ink_on};
 use rhodon_theme::{ColorValue, IntentPart, IntentScale, Mode, Role, TEXT_RATIO};
 
@@ -49,8 +51,8 @@ impl IntentColor {
         } else {
             ColorValue::opaque(ink_on(main.code))
         };
-        let steps = job.theme.scales[intent.scale].scale.steps.iter();
-        let steps: Vec<Rgb8> = steps.map(|s| s.color).collect();
+        let shades = job.theme.shades(intent, IntentPart::Fill, mode);
+        let steps: Vec<Rgb8> = shades.scale.steps.iter().map(|s| s.color).collect();
         Self {
             main,
             ink,
@@ -61,7 +63,8 @@ impl IntentColor {
 }
 
 /// The readable colour of an intent: text and outline on the page, on cards and on its own tint. It
-/// is the fill where that will do, else the text of its tint, else the first step that will.
+/// is the fill where that will do, else the text of its tint, else the first step that will. Where the fill was
+/// set by hand, it is a shade of that.
 pub(crate) fn readable(job: &Job<'_>, intent: &IntentScale, mode: Mode) -> ColorValue {
     let part = |part: IntentPart| job.role(&part.of(intent.name.as_str()), mode);
     let (fill, ink) = (part(IntentPart::Fill), part(IntentPart::FillText).code);
@@ -69,13 +72,16 @@ pub(crate) fn readable(job: &Job<'_>, intent: &IntentScale, mode: Mode) -> Color
     if page.reads(fill, ink) {
         return fill;
     }
-    let steps = job.theme.scales[intent.scale].scale.steps.iter();
+    let shades = job.theme.shades(intent, IntentPart::Fill, mode);
+    let is_own = Arc::ptr_eq(&shades.scale, &job.theme.scales[intent.scale].scale);
+    let steps = shades.scale.steps.iter();
     let mut steps: Vec<ColorValue> = steps.map(|s| ColorValue::opaque(s.color)).collect();
     if mode == Mode::Dark {
         steps.reverse();
     }
     // Of the steps those come first that are nearest to the page.
-    let mut others = std::iter::once(part(IntentPart::TintText)).chain(steps);
+    let tint_text = is_own.then(|| part(IntentPart::TintText));
+    let mut others = tint_text.into_iter().chain(steps);
     let found = others.find(|c| page.reads(*c, ink_on(c.code)));
     found.unwrap_or_else(|| job.role(Role::TEXT_MAIN.path(), mode))
 }

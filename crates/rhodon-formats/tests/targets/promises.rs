@@ -185,6 +185,49 @@ fn what_is_left_out_is_nowhere() {
     }
 }
 
+/// The hue of a code in degrees.
+fn hue(code: &str) -> f64 {
+    code.parse::<rhodon_color::Rgb8>().unwrap().to_oklch().h
+}
+
+/// Frameworks hover a button by the neighbours of its colour: a red one on a blue theme stays red there too.
+#[test]
+fn the_neighbours_of_a_fill_set_by_hand_are_shades_of_it() {
+    let red = json!({ "light": "#7a1f0f", "dark": "#7a1f0f" });
+    let theme = theme(json!({ "roles": { "primary.fill": red } }));
+    let own = hue("#7a1f0f");
+    let react = theme.text("react-theme", &[]);
+    let vue = theme.text("vue-theme", &[]);
+    // The palettes of both modes; and the colours that begin with the intent's name.
+    let blocks = react
+        .split("primary: {")
+        .skip(1)
+        .map(|b| &b[..b.find('}').unwrap()]);
+    let palettes: Vec<&str> = blocks
+        .flat_map(str::lines)
+        .filter(|l| !l.contains("contrastText"))
+        .collect();
+    let named = |l: &&str| {
+        ["primary:", "\"primary-darken-1\":"]
+            .iter()
+            .any(|k| l.trim().starts_with(k))
+    };
+    let themes: Vec<&str> = vue.lines().filter(named).collect();
+    let codes = |lines: &[&str]| -> Vec<String> {
+        let code = |l: &&str| l.find("\"#").map(|at| l[at + 1..at + 8].to_owned());
+        lines.iter().filter_map(code).collect()
+    };
+    let (palettes, themes) = (codes(&palettes), codes(&themes));
+    assert!(
+        palettes.len() >= 6 && themes.len() == 4,
+        "{palettes:?} {themes:?}"
+    );
+    for code in palettes.iter().chain(&themes) {
+        let turn = rhodon_color::hue_turn(own, hue(code)).abs();
+        assert!(turn < 20.0, "{code} is {turn} degrees away");
+    }
+}
+
 /// A face that nothing loads would be another one in the consumer: that is told, but not of what systems have.
 #[test]
 fn a_face_that_nothing_loads_is_told() {

@@ -7,6 +7,7 @@ mod part_paths;
 mod plan;
 pub(crate) mod steps;
 
+use std::borrow::Cow;
 use std::sync::Arc;
 
 use indexmap::IndexMap;
@@ -55,8 +56,23 @@ impl NamedScale {
         self.paths[index].clone()
     }
 
+    /// The scale that shades of a colour set by hand come from: the first that holds it, its own before all,
+    /// or else the natural one around it.
+    pub(crate) fn with<'a>(
+        own: &'a Self,
+        all: &'a [Self],
+        name: &Arc<str>,
+        color: Rgb8,
+    ) -> Cow<'a, Self> {
+        let holds = |scale: &&Self| scale.scale.steps.iter().any(|step| step.color == color);
+        match std::iter::once(own).chain(all).find(holds) {
+            Some(known) => Cow::Borrowed(known),
+            None => Self::around(name.clone(), color).map_or(Cow::Borrowed(own), Cow::Owned),
+        }
+    }
+
     /// The natural scale around a colour that no scale of the theme holds. None of its steps is a token.
-    pub(crate) fn around(name: Arc<str>, color: Rgb8) -> Option<Self> {
+    fn around(name: Arc<str>, color: Rgb8) -> Option<Self> {
         let slug = "set".parse().ok()?;
         let known = known::build(&slug, Request::around(color)).ok()?;
         Some(Self {

@@ -4,8 +4,6 @@
 use std::borrow::Cow;
 use std::sync::Arc;
 
-use rhodon_color::Rgb8;
-
 use super::painter::{Choice, Painter, RoleId};
 use super::pick::{Needs, Reach};
 use crate::palette::NamedScale;
@@ -61,32 +59,15 @@ impl Kin<'_> {
 }
 
 impl<'a> Painter<'a> {
-    /// The kin of a role that stands on a scale. One that was set by hand has the scale that holds its colour,
-    /// or else the natural one around it: what is hovered does not fall back into the colour of before.
+    /// The kin of a role that stands on a scale. That of one that was set by hand are shades of its colour: what
+    /// is hovered does not fall back into the colour of before.
     pub(super) fn kin(&self, role: RoleId, scale: &'a NamedScale) -> Kin<'a> {
-        let of = |scale| Kin {
-            scale: Cow::Borrowed(scale),
-            alone: None,
+        let scale = match self.is_set(role) {
+            true => NamedScale::with(scale, self.on.scales, self.path(role), self.code(role)),
+            false => Cow::Borrowed(scale),
         };
-        if !self.is_set(role) {
-            return of(scale);
-        }
-        let code = self.code(role);
-        let holds = |scale: &&NamedScale| scale.scale.steps.iter().any(|step| step.color == code);
-        let known = std::iter::once(scale).chain(self.on.scales).find(holds);
-        match known {
-            Some(scale) => of(scale),
-            None => self.alone(role, code).unwrap_or_else(|| of(scale)),
-        }
-    }
-
-    fn alone(&self, role: RoleId, code: Rgb8) -> Option<Kin<'a>> {
-        let path = self.path(role);
-        let scale = NamedScale::around(path.clone(), code)?;
-        Some(Kin {
-            scale: Cow::Owned(scale),
-            alone: Some(path.clone()),
-        })
+        let alone = matches!(scale, Cow::Owned(_)).then(|| self.path(role).clone());
+        Kin { scale, alone }
     }
 
     /// The states of a fill with a text on it: hovered, pressed, and the far end of its gradient.

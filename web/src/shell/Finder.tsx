@@ -69,7 +69,8 @@ export default function Finder({ actions, typed }: FinderProps) {
         placeholder="Stage, action, theme, scale, target, token, finding, or a colour"
         aria-label="Find anything"
         onKeyDown={(event) => {
-          if (event.key === "Enter" && isSought) typed.enter();
+          const hasChosen = !isSought && store.getState().selected >= 0;
+          if (event.key === "Enter" && !hasChosen) typed.enter();
         }}
       />
       <Spotlight.ActionsList>

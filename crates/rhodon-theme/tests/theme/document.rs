@@ -37,7 +37,7 @@ fn every_problem_is_told_at_once_with_its_place() {
     /tokens/ferry.wake: expected a value, or one for light and one for dark
     /tokens/Ferry: "Ferry": expected a token path of slugs joined by dots, such as ferry.wake
     /tokens/primary.mine: "primary.mine" belongs to a group that is derived: expected a group of your own
-    /type/import: expected an https address without quotes, brackets or spaces
+    /type/import: expected an https address without quotes, brackets or spaces, found "http://example.test/x"
     /type/ratio: expected a number from 1.05 to 2, found "big"
     /shape/radius: expected a number from 0 to 64, found -1
     "#);

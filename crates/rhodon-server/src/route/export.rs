@@ -317,7 +317,7 @@ pub(crate) async fn archive_theme(
             let parts = targets.iter().map(|id| Handover::find(id));
             let parts = parts.collect::<Result<Vec<_>, _>>()?;
             with_family(&theme, &beside, (revision, date), |source| {
-                Ok(archive(&parts, source)?.bytes.into())
+                Ok(archive(&parts, source)?.bytes)
             })
         })
     };

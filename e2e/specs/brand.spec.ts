@@ -182,13 +182,23 @@ test("a picture tells its colours, its spots are moved, and the tray outlives a 
   await expect(page.getByRole("region", { name: "Tray" })).toBeHidden();
 });
 
-test("a logo dropped on the window becomes a theme", async ({ page, slug }) => {
-  await open(page, slug, "stave");
-  const transfer = await page.evaluateHandle((svg) => {
+/** The crest as it hovers over the window. */
+const carried = (page: Page) =>
+  page.evaluateHandle((svg) => {
     const transfer = new DataTransfer();
     transfer.items.add(new File([svg], "harbour-crest.svg", { type: "image/svg+xml" }));
     return transfer;
   }, CREST);
+
+test("a logo that is let go before the window could say so is taken all the same", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  await page.dispatchEvent("body", "drop", { dataTransfer: await carried(page) });
+  await expect(page.getByRole("dialog", { name: "Colours of a picture" })).toBeVisible();
+});
+
+test("a logo dropped on the window becomes a theme", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  const transfer = await carried(page);
   await page.dispatchEvent("body", "dragenter", { dataTransfer: transfer });
   const zone = page.locator(".mantine-Dropzone-root");
   await zone.dispatchEvent("drop", { dataTransfer: transfer });

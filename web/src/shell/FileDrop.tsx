@@ -23,10 +23,6 @@ interface Props {
 
 const carriesFiles = (event: DragEvent) => event.dataTransfer?.types.includes("Files") ?? false;
 
-const stay = (event: DragEvent) => {
-  if (carriesFiles(event)) event.preventDefault();
-};
-
 /**
  * Files dropped anywhere on the window, and pictures pasted anywhere: a theme is read from them, or
  * their colours are held. What takes them is fetched when files first hover over the window.
@@ -38,9 +34,13 @@ export function FileDrop({ hold, look }: Props) {
     if (!look?.(brought)) setFiles(brought);
   };
   useWindowEvent("dragenter", (event) => carriesFiles(event) && setHovered(true));
-  // Files let go before the zone is there would be opened in place of the page.
-  useWindowEvent("dragover", stay);
-  useWindowEvent("drop", stay);
+  useWindowEvent("dragover", (event) => carriesFiles(event) && event.preventDefault());
+  // What is let go before the zone is there, or beside it, is taken here: the browser would open it instead.
+  useWindowEvent("drop", (event) => {
+    if (event.defaultPrevented || !carriesFiles(event)) return;
+    event.preventDefault();
+    take([...(event.dataTransfer?.files ?? [])]);
+  });
   useWindowEvent("paste", (event) => {
     const pasted = [...(event.clipboardData?.files ?? [])].filter(isPicture);
     if (pasted.length === 0) return;

@@ -23,7 +23,7 @@ fn a_derived_theme_passes_and_a_damaged_one_fails() {
     assert_eq!(demo.code, 0, "{}{}", demo.out, demo.err);
     assert!(
         demo.out
-            .contains("358 of 358 pairs readable in both modes, 9 intents"),
+            .contains("360 of 360 pairs readable in both modes, 9 intents"),
         "{}",
         demo.out
     );

@@ -2,7 +2,7 @@
 
 use rhodon_color::{Rgb8, companions, luminance_from_lightness};
 
-use crate::document::{IntentChoice, Problems, Resolved};
+use crate::document::{BrandColor, IntentChoice, Problems, Resolved};
 use crate::label::Slug;
 use crate::reason::Reason;
 use crate::role::visible::GREY;
@@ -49,7 +49,8 @@ pub(crate) struct Plan {
 pub(crate) fn plan(theme: &Resolved) -> Result<Vec<Plan>, Problems> {
     let mut problems = Problems::default();
     let mut plans: Vec<Plan> = Vec::new();
-    let mut free = free_brands(theme).into_iter();
+    let (free, grounds) = free_brands(theme);
+    let mut free = free.into_iter();
     let Some(first) = primary(theme) else {
         return Ok(plans);
     };
@@ -68,7 +69,7 @@ pub(crate) fn plan(theme: &Resolved) -> Result<Vec<Plan>, Problems> {
         .filter(|name| Intent::named(name.as_str()).is_none());
     plans.extend(own.filter_map(|name| chosen(theme, name)));
     // Brand colours beyond the named intents are used as intents under their own name.
-    plans.extend(free.map(|slug| Plan {
+    plans.extend(free.chain(grounds).map(|slug| Plan {
         reason: "brand colour".into(),
         origin: brand_origin(theme, &slug),
         name: slug.clone(),
@@ -93,24 +94,41 @@ fn primary(theme: &Resolved) -> Option<Rgb8> {
             Some(of.color.to_rgb8())
         }
     });
-    own.or_else(|| brand.first().map(|b| b.color.to_rgb8()))
+    let first = || brand.iter().find(|b| !is_ground(b)).or(brand.first());
+    own.or_else(|| first().map(|b| b.color.to_rgb8()))
 }
 
-/// Brand colours that no intent asks for by name.
-fn free_brands(theme: &Resolved) -> Vec<Slug> {
+/// Palettes hold these beside the colours of a brand. What is called so is a page or what is written on it,
+/// and plays no intent unless somebody says so.
+const GROUNDS: [&str; 7] = [
+    "background",
+    "body text",
+    "border",
+    "foreground",
+    "page",
+    "surface",
+    "text",
+];
+
+fn is_ground(brand: &BrandColor) -> bool {
+    GROUNDS.contains(&brand.name.to_lowercase().as_str())
+}
+
+/// Brand colours that no intent asks for by name: those that may play one, and those that are named after a
+/// ground. Where there is nothing else, these play too.
+fn free_brands(theme: &Resolved) -> (Vec<Slug>, Vec<Slug>) {
     let intents = &theme.merged.intents;
     let asked = |slug: &Slug| {
         Intent::named(slug.as_str()).is_some()
             || intents.contains_key(slug)
             || intents.values().any(|choice| choice.scale() == Some(slug))
     };
-    theme
-        .merged
-        .brand
-        .iter()
-        .map(|b| b.slug.clone())
-        .filter(|s| !asked(s))
-        .collect()
+    let brand = &theme.merged.brand;
+    let all_grounds = brand.iter().all(is_ground);
+    let free = brand.iter().filter(|b| !asked(&b.slug));
+    let (grounds, free): (Vec<_>, Vec<_>) = free.partition(|b| !all_grounds && is_ground(b));
+    let slugs = |of: Vec<&BrandColor>| of.into_iter().map(|b| b.slug.clone()).collect();
+    (slugs(free), slugs(grounds))
 }
 
 fn brand_origin(theme: &Resolved, slug: &Slug) -> Origin {

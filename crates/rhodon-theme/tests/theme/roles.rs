@@ -310,6 +310,29 @@ fn brand_colours_become_intents_in_their_order() {
 }
 
 #[test]
+fn a_colour_named_after_a_ground_plays_no_intent() {
+    let palette = |names: &[&str]| {
+        let codes = ["#fafafa", "#222222", "#0f5c7a", "#e4572e"];
+        let color = |(name, color): (&&str, &str)| json!({ "name": name, "slug": format!("own-{}", name.to_lowercase()), "color": color });
+        let brand: Vec<_> = names.iter().zip(codes).map(color).collect();
+        derived(json!({ "brand": brand }))
+    };
+    let playing = |theme: &Derived| {
+        ["primary", "secondary"].map(|name| theme.intent_scale(name).unwrap().slug.to_string())
+    };
+    let site = palette(&["Background", "Text", "Sea", "Buoy"]);
+    assert_eq!(playing(&site), ["own-sea", "own-buoy"]);
+    for kept in ["own-background.fill", "own-text.fill"] {
+        assert!(site.token(kept).is_some(), "{kept}");
+    }
+    let sea = code(&site, "primary.fill", Mode::Light);
+    assert_eq!(sea.to_string(), "#0f5c7a");
+    // Where there is nothing else, they play.
+    let bare = palette(&["Background", "Text"]);
+    assert_eq!(playing(&bare)[0], "own-background");
+}
+
+#[test]
 fn a_brand_colour_named_like_an_intent_is_that_intent() {
     let theme = derived(json!({ "brand": [
         { "name": "Petrol", "slug": "petrol", "color": "#0f5c7a" },

@@ -1,5 +1,5 @@
 import type { FloatingPosition } from "@mantine/core";
-import type { ReactNode } from "react";
+import { type ReactNode, useRef, useState } from "react";
 import { later } from "./later";
 
 export interface PanelProps {
@@ -20,6 +20,14 @@ export interface PanelProps {
  * what it is made of is fetched with the first one.
  */
 export const Panel = later<PanelProps>(() => import("./PanelShell").then((m) => m.PanelShell));
+
+/** A control and the panel that it opens and closes: what goes to the control, and whether the panel is drawn. */
+export function usePanel() {
+  const control = useRef<HTMLButtonElement>(null);
+  const [opened, setOpened] = useState(false);
+  const toggle = { ref: control, onClick: () => setOpened(!opened), ...opens(opened) };
+  return { opened, toggle, panel: { at: control.current, onClose: () => setOpened(false) } };
+}
 
 /** What a control says of the panel that it opens. */
 export const opens = (opened: boolean) => ({ "aria-haspopup": "dialog", "aria-expanded": opened }) as const;

@@ -128,8 +128,11 @@ fn web_font(node: &Node<'_>, problems: &mut Problems) -> Option<String> {
 
 /// Whether an address leads to the machine itself, which is as good as `https` (W3C Secure Contexts, 3.1).
 fn is_of_this_machine(address: &str) -> bool {
-    let host = address
+    let authority = address
         .strip_prefix("http://")
-        .and_then(|rest| rest.split(['/', ':', '?']).next());
+        .and_then(|rest| rest.split(['/', '?', '#']).next());
+    // With an `@` in it, what looks like a host is a user of another one.
+    let own = authority.filter(|authority| !authority.contains('@'));
+    let host = own.and_then(|authority| authority.split(':').next());
     host.is_some_and(|host| ["127.0.0.1", "localhost"].contains(&host))
 }

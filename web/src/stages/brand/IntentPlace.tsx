@@ -1,12 +1,12 @@
 import { Button, TextInput } from "@mantine/core";
-import { memo, useRef, useState } from "react";
+import { memo, useState } from "react";
 import type { Derived } from "../../api/client";
 import { refusalOf } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { scalesOf, themeOf } from "../../editor/selectors";
 import type { EditorState } from "../../editor/store";
 import { useBrand } from "../../lineage/useLineage";
-import { opens, Panel } from "../../ui/Panel";
+import { Panel, usePanel } from "../../ui/Panel";
 import { Swatch } from "../../ui/Swatch";
 import { type Dragged, takes } from "./drag";
 import classes from "./Intents.module.css";
@@ -23,8 +23,7 @@ const HELP: Record<string, string> = {
 
 /** One part with the colour that plays it: another by drag, from the list, or typed. */
 export const IntentPlace = memo(function IntentPlace({ intent, own }: { intent: Intent; own: boolean }) {
-  const button = useRef<HTMLButtonElement>(null);
-  const [opened, setOpened] = useState(false);
+  const { opened, toggle, panel } = usePanel();
   const [refusal, setRefusal] = useState<string>();
   const editor = useEditor();
   const scaleOf = (s: EditorState) => scalesOf(s)?.find((scale) => scale.slug === intent.scale);
@@ -40,19 +39,17 @@ export const IntentPlace = memo(function IntentPlace({ intent, own }: { intent: 
     const change = { do: "set-intent", intent: intent.name, ...paint } as const;
     const { problem } = await editor.change(change, `${intent.name}: ${words}`, { atField: true });
     setRefusal(problem && refusalOf(problem));
-    if (!problem) setOpened(false);
+    if (!problem) panel.onClose();
   };
   const dropped = (what: Dragged) =>
     void set("brand" in what ? { scale: what.brand } : { color: what.color }, what.name);
   return (
     <>
       <button
-        ref={button}
         type="button"
         className={classes.place}
         title={[HELP[intent.name], intent.reason].filter(Boolean).join(" · ")}
-        onClick={() => setOpened(!opened)}
-        {...opens(opened)}
+        {...toggle}
         {...takes(dropped)}
       >
         <span className={classes.chip} style={{ background: shown }} />
@@ -64,14 +61,7 @@ export const IntentPlace = memo(function IntentPlace({ intent, own }: { intent: 
         </small>
       </button>
       {opened && (
-        <Panel
-          at={button.current}
-          label={`${intent.name}, and what plays it`}
-          width={250}
-          position="bottom"
-          withArrow
-          onClose={() => setOpened(false)}
-        >
+        <Panel {...panel} label={`${intent.name}, and what plays it`} width={250} position="bottom" withArrow>
           <div className={classes.choice}>
             <Choices intent={intent} onPick={set} />
             <Typed

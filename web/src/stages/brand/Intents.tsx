@@ -1,12 +1,12 @@
 import { Button, TextInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { refusalOf } from "../../api/client";
 import { vocabularyQuery } from "../../api/queries";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { intentsOf } from "../../editor/selectors";
 import { useBrand } from "../../lineage/useLineage";
-import { opens, Panel } from "../../ui/Panel";
+import { Panel, usePanel } from "../../ui/Panel";
 import { IntentPlace } from "./IntentPlace";
 import classes from "./Intents.module.css";
 
@@ -41,8 +41,7 @@ export function Intents() {
 function NewIntent() {
   const editor = useEditor();
   const intents = useEditorState(intentsOf) ?? [];
-  const button = useRef<HTMLButtonElement>(null);
-  const [opened, setOpened] = useState(false);
+  const { opened, toggle, panel } = usePanel();
   const [name, setName] = useState("");
   const [refusal, setRefusal] = useState<string>();
   const first = intents.find((one) => one.name === "primary")?.scale;
@@ -57,29 +56,15 @@ function NewIntent() {
     setRefusal(problem && refusalOf(problem));
     if (problem) return;
     setName("");
-    setOpened(false);
+    panel.onClose();
   };
   return (
     <>
-      <button
-        ref={button}
-        type="button"
-        className={classes.plus}
-        onClick={() => setOpened(!opened)}
-        title="An intent of your own"
-        {...opens(opened)}
-      >
+      <button type="button" className={classes.plus} title="An intent of your own" {...toggle}>
         + intent
       </button>
       {opened && (
-        <Panel
-          at={button.current}
-          label="An intent of your own"
-          width={240}
-          position="bottom"
-          withArrow
-          onClose={() => setOpened(false)}
-        >
+        <Panel {...panel} label="An intent of your own" width={240} position="bottom" withArrow>
           <form
             onSubmit={(e) => {
               e.preventDefault();

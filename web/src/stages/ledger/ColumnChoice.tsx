@@ -1,6 +1,5 @@
 import { Button, Checkbox, Stack } from "@mantine/core";
-import { useRef, useState } from "react";
-import { opens, Panel } from "../../ui/Panel";
+import { Panel, usePanel } from "../../ui/Panel";
 import { COLUMNS, type Column } from "./columns";
 
 interface Props {
@@ -10,21 +9,14 @@ interface Props {
 
 /** Which columns the ledger shows. */
 export function ColumnChoice({ shown, onToggle }: Props) {
-  const button = useRef<HTMLButtonElement>(null);
-  const [opened, setOpened] = useState(false);
+  const { opened, toggle, panel } = usePanel();
   return (
     <>
-      <Button ref={button} size="xs" variant="default" onClick={() => setOpened(!opened)} {...opens(opened)}>
+      <Button size="xs" variant="default" {...toggle}>
         Columns
       </Button>
       {opened && (
-        <Panel
-          at={button.current}
-          label="Columns"
-          width={170}
-          position="bottom-end"
-          onClose={() => setOpened(false)}
-        >
+        <Panel {...panel} label="Columns" width={170} position="bottom-end">
           <Stack gap={8}>
             {COLUMNS.map(({ id, name }) => (
               <Checkbox

@@ -6,14 +6,17 @@ import type { FinderProps } from "./Finder";
 import { type Action, useActions } from "./useActions";
 import { useEarlyWords } from "./useEarlyWords";
 
-// What lies over the frame, each a package of its own.
-const DeleteDialog = later(() => import("./DeleteDialog").then((m) => m.DeleteDialog));
-const DeletedThemes = later(() => import("./DeletedThemes").then((m) => m.DeletedThemes));
-const HistoryDrawer = later(() => import("./history/HistoryDrawer").then((m) => m.HistoryDrawer));
 const KeysSheet = later(() => import("./KeysSheet").then((m) => m.KeysSheet));
-const NewThemeDialog = later(() => import("./NewThemeDialog").then((m) => m.NewThemeDialog));
-const OwnDialog = later(() => import("../lineage/OwnDialog").then((m) => m.OwnDialog));
-const RenameDialog = later(() => import("./NameDialog").then((m) => m.RenameDialog));
+
+/** What lies over the frame, each a package of its own, by the name under which it is asked for. */
+const OVER: [DialogName, ComponentType][] = [
+  ["history", later(() => import("./history/HistoryDrawer").then((m) => m.HistoryDrawer))],
+  ["new", later(() => import("./NewThemeDialog").then((m) => m.NewThemeDialog))],
+  ["name", later(() => import("./NameDialog").then((m) => m.RenameDialog))],
+  ["delete", later(() => import("./DeleteDialog").then((m) => m.DeleteDialog))],
+  ["deleted", later(() => import("./DeletedThemes").then((m) => m.DeletedThemes))],
+  ["own", later(() => import("../lineage/OwnDialog").then((m) => m.OwnDialog))],
+];
 
 interface Props {
   /** Which actions there are on this screen; all of them unless it says so. */
@@ -40,24 +43,11 @@ export function Commands({ fits = () => true }: Props) {
       <Once asked="keys">
         <KeysSheet actions={actions} />
       </Once>
-      <Once asked="history">
-        <HistoryDrawer />
-      </Once>
-      <Once asked="new">
-        <NewThemeDialog />
-      </Once>
-      <Once asked="name">
-        <RenameDialog />
-      </Once>
-      <Once asked="delete">
-        <DeleteDialog />
-      </Once>
-      <Once asked="deleted">
-        <DeletedThemes />
-      </Once>
-      <Once asked="own">
-        <OwnDialog />
-      </Once>
+      {OVER.map(([name, Over]) => (
+        <Once key={name} asked={name}>
+          <Over />
+        </Once>
+      ))}
     </>
   );
 }

@@ -326,6 +326,36 @@ test("the files of a project tell every colour, where it stands, and what is nea
   await expect(page.getByRole("alert")).toContainText("none of 1 files is a text in which colours are found");
 });
 
+test("faces and corners of a project's sheet become the theme's, one by one or all at once", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await open(page, slug, "brand");
+  await openSource(page, "files");
+  const text = `@import url("https://faces.example/css2?family=Vess");
+    body { font: 17px/1.5 "Vess", sans-serif; color: #0f5c7a } h1 { font-family: Anlow, serif } .button { border-radius: 9px }`;
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Choose files …" }).click();
+  await (await chooser).setFiles({ name: "site.css", mimeType: "text/css", buffer: Buffer.from(text) });
+  const inUse = page.getByRole("region", { name: "Type and shape in use" });
+  await inUse.getByRole("button", { name: "take headings, Anlow, serif" }).click();
+  await expect(inUse.getByRole("listitem").filter({ hasText: "headings" })).toContainText("in the theme");
+  const decided = async () => (await (await request.get(`/api/themes/${slug}`)).json()).spec;
+  await expect.poll(async () => (await decided()).type).toEqual({ heading: ["Anlow", "serif"] });
+  await inUse.getByRole("button", { name: "take all" }).click();
+  await expect(inUse.getByRole("button")).toHaveCount(0);
+  await expect
+    .poll(async () => (await decided()).type)
+    .toEqual({
+      body: ["Vess", "sans-serif"],
+      heading: ["Anlow", "serif"],
+      import: "https://faces.example/css2?family=Vess",
+      base: 17,
+    });
+  expect((await decided()).shape).toEqual({ radius: 9 });
+});
+
 test("a face is chosen by looking, and the proof is set in it", async ({ page, slug, request }) => {
   await open(page, slug, "brand");
   await openSource(page, "type and shape");

@@ -21,6 +21,7 @@ pub mod report;
 mod source;
 mod stamp;
 mod target;
+pub mod type_use;
 mod unpack;
 mod web_font;
 mod write;

@@ -38,10 +38,10 @@ pub use audit::{
 pub use change::{Change, Changed, Diff, NewBrand, NewToken, Operation, apply, diff, opacity_note};
 pub use derive::{Derived, More, MoreCell, derive};
 pub use document::{
-    Accepted, Aim, BrandColor, ContrastSettings, CustomToken, Document, FORMAT, InheritError,
-    Inherited, IntentChoice, MAX_BRAND, ModeValues, NUMBERS, NumberField, Problem, Problems,
-    Provenance, Resolved, ScaleSettings, ShapeSettings, TypeSettings, Typed, WebFonts, holds_nul,
-    not_json,
+    Accepted, Aim, BASE, BOLD, BrandColor, ContrastSettings, CustomToken, Document, FORMAT,
+    InheritError, Inherited, IntentChoice, MAX_BRAND, ModeValues, NUMBERS, NumberField, Problem,
+    Problems, Provenance, RADIUS, REGULAR, Resolved, ScaleSettings, ShapeSettings, TypeSettings,
+    Typed, WebFonts, holds_nul, not_json,
 };
 pub use document::{Form, Slot};
 pub use family::{CellSource, Decision, Whose, decisions, sources};

@@ -1752,6 +1752,8 @@ export interface components {
             more: number;
             scales: components["schemas"]["NamedStepsView"][];
             skipped: components["schemas"]["SkippedView"][];
+            /** @description How style sheets and pages set text and corners. */
+            type: components["schemas"]["TypeInUseView"];
         };
         /** @description An example to learn from. */
         LearnRequest: {
@@ -2715,6 +2717,42 @@ export interface components {
             /** @description Lines on the lightness strip. */
             lines: components["schemas"]["PageLine"][];
             strength: components["schemas"]["Strip"];
+        };
+        /** @description What files say of type and shape; what none says is absent. */
+        TypeInUseView: {
+            /**
+             * Format: double
+             * @description Size of running text in px.
+             */
+            base?: number | null;
+            /** @description Families, as documents keep them. */
+            body?: string[] | null;
+            /** Format: int32 */
+            bold?: number | null;
+            heading?: string[] | null;
+            /** @description Addresses of web-font style sheets. */
+            import?: string[] | null;
+            mono?: string[] | null;
+            /**
+             * Format: double
+             * @description Corner radius in px.
+             */
+            radius?: number | null;
+            /**
+             * Format: int32
+             * @description Weights of running text, and of headings.
+             */
+            regular?: number | null;
+            /** @description Each of them, in words. */
+            told: components["schemas"]["TypeUseView"][];
+        };
+        /** @description One thing that files set. */
+        TypeUseView: {
+            /** @description The selector, variable or rule that says so. */
+            by: string;
+            /** @description The setting that it becomes. */
+            key: string;
+            value: string;
         };
         /** @description A text that could be read on the ground of its rule before. */
         UnreadableView: {

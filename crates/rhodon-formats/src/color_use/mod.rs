@@ -21,6 +21,7 @@ pub use self::written::{ColorUse, Written};
 use self::comments::Marks;
 pub(crate) use self::entry::is_plain;
 pub(crate) use self::spelling::{alpha_first, within};
+pub(crate) use self::style::without_line_comments;
 
 /// How colours are found in a kind of file.
 #[derive(Debug)]

@@ -89,7 +89,7 @@ fn declares(line: &str) -> bool {
 
 /// Comments to the end of the line become spaces: CSS knows none, and a quote in one would hide what
 /// follows. Offsets stay.
-fn without_line_comments(text: &str) -> Cow<'_, str> {
+pub(crate) fn without_line_comments(text: &str) -> Cow<'_, str> {
     let bytes = text.as_bytes();
     let first = text.contains("//").then(|| find_line_comment(bytes, 0));
     let Some(first) = first.flatten() else {

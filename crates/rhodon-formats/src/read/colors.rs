@@ -1,5 +1,5 @@
 //! `colors`: any text in which colours are found. Scales that are known by the names of their steps come
-//! first, then the colours used most, one of each family.
+//! first, then the colours used most, one of each family. How style sheets set text and corners comes along.
 
 use std::cmp::Reverse;
 
@@ -10,6 +10,7 @@ use super::import::{Import, InputFile, ReadProblem};
 use super::reader::Reader;
 use crate::color_use::{FINDERS, finder_for, is_plain};
 use crate::inventory::{Inventory, NEAR, Used, inventory};
+use crate::type_use::{TypeUse, type_in_use};
 
 /// See the module.
 pub(super) static READER: Reader = Reader {
@@ -82,7 +83,13 @@ fn read(files: &[InputFile], import: &mut Import) {
                 .problems
                 .push(ReadProblem::new(&file.name, "", message));
         }
-        _ => import.spec = Some(document),
+        _ => {
+            let said = type_in_use(files);
+            import.notes.extend(said.told.iter().map(TypeUse::sentence));
+            document.typography = said.faces;
+            document.shape = said.shape;
+            import.spec = Some(document);
+        }
     }
 }
 

@@ -21,3 +21,4 @@ mod style;
 mod support;
 mod switch;
 mod tokens;
+mod type_use;

@@ -1,4 +1,4 @@
-//! Every colour in use in the files of a project.
+//! Every colour in use in the files of a project, and how they set text and corners.
 
 use axum::Json;
 use axum::extract::State;
@@ -6,6 +6,7 @@ use axum::extract::rejection::JsonRejection;
 use axum::http::StatusCode;
 use rhodon_formats::inventory::{Inventory, NEAR, NamedSteps, Used, inventory};
 use rhodon_formats::read::{InputFile, readable};
+use rhodon_formats::type_use::{TypeInUse, TypeUse, type_in_use};
 use rhodon_theme::color_look;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -39,6 +40,47 @@ pub struct InventoryView {
     more: usize,
     scales: Vec<NamedStepsView>,
     skipped: Vec<SkippedView>,
+    /// How style sheets and pages set text and corners.
+    #[serde(rename = "type")]
+    typography: TypeInUseView,
+}
+
+/// What files say of type and shape; what none says is absent.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct TypeInUseView {
+    /// Each of them, in words.
+    told: Vec<TypeUseView>,
+    /// Families, as documents keep them.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    body: Option<Vec<String>>,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    heading: Option<Vec<String>>,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    mono: Option<Vec<String>>,
+    /// Addresses of web-font style sheets.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    import: Option<Vec<String>>,
+    /// Size of running text in px.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    base: Option<f64>,
+    /// Weights of running text, and of headings.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    regular: Option<u16>,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    bold: Option<u16>,
+    /// Corner radius in px.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    radius: Option<f64>,
+}
+
+/// One thing that files set.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct TypeUseView {
+    /// The setting that it becomes.
+    key: &'static str,
+    value: String,
+    /// The selector, variable or rule that says so.
+    by: String,
 }
 
 /// A colour in use.
@@ -110,8 +152,9 @@ pub(crate) async fn take(
         return Err(ApiError::value("/near", message));
     }
     let files: Vec<InputFile> = body.files.into_iter().map(InputFile::from).collect();
-    let found = bench.work.run(move || inventory(&files, near)).await?;
-    Ok(Json(found.into()))
+    let take = move || (inventory(&files, near), type_in_use(&files));
+    let (found, typography) = bench.work.run(take).await?;
+    Ok(Json(view(found, typography)))
 }
 
 fn refused(rejection: JsonRejection) -> ApiError {
@@ -131,17 +174,35 @@ fn refused(rejection: JsonRejection) -> ApiError {
     )
 }
 
-impl From<Inventory> for InventoryView {
-    fn from(found: Inventory) -> Self {
+fn view(found: Inventory, typography: TypeInUse) -> InventoryView {
+    InventoryView {
+        more: found.colors.len().saturating_sub(MOST.0),
+        colors: found.colors.into_iter().take(MOST.0).map(used).collect(),
+        scales: found.scales.into_iter().filter_map(steps).collect(),
+        skipped: found
+            .skipped
+            .into_iter()
+            .map(|(file, why)| SkippedView { file, why })
+            .collect(),
+        typography: typography.into(),
+    }
+}
+
+impl From<TypeInUse> for TypeInUseView {
+    fn from(TypeInUse { faces, shape, told }: TypeInUse) -> Self {
         Self {
-            more: found.colors.len().saturating_sub(MOST.0),
-            colors: found.colors.into_iter().take(MOST.0).map(used).collect(),
-            scales: found.scales.into_iter().filter_map(steps).collect(),
-            skipped: found
-                .skipped
+            told: told
                 .into_iter()
-                .map(|(file, why)| SkippedView { file, why })
+                .map(|TypeUse { key, value, by }| TypeUseView { key, value, by })
                 .collect(),
+            import: faces.import.map(|sheets| sheets.addresses().to_vec()),
+            body: faces.body,
+            heading: faces.heading,
+            mono: faces.mono,
+            base: faces.base,
+            regular: faces.regular,
+            bold: faces.bold,
+            radius: shape.radius,
         }
     }
 }

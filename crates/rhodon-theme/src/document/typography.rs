@@ -6,7 +6,7 @@ use super::field::Node;
 use super::number::{BASE, BOLD, BORDER, NumberField, RADIUS, RATIO, REGULAR};
 use super::problem::Problems;
 use super::settings::settings;
-use crate::font_family::{as_entry, entry_families};
+use crate::font_family::{as_entry, entry_families, font_families};
 
 settings! {
     /// Type faces, sizes and weights. Sizes run by a ratio from the base.
@@ -55,6 +55,15 @@ fn whole(field: &'static NumberField) -> impl Fn(&Node<'_>, &mut Problems) -> Op
     |node, problems| field.read_whole(node, problems)
 }
 
+impl TypeSettings {
+    /// The families of a list as CSS has it, each as a document keeps it; none where there is none.
+    pub fn families(list: &str) -> Option<Vec<String>> {
+        let names = font_families(list);
+        let entries: Vec<String> = names.iter().map(|name| as_entry(name)).collect();
+        (!entries.is_empty()).then_some(entries)
+    }
+}
+
 fn families(node: &Node<'_>, problems: &mut Problems) -> Option<Vec<String>> {
     let found = node.list(20, problems, |n, p| {
         let text = n.text(200, p)?;
@@ -76,6 +85,16 @@ fn families(node: &Node<'_>, problems: &mut Problems) -> Option<Vec<String>> {
 pub struct WebFonts(Vec<String>);
 
 impl WebFonts {
+    /// Those of some addresses that a document takes; none where it takes none.
+    pub fn of(addresses: impl IntoIterator<Item = String>) -> Option<Self> {
+        let taken: Vec<String> = addresses
+            .into_iter()
+            .filter(|address| is_taken(address))
+            .take(MOST_SHEETS)
+            .collect();
+        (!taken.is_empty()).then_some(Self(taken))
+    }
+
     /// The addresses.
     pub fn addresses(&self) -> &[String] {
         &self.0
@@ -117,13 +136,18 @@ fn web_fonts(node: &Node<'_>, problems: &mut Problems) -> Option<WebFonts> {
 
 fn web_font(node: &Node<'_>, problems: &mut Problems) -> Option<String> {
     let text = node.text(1000, problems)?;
-    let plain = !text.contains(['"', '\'', '(', ')', '\\', ' ', '<', '>']);
-    if plain && (text.starts_with("https://") || is_of_this_machine(&text)) {
+    if is_taken(&text) {
         return Some(text);
     }
     let expected = "expected an https address without quotes, brackets or spaces";
     problems.add(&node.pointer, format!("{expected}, found {text:?}"));
     None
+}
+
+/// Whether an address can stand in every export and is loaded safely.
+fn is_taken(address: &str) -> bool {
+    let plain = !address.contains(['"', '\'', '(', ')', '\\', ' ', '<', '>']);
+    plain && (address.starts_with("https://") || is_of_this_machine(address))
 }
 
 /// Whether an address leads to the machine itself, which is as good as `https` (W3C Secure Contexts, 3.1).

@@ -14,10 +14,11 @@ import { offer } from "../tray";
 import classes from "./FilesSource.module.css";
 import { Places } from "./Places";
 import source from "./Source.module.css";
+import { TypeInUse } from "./TypeInUse";
 import { useInventory } from "./useInventory";
 import { Wall } from "./Wall";
 
-/** What a project uses: every colour of its files, sized by use, families together. */
+/** What a project uses: every colour of its files, sized by use, families together; faces and corners. */
 export default function FilesSource() {
   const editor = useEditor();
   const { id } = useEditorState(themeOf);
@@ -87,6 +88,7 @@ export default function FilesSource() {
           onHoldFamily={() => hold(familyOf(shown, found?.colors ?? []).slice(0, 1))}
         />
       )}
+      {found && <TypeInUse inUse={found.type} />}
     </section>
   );
 }

@@ -1,0 +1,195 @@
+//! How a project sets its text and corners: the faces of text, headings and code, the web fonts that bring
+//! them, sizes, weights and the radius. Told from style sheets and the style elements of pages.
+
+mod font;
+mod markup;
+mod number;
+mod sheet;
+
+use std::collections::HashSet;
+
+use rhodon_theme::{NumberField, ShapeSettings, TypeSettings, WebFonts};
+
+use self::sheet::Sheet;
+use crate::color_use::finder_for;
+use crate::inventory::text_of;
+use crate::read::InputFile;
+
+/// One thing that a project sets.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct TypeUse {
+    /// The setting it becomes: `body`, `heading`, `mono`, `import`, `base`, `regular`, `bold` or `radius`.
+    pub key: &'static str,
+    /// Its value, as CSS has it.
+    pub value: String,
+    /// The selector, variable or rule that says so.
+    pub by: String,
+}
+
+/// What a project says of type and shape, as a document keeps it.
+#[derive(Clone, Debug, Default, PartialEq)]
+pub struct TypeInUse {
+    /// Faces, sizes and weights.
+    pub faces: TypeSettings,
+    /// Corner radius.
+    pub shape: ShapeSettings,
+    /// Where each of them comes from.
+    pub told: Vec<TypeUse>,
+}
+
+impl TypeUse {
+    /// It in a sentence.
+    pub fn sentence(&self) -> String {
+        let Self { key, value, by } = self;
+        let what = match *key {
+            "body" => "Text is set in",
+            "heading" => "Headings are set in",
+            "mono" => "Code is set in",
+            "import" => "Faces come from",
+            "base" => "The size of text is",
+            "regular" => "The weight of text is",
+            "bold" => "The weight of headings is",
+            _ => "Corners have a radius of",
+        };
+        format!("{what} {value}: {by}")
+    }
+}
+
+/// A slot of faces: where they are declared, and the words by which variables are known that hold them.
+struct Slot {
+    key: &'static str,
+    selectors: &'static [&'static str],
+    words: &'static [&'static str],
+}
+
+const BODY: Slot = Slot {
+    key: "body",
+    selectors: &["body", "html", ":root", ":host", "*"],
+    words: &["body", "base", "text", "sans", "family", "main"],
+};
+const HEADING: Slot = Slot {
+    key: "heading",
+    selectors: &["h1", "h2", "h3", "h4", ".h1"],
+    words: &["heading", "headings", "title", "display", "header"],
+};
+const MONO: Slot = Slot {
+    key: "mono",
+    selectors: &["code", "pre", "kbd", "samp", "tt"],
+    words: &["mono", "monospace", "code"],
+};
+
+/// Reads what files say of type and shape; files that are no style sheets or pages say nothing.
+pub fn type_in_use(files: &[InputFile]) -> TypeInUse {
+    let mut sheet = Sheet::default();
+    for file in files {
+        let Some(finder) = finder_for(&file.name) else {
+            continue;
+        };
+        match (finder.id, text_of(file)) {
+            ("style", Ok(text)) => sheet.read(text),
+            ("markup", Ok(text)) => markup::read(text, &mut sheet),
+            _ => {}
+        }
+    }
+    let mut found = TypeInUse::default();
+    faces(&sheet, &mut found);
+    number::numbers(&sheet, &mut found);
+    found
+}
+
+fn faces(sheet: &Sheet, found: &mut TypeInUse) {
+    let body = slot(sheet, &BODY);
+    let same = body.as_ref().map(|(families, _)| families.clone());
+    let heading = slot(sheet, &HEADING).filter(|(families, _)| Some(families) != same.as_ref());
+    let mono = slot(sheet, &MONO);
+    let mut take = |key, slot: Option<(Vec<String>, String)>| {
+        let (families, by) = slot?;
+        let value = families.join(", ");
+        found.told.push(TypeUse { key, value, by });
+        Some(families)
+    };
+    found.faces.body = take(BODY.key, body);
+    found.faces.heading = take(HEADING.key, heading);
+    found.faces.mono = take(MONO.key, mono);
+    let mut seen = HashSet::new();
+    let of_fonts = sheet.imports.iter().filter(|a| brings_fonts(a));
+    let addresses: Vec<String> = of_fonts.filter(|a| seen.insert(*a)).cloned().collect();
+    found.faces.import = WebFonts::of(addresses);
+    let taken = found.faces.import.iter().flat_map(WebFonts::addresses);
+    found.told.extend(taken.map(|address| TypeUse {
+        key: "import",
+        value: address.clone(),
+        by: "@import".to_owned(),
+    }));
+}
+
+/// Whether the sheet at an address looks as if it held faces: other sheets are not the theme's to load.
+fn brings_fonts(address: &str) -> bool {
+    let address = address.to_ascii_lowercase();
+    address.contains("font") || address.contains("family=")
+}
+
+/// The families of a slot, and what says so: the last rule of the first selector that has one, or else
+/// a variable of that name.
+fn slot(sheet: &Sheet, slot: &Slot) -> Option<(Vec<String>, String)> {
+    let by_rule = slot.selectors.iter().find_map(|selector| {
+        let families = sheet.last(selector, "font-family", families)?;
+        Some((families, (*selector).to_owned()))
+    });
+    by_rule.or_else(|| by_variable(sheet, slot))
+}
+
+/// A variable that is named after the slot. The earlier word of the slot wins, then the earlier variable.
+fn by_variable(sheet: &Sheet, slot: &Slot) -> Option<(Vec<String>, String)> {
+    slot.words.iter().find_map(|word| {
+        sheet.variables.iter().find_map(|variable| {
+            let words = words(&variable.name);
+            let is_face = words
+                .iter()
+                .any(|w| ["font", "fonts", "family", "type", "typeface"].contains(&w.as_str()));
+            let others = [&BODY, &HEADING, &MONO]
+                .into_iter()
+                .filter(|other| other.key != slot.key);
+            let is_other = slot.key == BODY.key
+                && others
+                    .flat_map(|other| other.words)
+                    .any(|w| words.iter().any(|own| own == w));
+            if !is_face || is_other || !words.iter().any(|w| w == word) {
+                return None;
+            }
+            let value = sheet.resolved(&variable.value)?;
+            // A weight or a size is no face.
+            let is_list = value.contains([',', '"', '\'']);
+            let families = is_list.then(|| families(&value)).flatten()?;
+            Some((families, variable.name.clone()))
+        })
+    })
+}
+
+/// The words of a variable's name, in small letters.
+fn words(name: &str) -> Vec<String> {
+    let parts = name.split(|c: char| !c.is_alphanumeric());
+    parts
+        .filter(|word| !word.is_empty())
+        .map(str::to_ascii_lowercase)
+        .collect()
+}
+
+/// Words that take a face from elsewhere (CSS Cascade 5, 7.3).
+const WIDE: [&str; 5] = ["inherit", "initial", "unset", "revert", "revert-layer"];
+
+/// Families as a document keeps them; none where the value is no list of them.
+fn families(value: &str) -> Option<Vec<String>> {
+    let is_wide = WIDE.iter().any(|word| value.eq_ignore_ascii_case(word));
+    if is_wide || value.contains(['(', '{', ';', '#']) {
+        return None;
+    }
+    TypeSettings::families(value)
+}
+
+/// A field's number, unless it is the one that holds anyway.
+fn fitting(field: &NumberField, n: f64) -> Option<f64> {
+    let n = (n * 100.0).round() / 100.0;
+    let fits = (field.low..=field.high).contains(&n) && (!field.whole || n.fract() == 0.0);
+    (fits && n != field.default).then_some(n)
+}

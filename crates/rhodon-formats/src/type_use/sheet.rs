@@ -1,0 +1,261 @@
+//! What style sheets declare, in their order: enough of them to know how text and corners are set.
+
+use std::collections::HashMap;
+
+use cssparser::{Parser, ParserInput, Token};
+
+use super::font;
+use crate::color_use::without_line_comments;
+
+/// How deep blocks are followed.
+const MAX_DEPTH: usize = 120;
+/// How often a variable may lead to another one.
+const MAX_STEPS: usize = 12;
+/// Rules whose blocks hold for everybody; what holds for some screens alone says nothing of the rest.
+const FOR_ALL: [&str; 4] = ["@layer", "@supports", "@scope", "@at-root"];
+
+/// A declaration within a rule.
+#[derive(Debug)]
+pub(super) struct Declared {
+    /// Selectors of the innermost rule around it.
+    pub(super) selectors: Vec<String>,
+    /// The property, in small letters.
+    pub(super) property: String,
+    pub(super) value: String,
+}
+
+impl Declared {
+    /// Whether it sets a property for a selector.
+    pub(super) fn is(&self, selector: &str, property: &str) -> bool {
+        self.property == property && self.selectors.iter().any(|s| s == selector)
+    }
+}
+
+/// A variable of a style sheet, or of a dialect of it.
+#[derive(Debug)]
+pub(super) struct Variable {
+    /// Its name with the sign before it.
+    pub(super) name: String,
+    pub(super) value: String,
+}
+
+/// What the style sheets of a project declare.
+#[derive(Debug, Default)]
+pub(super) struct Sheet {
+    pub(super) rules: Vec<Declared>,
+    pub(super) variables: Vec<Variable>,
+    /// Addresses of other sheets on the web.
+    pub(super) imports: Vec<String>,
+    /// Where the last declaration of a variable stands.
+    by_name: HashMap<String, usize>,
+}
+
+impl Sheet {
+    /// Takes in another style sheet, after those before.
+    pub(super) fn read(&mut self, text: &str) {
+        let text = without_line_comments(text);
+        let mut input = ParserInput::new(&text);
+        self.block(&text, &mut Parser::new(&mut input), &[], 0);
+    }
+
+    fn block(
+        &mut self,
+        text: &str,
+        parser: &mut Parser<'_, '_>,
+        selectors: &[String],
+        depth: usize,
+    ) {
+        let mut start = parser.position().byte_index();
+        let mut puts_in = false;
+        loop {
+            let begun = parser.position().byte_index() > start;
+            let token = parser.next_including_whitespace_and_comments().cloned();
+            // Behind the token: before it, the brackets of the last one may not be passed yet.
+            let end = parser.position().byte_index();
+            match token {
+                Err(_) => break self.statement(&text[start..end], selectors),
+                Ok(Token::Semicolon) => self.statement(&text[start..end - 1], selectors),
+                // `#{…}` puts a value into a name.
+                Ok(Token::CurlyBracketBlock) if !puts_in => {
+                    self.nested(text, parser, &text[start..end - 1], selectors, depth);
+                }
+                Ok(Token::WhiteSpace(_) | Token::Comment(_)) if !begun => {}
+                Ok(token) => {
+                    puts_in = matches!(token, Token::Delim('#'));
+                    continue;
+                }
+            }
+            puts_in = false;
+            start = parser.position().byte_index();
+        }
+    }
+
+    fn nested(
+        &mut self,
+        text: &str,
+        parser: &mut Parser<'_, '_>,
+        prelude: &str,
+        around: &[String],
+        depth: usize,
+    ) {
+        let prelude = prelude.trim();
+        let selectors = match prelude.strip_prefix('@') {
+            None => prelude.split(',').map(|s| one_space(s.trim())).collect(),
+            Some(_) if FOR_ALL.iter().any(|rule| prelude.starts_with(rule)) => around.to_vec(),
+            Some(_) => return,
+        };
+        if depth >= MAX_DEPTH {
+            return;
+        }
+        let _: Result<(), cssparser::ParseError<'_, ()>> = parser.parse_nested_block(|inner| {
+            self.block(text, inner, &selectors, depth + 1);
+            Ok(())
+        });
+    }
+
+    fn statement(&mut self, text: &str, selectors: &[String]) {
+        let text = text.trim();
+        if let Some(what) = text.strip_prefix("@import") {
+            self.imports.extend(address(what));
+            return;
+        }
+        let Some((name, value)) = text.split_once(':') else {
+            return;
+        };
+        let (name, value) = (name.trim(), written(value));
+        if name.starts_with(['$', '@']) || name.starts_with("--") {
+            self.by_name.insert(name.to_owned(), self.variables.len());
+            let (name, value) = (name.to_owned(), value.to_owned());
+            self.variables.push(Variable { name, value });
+        } else if !selectors.is_empty() {
+            let declared = |property: &str, value: &str| Declared {
+                selectors: selectors.to_vec(),
+                property: property.to_ascii_lowercase(),
+                value: value.to_owned(),
+            };
+            match name {
+                "font" => {
+                    let parts = font::parts(value).into_iter();
+                    self.rules
+                        .extend(parts.map(|(property, value)| declared(property, value)));
+                }
+                _ => self.rules.push(declared(name, value)),
+            }
+        }
+    }
+
+    /// The last value of a property under a selector that can be read.
+    pub(super) fn last<T>(
+        &self,
+        selector: &str,
+        property: &str,
+        read: impl Fn(&str) -> Option<T>,
+    ) -> Option<T> {
+        let mut rules = self
+            .rules
+            .iter()
+            .rev()
+            .filter(|rule| rule.is(selector, property));
+        rules.find_map(|rule| read(&self.resolved(&rule.value)?))
+    }
+
+    /// A value with the variables in it followed; none where one of them is not known.
+    pub(super) fn resolved(&self, value: &str) -> Option<String> {
+        let mut value = value.to_owned();
+        for _ in 0..MAX_STEPS {
+            let Some((range, name, instead)) = variable_in(&value) else {
+                return Some(value);
+            };
+            let known = self.by_name.get(&name).map(|at| &self.variables[*at].value);
+            let with = known.cloned().or(instead)?;
+            value.replace_range(range, &with);
+        }
+        None
+    }
+}
+
+/// A selector with single spaces.
+fn one_space(selector: &str) -> String {
+    selector.split_whitespace().collect::<Vec<_>>().join(" ")
+}
+
+/// A value without what stands behind it: `!important`, `!default`.
+fn written(value: &str) -> &str {
+    value
+        .split_once('!')
+        .map_or(value, |(value, _)| value)
+        .trim()
+}
+
+/// The address of an import: `url(…)` or a string.
+fn address(text: &str) -> Option<String> {
+    let mut input = ParserInput::new(text);
+    let mut parser = Parser::new(&mut input);
+    let url = parser.expect_url_or_string().ok()?;
+    Some(url.as_ref().to_owned())
+}
+
+/// The first variable in a value: where it stands, its name, and what holds where it is not known.
+fn variable_in(value: &str) -> Option<(std::ops::Range<usize>, String, Option<String>)> {
+    if let Some(at) = value.find("var(") {
+        let end = at + value[at..].find(')')? + 1;
+        let inner = &value[at + 4..end - 1];
+        let (name, instead) = match inner.split_once(',') {
+            // What is nested goes on behind the bracket: it is not followed.
+            Some((name, instead)) if !instead.contains('(') => (name, Some(instead.trim())),
+            Some((name, _)) => (name, None),
+            None => (inner, None),
+        };
+        return Some((at..end, name.trim().to_owned(), instead.map(str::to_owned)));
+    }
+    let at = value.find(['$', '@'])?;
+    let is_name = |c: char| c.is_alphanumeric() || matches!(c, '-' | '_');
+    let length = value[at + 1..].find(|c| !is_name(c));
+    let end = length.map_or(value.len(), |n| at + 1 + n);
+    Some((at..end, value[at..end].to_owned(), None))
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    fn sheet(text: &str) -> Sheet {
+        let mut sheet = Sheet::default();
+        sheet.read(text);
+        sheet
+    }
+
+    #[test]
+    fn declarations_stand_under_their_innermost_selectors() {
+        let sheet = sheet(
+            "@import url('https://a.example/x.css');\n\
+             // a line: of words;\n\
+             .site { h1,  .a  > .b { font-family: Anlow !important } color: red }\n\
+             @layer base { body { font-size: 15px } }\n\
+             @media print { body { font-size: 9px } }",
+        );
+        let told: Vec<_> = sheet
+            .rules
+            .iter()
+            .map(|r| (r.selectors.join("|"), r.property.as_str(), r.value.as_str()))
+            .collect();
+        let expected = [
+            ("h1|.a > .b".to_owned(), "font-family", "Anlow"),
+            (".site".to_owned(), "color", "red"),
+            ("body".to_owned(), "font-size", "15px"),
+        ];
+        assert_eq!(told, expected);
+        assert_eq!(sheet.imports, ["https://a.example/x.css"]);
+    }
+
+    #[test]
+    fn variables_are_followed_and_circles_end() {
+        let sheet = sheet(
+            "$stack: 'Vess', serif !default; @less: $stack; :root { --a: var(--b); --b: var(--a); --c: @less }",
+        );
+        assert_eq!(sheet.resolved("var(--c)").as_deref(), Some("'Vess', serif"));
+        assert_eq!(sheet.resolved("var(--none, Tern)").as_deref(), Some("Tern"));
+        assert_eq!(sheet.resolved("var(--a)"), None);
+        assert_eq!(sheet.resolved("$unknown"), None);
+    }
+}

@@ -4,7 +4,7 @@
 use std::str::FromStr;
 
 use rhodon_color::Rgb8;
-use rhodon_theme::{ColorValue, color_look};
+use rhodon_theme::ColorValue;
 use serde::{Deserialize, Serialize};
 use serde_json::{Map, Value, json};
 
@@ -166,10 +166,7 @@ fn found_in(file: &InputFile) -> Result<ColorSet, String> {
     let mut used = found.colors;
     used.sort_by_key(|used| used.places.first().map(|p| (p.line, p.column)));
     let color = |used: &crate::inventory::Used| SetColor {
-        name: used
-            .names
-            .first()
-            .map_or_else(|| color_look(used.code()), |name| readable(name)),
+        name: used.readable(),
         hex: used.code().to_string(),
     };
     let name = file.name.rsplit(['/', '\\']).next().unwrap_or_default();

@@ -1,14 +1,15 @@
 //! Every colour in use: how often, under which names, where, and which are nearly the same.
 
-use std::collections::HashMap;
+use std::collections::{HashMap, HashSet};
 use std::sync::Arc;
 
 use indexmap::{IndexMap, IndexSet};
 use memchr::memchr;
 use rhodon_color::{Color, Lab65, Rgb8, lab_d65, lab_difference, least_difference};
+use rhodon_theme::color_look;
 
 use crate::color_use::finder_for;
-use crate::read::InputFile;
+use crate::read::{InputFile, USUAL, readable};
 
 /// CIEDE2000 up to which two colours are nearly the same, where nobody says otherwise: what one
 /// notices side by side.
@@ -53,6 +54,8 @@ pub struct NamedSteps {
     pub name: String,
     /// Number and code, in the order of the numbers.
     pub steps: Vec<(u32, String)>,
+    /// The code that files have as the usual one of it.
+    pub usual: Option<String>,
 }
 
 /// What files use.
@@ -259,16 +262,21 @@ fn is_within(a: Lab65, b: Lab65, near: f64) -> bool {
 }
 
 /// How many steps make a scale.
-const LEAST_STEPS: usize = 4;
+const LEAST_STEPS: usize = 3;
+/// Last parts of names behind which no shade of a colour stands: what is read on it, or another run beside it.
+const NO_SCALE: [&str; 4] = ["contrast", "on", "A", "a"];
 
 /// Scales by names such as `blue-100` … `blue-900`.
 fn scales(colors: &[Used]) -> Vec<NamedSteps> {
     let mut found: IndexMap<&str, IndexSet<(u32, &str)>> = IndexMap::new();
+    let mut usual: HashMap<&str, &String> = HashMap::new();
     for used in colors {
         for name in &used.names {
             if let Some((stem, number)) = step(name) {
                 found.entry(stem).or_default().insert((number, &used.hex));
             }
+            let keys = name.rsplit_once('.').filter(|(_, key)| USUAL.contains(key));
+            usual.extend(keys.map(|(outer, _)| (last_part(outer), &used.hex)));
         }
     }
     let mut out: Vec<NamedSteps> = found
@@ -284,9 +292,11 @@ fn scales(colors: &[Used]) -> Vec<NamedSteps> {
                 .map(|(number, hex)| (number, hex.to_owned()))
                 .collect();
             steps.sort_unstable();
-            (steps.len() >= LEAST_STEPS).then(|| NamedSteps {
+            let different: HashSet<&String> = steps.iter().map(|(_, hex)| hex).collect();
+            (different.len() >= LEAST_STEPS).then(|| NamedSteps {
                 name: stem.to_owned(),
                 steps,
+                usual: usual.get(stem).map(|hex| (*hex).clone()),
             })
         })
         .collect();
@@ -301,17 +311,36 @@ fn step(name: &str) -> Option<(&str, u32)> {
         return None;
     }
     let (stem, number) = name.split_at(name.len() - digits);
-    let stem = stem
-        .trim_end_matches(['-', '_', '.'])
-        .trim_start_matches(['-', '$', '@']);
-    let stem = stem.rsplit('.').next().unwrap_or(stem);
-    let fits = stem.bytes().any(|b| b.is_ascii_alphabetic());
+    let stem = last_part(stem.trim_end_matches(['-', '_', '.']));
+    let fits = stem.bytes().any(|b| b.is_ascii_alphabetic()) && !NO_SCALE.contains(&stem);
     fits.then(|| Some((stem, number.parse().ok()?)))?
 }
 
+/// The last key of a path without the sign of a variable.
+fn last_part(name: &str) -> &str {
+    let last = name.rsplit('.').next().unwrap_or(name);
+    last.trim_start_matches(['-', '$', '@'])
+}
+
 impl NamedSteps {
-    /// The code that the scale is known by: that of the step nearest to the middle of usual numbers.
+    /// Whether a colour is one of its steps, or stands under its name.
+    pub fn holds(&self, used: &Used) -> bool {
+        let is_step = self.steps.iter().any(|(_, hex)| *hex == used.hex);
+        let is_below = |name: &String| {
+            name.split('.')
+                .rev()
+                .skip(1)
+                .any(|key| last_part(key) == self.name)
+        };
+        is_step || used.names.iter().any(is_below)
+    }
+
+    /// The code that the scale is known by: the usual one of its group, or that of the step nearest to the
+    /// middle of usual numbers.
     pub fn base(&self) -> Option<&str> {
+        if let Some(usual) = &self.usual {
+            return Some(usual);
+        }
         let far = |number: u32| number.abs_diff(if number > 12 { 550 } else { 6 });
         let step = self.steps.iter().min_by_key(|(number, _)| far(*number))?;
         Some(&step.1)
@@ -319,6 +348,14 @@ impl NamedSteps {
 }
 
 impl Used {
+    /// A readable name: the first that says something, or one for its look.
+    pub fn readable(&self) -> String {
+        let mut names = self.names.iter().map(|name| readable(name));
+        names
+            .find(|name| !name.is_empty())
+            .unwrap_or_else(|| color_look(self.code()))
+    }
+
     /// Its code without the opacity.
     pub fn code(&self) -> Rgb8 {
         self.color.to_rgb8()

@@ -1390,6 +1390,10 @@ export interface components {
         };
         /** @description A place that was changed. */
         ChangedPlace: {
+            /** @description The code of what stands there now, however it is written. */
+            after: string;
+            /** @description The code of what stood there, with its opacity. */
+            before: string;
             /** @description In bytes, from 1. */
             column: number;
             from: string;

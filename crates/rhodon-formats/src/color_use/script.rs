@@ -44,21 +44,23 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
         at: 0,
         before: Vec::new(),
     };
-    // Brackets that are open, and whether each holds an entry.
-    let (mut open, mut entries) = (Vec::new(), Entries::default());
+    // Brackets that are open, and whether each holds an entry; the keys that lead into those.
+    let (mut open, mut entries, mut keys) = (Vec::new(), Entries::default(), Vec::new());
     while let Some(token) = reader.next() {
         let before = out.len();
         let (key, range) = match token {
-            Token::Open(is_list) => {
+            Token::Open(is_list, key) => {
                 open.push(is_list);
                 if is_list {
                     entries.open();
+                    keys.push(key);
                 }
                 continue;
             }
             Token::Close => {
                 if open.pop() == Some(true) {
                     entries.close(out);
+                    keys.pop();
                 }
                 continue;
             }
@@ -66,17 +68,30 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
             Token::Number(range) => (reader.in_number(range.clone(), out), range),
         };
         let color = (out.len() > before).then_some(before);
+        if let Some(name) = out.get_mut(before).and_then(|found| found.name.as_mut()) {
+            *name = path(&keys, name);
+        }
         if let (Some(key), Some(held)) = (key, text.get(range)) {
             entries.value(&key, held, color);
         }
     }
 }
 
+/// How many keys that lead to a colour belong to its name.
+const DEEPEST: usize = 6;
+
+/// A key behind those that lead to it, with dots between them.
+fn path(outer: &[Option<String>], key: &str) -> String {
+    let from = outer.len().saturating_sub(DEEPEST);
+    let outer = outer[from..].iter().flatten().map(String::as_str);
+    outer.chain([key]).collect::<Vec<_>>().join(".")
+}
+
 enum Token {
     Text(Range<usize>),
     Number(Range<usize>),
-    /// A bracket, and whether it holds keys with values.
-    Open(bool),
+    /// A bracket, whether it holds keys with values, and the key that takes all of it.
+    Open(bool, Option<String>),
     Close,
 }
 
@@ -135,9 +150,10 @@ impl<'a> Reader<'a> {
                         b'(' => self.before.last() == Some(&"array"),
                         _ => false,
                     };
+                    let key = is_list.then(|| self.name_of_list()).flatten();
                     self.note(at..at + 1);
                     match b {
-                        b'{' | b'[' | b'(' => return Some(Token::Open(is_list)),
+                        b'{' | b'[' | b'(' => return Some(Token::Open(is_list, key)),
                         b'}' | b']' | b')' => return Some(Token::Close),
                         _ => {}
                     }
@@ -233,6 +249,19 @@ impl<'a> Reader<'a> {
             .filter(|w| **w == ":")
             .and_then(|_| names.next());
         Some((*typed.unwrap_or(first)).to_owned())
+    }
+
+    /// The key that takes the list which begins here: only a call that it is given to may stand between,
+    /// not the head of a function or a class.
+    fn name_of_list(&self) -> Option<String> {
+        let before = self.before.iter().rev().find(|w| **w != "\n")?;
+        let takes = matches!(*before, "=" | ":" | "(") || *before == ">" && self.is_arrow();
+        takes.then(|| self.name()).flatten()
+    }
+
+    /// Whether the last two signs are `=>`, which gives a value its key.
+    fn is_arrow(&self) -> bool {
+        self.before.iter().rev().nth(1) == Some(&"=")
     }
 
     /// Finds colours in a text, and tells the name that it has.

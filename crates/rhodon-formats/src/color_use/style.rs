@@ -313,7 +313,7 @@ impl Statements<'_> {
             Token::Function(name) => {
                 let is_color = is_function(name);
                 let from = self.out.len();
-                self.arguments(parser, statement, depth);
+                self.arguments(parser, statement, key, depth);
                 let range = range.start..parser.position().byte_index();
                 let whole = self.text.get(range.clone()).filter(|_| is_color);
                 let color =
@@ -324,17 +324,30 @@ impl Statements<'_> {
                 }
             }
             Token::ParenthesisBlock | Token::SquareBracketBlock | Token::CurlyBracketBlock => {
-                self.arguments(parser, statement, depth);
+                self.arguments(parser, statement, key, depth);
             }
             _ => {}
         }
     }
 
-    /// What stands in brackets: lists, maps with keys, arguments.
-    fn arguments(&mut self, parser: &mut Parser<'_, '_>, statement: &mut Statement, depth: usize) {
+    /// What stands in brackets: lists, maps with keys, arguments. The keys of a variable's map stand behind
+    /// its name.
+    fn arguments(
+        &mut self,
+        parser: &mut Parser<'_, '_>,
+        statement: &mut Statement,
+        outer: Option<&str>,
+        depth: usize,
+    ) {
         if depth >= MAX_DEPTH {
             return;
         }
+        let map = outer.map(str::to_owned);
+        let map = map.or_else(|| statement.is_variable().then(|| statement.head.clone()));
+        let path = |key: &str| match &map {
+            Some(map) => format!("{map}.{key}"),
+            None => key.to_owned(),
+        };
         let _: Result<(), cssparser::ParseError<'_, ()>> = parser.parse_nested_block(|inner| {
             let (mut key, mut last): (Option<String>, Option<String>) = (None, None);
             loop {
@@ -346,7 +359,11 @@ impl Statements<'_> {
                 match &token {
                     Token::WhiteSpace(_) | Token::Comment(_) => continue,
                     Token::Ident(word) | Token::QuotedString(word) => last = Some(word.to_string()),
-                    Token::Colon => key = last.take(),
+                    Token::Number {
+                        int_value: Some(step),
+                        ..
+                    } => last = Some(step.to_string()),
+                    Token::Colon => key = last.take().map(|key| path(&key)),
                     Token::Comma => (key, last) = (None, None),
                     _ => {}
                 }

@@ -2,13 +2,15 @@
 //! first, then the colours used most, one of each family. How style sheets set text and corners comes along.
 
 use std::cmp::Reverse;
+use std::collections::HashSet;
 
 use rhodon_color::Rgb8;
-use rhodon_theme::{Document, Typed, capitalised, color_look};
+use rhodon_theme::{Document, Intent, Slug, Typed, capitalised};
 
 use super::import::{Import, InputFile, ReadProblem};
+use super::key_name::{BESIDE, readable, words};
 use super::reader::Reader;
-use crate::color_use::{FINDERS, finder_for, is_plain};
+use crate::color_use::{FINDERS, finder_for};
 use crate::inventory::{Inventory, NEAR, Used, inventory};
 use crate::type_use::{TypeUse, type_in_use};
 
@@ -43,37 +45,39 @@ fn read(files: &[InputFile], import: &mut Import) {
     }
     let mut document = Document::empty();
     document.name = files.first().map(|f| title(&f.name)).unwrap_or_default();
-    scales(&found, &mut document, import);
+    scales(&found, files, &mut document, import);
     let mut most_used: Vec<&Used> = found
         .colors
         .iter()
         .filter(|used| used.code().to_oklch().c >= GREY && used.color.alpha() >= 1.0)
         .collect();
     // Of those that are used alike, the one that stands first.
-    let file = |used: &Used| files.iter().position(|f| f.name == *used.places[0].file);
-    most_used.sort_by_key(|used| {
-        let first = &used.places[0];
-        (
-            Reverse(used.places.len()),
-            file(used),
-            first.line,
-            first.column,
-        )
-    });
+    most_used.sort_by_key(|used| (Reverse(used.places.len()), first_place(used, files)));
+    let names: HashSet<String> = most_used.iter().map(|used| used.readable()).collect();
     for used in most_used {
         if document.brand.len() >= MOST {
             break;
         }
         let is_there = |hex: &String| has(&document, hex);
-        if is_there(&used.hex) || used.near.iter().any(is_there) {
+        if found.scales.iter().any(|scale| scale.holds(used))
+            || is_there(&used.hex)
+            || used.near.iter().any(is_there)
+        {
             continue;
         }
-        add(&mut document, &name(used), used.code());
+        let name = used.readable();
+        match shade_of(&name).filter(|of| names.contains(*of)) {
+            Some(of) => import.notes.push(format!(
+                "{name} {} is a shade of {of}: it is left",
+                used.hex
+            )),
+            None => drop(add(&mut document, &name, used.code())),
+        }
     }
     if document.brand.is_empty() {
         // Nothing but greys: they are the brand then.
         if let Some(used) = found.colors.first() {
-            add(&mut document, &name(used), used.code());
+            add(&mut document, &used.readable(), used.code());
         }
     }
     match (document.brand.is_empty(), files.first()) {
@@ -93,26 +97,67 @@ fn read(files: &[InputFile], import: &mut Import) {
     }
 }
 
-/// The colours that recognised scales are known by.
-fn scales(found: &Inventory, document: &mut Document, import: &mut Import) {
-    for scale in found.scales.iter().take(MOST) {
-        let Some(code) = scale
-            .base()
-            .and_then(|hex| hex.get(..7)?.parse::<Rgb8>().ok())
-        else {
+/// The colours that recognised scales are known by, in the order of the files. Of greys the first is the
+/// scale of surfaces.
+fn scales(found: &Inventory, files: &[InputFile], document: &mut Document, import: &mut Import) {
+    let based = found.scales.iter().filter_map(|scale| {
+        let base = scale.base()?;
+        let used = found.colors.iter().find(|used| used.hex == base)?;
+        Some((scale, used))
+    });
+    let mut based: Vec<_> = based.collect();
+    based.sort_by_key(|(_, used)| first_place(used, files));
+    for (scale, used) in based.into_iter().take(MOST) {
+        let (code, steps) = (used.code(), scale.steps.len());
+        let is_grey = is_of_greys(&scale.name, code);
+        if is_grey && document.says(Intent::Neutral) {
+            import.notes.push(format!(
+                "{} is another scale of greys: it is left",
+                scale.name
+            ));
             continue;
-        };
-        let steps = scale.steps.len();
+        }
         import.notes.push(format!(
             "{} is a scale of {steps} steps: {code} is its colour",
             scale.name
         ));
-        add(document, &readable(&scale.name), code);
+        let slug = add(document, &readable(&scale.name), code);
+        if is_grey {
+            document.let_play(&slug, Intent::Neutral);
+        }
     }
 }
 
-fn add(document: &mut Document, name: &str, code: Rgb8) {
-    document.add_brand(name, Typed::from_color(code.into()), None);
+/// What runs of greys are called, warm and cold ones too.
+const GREYS: [&str; 6] = ["gray", "grey", "neutral", "slate", "stone", "zinc"];
+/// Oklch chroma below which what is called so is one.
+const TINGED: f64 = 0.06;
+
+fn is_of_greys(name: &str, code: Rgb8) -> bool {
+    let chroma = code.to_oklch().c;
+    let is_called = words(name)
+        .iter()
+        .any(|word| GREYS.contains(&word.to_lowercase().as_str()));
+    chroma < GREY || is_called && chroma < TINGED
+}
+
+/// The name of the colour that another one is a shade of, by its own: `Brand` by `Brand dark`.
+fn shade_of(name: &str) -> Option<&str> {
+    let (of, last) = name.rsplit_once(' ')?;
+    BESIDE.contains(&last).then_some(of)
+}
+
+fn add(document: &mut Document, name: &str, code: Rgb8) -> Slug {
+    let slug = document.add_brand(name, Typed::from_color(code.into()), None);
+    document.play_by_name(&slug);
+    slug
+}
+
+/// Where a colour stands first: the file, the line and the column.
+fn first_place(used: &Used, files: &[InputFile]) -> (Option<usize>, usize, usize) {
+    let first = &used.places[0];
+    let file = files.iter().position(|f| f.name == *first.file);
+    (file, first.line, first.column)
 }
 
 fn has(document: &Document, hex: &String) -> bool {
@@ -122,30 +167,14 @@ fn has(document: &Document, hex: &String) -> bool {
         .any(|b| b.color.to_rgb8().to_string() == *hex)
 }
 
-fn name(used: &Used) -> String {
-    let own = used.names.iter().find(|name| !is_plain(name));
-    let own = own.map(|name| readable(name));
-    own.filter(|name| !name.is_empty())
-        .unwrap_or_else(|| color_look(used.code()))
-}
-
-/// A variable's name as a name: `--brand-blue` is "Brand blue".
-pub fn readable(name: &str) -> String {
-    let words: Vec<&str> = name
-        .split(|c: char| !c.is_alphanumeric())
-        .filter(|word| !word.is_empty())
-        .collect();
-    capitalised(&words.join(" "))
-}
-
 /// A theme's name from that of a file.
 pub(super) fn title(path: &str) -> String {
     let file = path.rsplit(['/', '\\']).next().unwrap_or(path);
     let stem = file.split('.').next().unwrap_or(file);
-    let readable = readable(stem);
-    if readable.is_empty() {
+    let words = words(stem);
+    if words.is_empty() {
         "Theme".to_owned()
     } else {
-        readable
+        capitalised(&words.join(" "))
     }
 }

@@ -4,6 +4,7 @@
 mod colors;
 mod document;
 mod import;
+mod key_name;
 mod list;
 mod reader;
 mod registry;
@@ -11,8 +12,9 @@ mod snippet;
 mod text_list;
 mod tokens;
 
-pub use colors::readable;
 pub use import::{Import, InputFile, ReadProblem};
+pub(crate) use key_name::USUAL;
+pub use key_name::readable;
 pub use list::{ListItem, color_list};
 pub use reader::Reader;
 pub use registry::{READERS, read};

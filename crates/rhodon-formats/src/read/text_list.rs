@@ -44,7 +44,8 @@ fn read(files: &[InputFile], import: &mut Import) {
                 }
                 Ok(Ok(color)) => {
                     let name = item.name.unwrap_or_else(|| color_look(color.to_rgb8()));
-                    document.add_brand(&name, color, None);
+                    let slug = document.add_brand(&name, color, None);
+                    document.play_by_name(&slug);
                 }
                 Ok(Err(why)) => refuse(why),
                 Err(why) => refuse(why.clone()),

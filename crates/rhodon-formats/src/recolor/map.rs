@@ -323,10 +323,13 @@ impl MapLine {
 }
 
 impl New {
-    /// Whether a variable of a file is this token, by its name.
+    /// Whether a variable or key of a file is this token, by its name.
     fn is_called(&self, name: &str) -> bool {
-        self.token
-            .as_deref()
-            .is_some_and(|token| letters(token) == letters(name))
+        let Some(token) = self.token.as_deref().map(letters) else {
+            return false;
+        };
+        // Keys around a value belong to its path and perhaps not to its name.
+        let mut rests = std::iter::successors(Some(name), |rest| Some(rest.split_once('.')?.1));
+        rests.any(|rest| letters(rest) == token)
     }
 }

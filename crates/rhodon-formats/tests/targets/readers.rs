@@ -2,6 +2,9 @@
 
 use rhodon_formats::read::{InputFile, READERS, read};
 use rhodon_theme::MAX_BRAND;
+use serde_json::{Value, json};
+
+use crate::support::demo;
 
 /// Name and colour of every brand colour that files come to.
 fn brand(name: &str, text: &str) -> Vec<(String, String)> {
@@ -42,6 +45,109 @@ fn a_theme_starts_with_the_colours_of_what_a_project_has() {
     // Of those that are used alike the first comes first; one that nobody named is told by its look.
     assert_eq!(brand("a.ts", "f('#e4572e'); f('#0f5c7a')")[0].1, "#e4572e");
     assert_eq!(brand("a.json", r##"{"color":"#8a9a2b"}"##)[0].0, "Lime");
+}
+
+/// The brand and the intents that files of a framework come to.
+fn decided(name: &str, text: &str) -> (Vec<(String, String)>, Value) {
+    let spec = read(&[InputFile::text(name, text)]).spec.unwrap().to_json();
+    (brand(name, text), spec["intents"].clone())
+}
+
+fn named(pairs: &[(&str, &str)]) -> Vec<(String, String)> {
+    pairs
+        .iter()
+        .map(|(name, hex)| ((*name).to_owned(), (*hex).to_owned()))
+        .collect()
+}
+
+#[test]
+fn maps_of_steps_are_scales_and_what_is_read_on_them_is_none() {
+    let sass = "$ferry-primary: (50: #e3f0f5, 300: #5ca6c5, 500: #1680ac, 900: #065081, A100: #b0dbff, A200: #7dc4ff,
+            A400: #4aadff, contrast: (50: #111111, 300: #222222, 500: #fafafa, 900: #ffffff));
+        $ferry-accent: (50: #fff3e0, 500: #ff9800, 900: #e65100);";
+    let (brand, intents) = decided("palette.scss", sass);
+    assert_eq!(
+        brand,
+        named(&[("Ferry primary", "#1680ac"), ("Ferry accent", "#ff9800")])
+    );
+    let expected =
+        json!({ "primary": { "scale": "ferry-primary" }, "accent": { "scale": "ferry-accent" } });
+    assert_eq!(intents, expected);
+}
+
+#[test]
+fn configurations_are_read_by_the_keys_that_lead_to_a_colour() {
+    let config = "export default { theme: { extend: { colors: {
+            gray: { 50: '#f9fafb', 300: '#d1d5db', 500: '#6b7280', 900: '#111827' },
+            harbour: { light: '#3fa9d0', DEFAULT: '#1680ac', dark: '#0b5474', foreground: '#ffffff' },
+            reef: { 50: '#fff3e0', 500: '#f57c00', 900: '#8a3f00', DEFAULT: '#e65100' },
+            error: '#c62828', 'on-error': '#fff',
+        } } } };";
+    let (brand, intents) = decided("utility.config.js", config);
+    let expected = named(&[
+        ("Gray", "#6b7280"),
+        ("Reef", "#e65100"),
+        ("Harbour", "#1680ac"),
+        ("Error", "#c62828"),
+    ]);
+    assert_eq!(brand, expected);
+    assert_eq!(
+        intents,
+        json!({ "neutral": { "scale": "gray" }, "danger": { "scale": "error" } })
+    );
+    let theme = "const theme: Theme = make({ palette: { mode: 'light',
+            primary: { main: '#1680ac', dark: '#0b5474', contrastText: '#fff' },
+            secondary: { main: 'rgb(255, 152, 0)' }, success: { main: '#2e7d32' } } });";
+    let expected = [
+        ("Primary", "#1680ac"),
+        ("Secondary", "#ff9800"),
+        ("Success", "#2e7d32"),
+    ];
+    assert_eq!(decided("theme.ts", theme), (named(&expected), Value::Null));
+    let resource = "<resources><color name=\"colorPrimary\">#1680AC</color><color name=\"colorPrimaryDark\">#065081</color>\
+            <color name=\"colorAccent\">#FFFF9800</color></resources>";
+    let expected = [("Primary", "#1680ac"), ("Accent", "#ff9800")];
+    assert_eq!(
+        decided("colors.xml", resource),
+        (named(&expected), Value::Null)
+    );
+    let php =
+        "return [ 'theme' => [ 'primary' => [ 'main' => '#1680ac' ], 'negative' => '#c62828' ] ];";
+    let expected = [("Primary", "#1680ac"), ("Negative", "#c62828")];
+    let danger = json!({ "danger": { "scale": "negative" } });
+    assert_eq!(decided("theme.php", php), (named(&expected), danger));
+}
+
+#[test]
+fn what_is_left_as_a_shade_is_told() {
+    let import = read(&[InputFile::text(
+        "a.css",
+        ":root { --brand: #7a1f3d; --brand-dark: #5c162d; --calm: #1680ac }",
+    )]);
+    assert_eq!(
+        import.notes,
+        ["Brand dark #5c162d is a shade of Brand: it is left"]
+    );
+    // Alone it is a colour as any other.
+    assert_eq!(
+        brand("a.css", ":root { --brand-dark: #5c162d }")[0].0,
+        "Brand dark"
+    );
+}
+
+/// A configuration that says which step is the usual one is read as the brand that it was made of.
+#[test]
+fn an_exported_configuration_is_read_as_its_brand() {
+    let made = demo();
+    let brand_of = made.decided.document().brand.iter();
+    let own: Vec<String> = brand_of.map(|b| b.color.to_rgb8().to_string()).collect();
+    let read = brand("theme.preset.js", &made.text("utility-js", &[]));
+    for hex in own {
+        assert!(
+            read.iter().any(|(_, read)| *read == hex),
+            "{hex} in {read:?}"
+        );
+    }
 }
 
 #[test]

@@ -7,7 +7,6 @@ use axum::http::StatusCode;
 use rhodon_formats::inventory::{Inventory, NEAR, NamedSteps, Used, inventory};
 use rhodon_formats::read::{InputFile, readable};
 use rhodon_formats::type_use::{TypeInUse, TypeUse, type_in_use};
-use rhodon_theme::color_look;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -208,9 +207,8 @@ impl From<TypeInUse> for TypeInUseView {
 }
 
 fn used(used: Used) -> UsedView {
-    let name = used.names.first().map(|name| readable(name));
     UsedView {
-        name: name.unwrap_or_else(|| color_look(used.code())),
+        name: used.readable(),
         count: used.places.len(),
         hex: used.hex,
         names: used.names,

@@ -116,6 +116,10 @@ pub struct ChangedPlace {
     column: usize,
     from: String,
     to: String,
+    /// The code of what stood there, with its opacity.
+    before: String,
+    /// The code of what stands there now, however it is written.
+    after: String,
 }
 
 /// A text that could be read on the ground of its rule before.
@@ -284,6 +288,8 @@ fn file(name: String, found: Recolored) -> RecoloredFile {
                 column: c.column,
                 from: c.from,
                 to: c.to,
+                before: c.color.to_hex(),
+                after: c.new.to_hex(),
             })
             .collect(),
         unreadable: found

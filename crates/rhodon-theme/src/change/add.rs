@@ -50,6 +50,10 @@ pub(super) fn add(theme: &Resolved, colors: &[NewBrand]) -> Result<Document, Pro
                 &new.steps,
             );
         }
+        if let Some(intent) = whole.called(&added.slug) {
+            whole.let_play(&added.slug, intent);
+            document.let_play(&added.slug, intent);
+        }
         document.brand.push(added);
     }
     document.checked()

@@ -4,6 +4,7 @@
 //! problems at once, [`Document::schema`] publishes the shape. Colours and references are parsed
 //! here, once, and kept with the text they were written as ([`Typed`]).
 
+mod called;
 mod contrast;
 mod field;
 mod form;
@@ -157,16 +158,17 @@ impl Document {
             .unwrap_or_else(|| name.to_owned())
     }
 
-    /// Adds a brand colour behind the others, under a free name and slug.
-    pub fn add_brand(&mut self, name: &str, color: Typed<Color>, from: Option<Provenance>) {
+    /// Adds a brand colour behind the others, under a free name and slug; tells the slug.
+    pub fn add_brand(&mut self, name: &str, color: Typed<Color>, from: Option<Provenance>) -> Slug {
         let name = self.free_name(name);
         let slug = self.free_slug(&name);
         self.brand.push(BrandColor {
             name,
-            slug,
+            slug: slug.clone(),
             color,
             from,
         });
+        slug
     }
 
     /// A document that decides nothing.

@@ -1,6 +1,5 @@
 import type { Recolored } from "../../../api/exist";
 import type { SourceFile } from "../../../api/inventory";
-import { colorIn } from "../../../ui/colorIn";
 import { Swatch } from "../../../ui/Swatch";
 import classes from "./Existing.module.css";
 
@@ -49,7 +48,8 @@ export function ChangedLines({ before, files }: Props) {
                   <span>{change.line}</span>
                   <code>
                     {start}
-                    <Told text={change.from} path={file.name} /> → <Told text={change.to} path={file.name} />
+                    <Spelt text={change.from} code={change.before} /> →{" "}
+                    <Spelt text={change.to} code={change.after} />
                     {end}
                   </code>
                 </li>
@@ -63,10 +63,10 @@ export function ChangedLines({ before, files }: Props) {
 }
 
 /** A colour as it is spelt, with its swatch. */
-function Told({ text, path }: { text: string; path: string }) {
+function Spelt({ text, code }: { text: string; code: string }) {
   return (
     <b>
-      <Swatch colors={[colorIn(text, path.endsWith(".xml"))]} /> {text}
+      <Swatch colors={[code]} /> {text}
     </b>
   );
 }

@@ -348,12 +348,15 @@ impl NamedSteps {
 }
 
 impl Used {
-    /// A readable name: the first that says something, or one for its look.
+    /// A readable name: what files call it, or one for its look.
     pub fn readable(&self) -> String {
+        self.called().unwrap_or_else(|| color_look(self.code()))
+    }
+
+    /// What files call it, by the first of its names that says something.
+    pub fn called(&self) -> Option<String> {
         let mut names = self.names.iter().map(|name| readable(name));
-        names
-            .find(|name| !name.is_empty())
-            .unwrap_or_else(|| color_look(self.code()))
+        names.find(|name| !name.is_empty())
     }
 
     /// Its code without the opacity.

@@ -268,6 +268,20 @@ fn an_example_of_a_format_that_nobody_knows_is_learned() {
 }
 
 #[test]
+fn an_example_with_bare_arguments_is_learned() {
+    let theme = theme("#0f5c7a");
+    let example = ":root { --sea: 15 92 122; --veil: 15, 92, 122 }\n.a { color: rgb(var(--sea)); fill: rgba(var(--veil), .5) }\n";
+    let learned = learn(&InputFile::text("host.css", example), &theme).unwrap();
+    assert_eq!(fill(&learned.form, &theme, &[]).unwrap().text, example);
+    let other = self::theme("#a33a1e");
+    let text = fill(&learned.form, &other, &[]).unwrap().text;
+    assert!(
+        text.contains("--sea: 163 58 30; --veil: 163, 58, 30 }"),
+        "{text}"
+    );
+}
+
+#[test]
 fn examples_of_every_kind_are_learned_and_come_back_to_the_byte() {
     let theme = theme("#0f5c7a");
     let mut seed = 5;

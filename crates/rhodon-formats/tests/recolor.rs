@@ -169,6 +169,27 @@ fn a_reference_stands_where_one_can_be_resolved() {
     assert_eq!(text_of("a.json", "[\"#0f5c7a\"]", map), "[\"#a33a1e\"]");
 }
 
+/// What stands in the brackets of a function elsewhere keeps its kind, and is no place for a variable.
+#[test]
+fn bare_arguments_stay_bare() {
+    let map = r##"{"#0f5c7a": "#a33a1e"}"##;
+    let old = ":root { --sea: 196.82 78.1% 26.86%; --sea-2: 15, 92, 122 } .a { color: hsl(var(--sea)); fill: rgba(var(--sea-2), .5) }";
+    let new = text_of("a.css", old, map);
+    let code = |name: &str, call: &str| {
+        let from = new.find(name).unwrap() + name.len();
+        let value = new[from..].split([';', '}']).next().unwrap().trim();
+        Color::parse(&format!("{call}({value})")).unwrap().to_hex()
+    };
+    assert_eq!(code("--sea:", "hsl"), "#a33a1e", "{new}");
+    assert_eq!(code("--sea-2:", "rgb"), "#a33a1e", "{new}");
+    assert!(new.contains("--sea-2: 163, 58, 30 }"), "{new}");
+    let back = text_of("a.css", &new, r##"{"#a33a1e": "#0f5c7a"}"##);
+    assert_eq!(code("--sea:", "hsl"), "#a33a1e");
+    assert!(back.contains("--sea-2: 15, 92, 122 }"), "{back}");
+    let reference = r##"{"#0f5c7a": "var(--brand, #a33a1e)"}"##;
+    assert_eq!(text_of("a.css", old, reference), new);
+}
+
 #[test]
 fn maps_that_cannot_be_read_are_told_by_their_place() {
     for (map, why) in [

@@ -100,6 +100,23 @@ pub fn capitalised(word: &str) -> String {
         .map_or_else(String::new, |c| c.to_uppercase().chain(chars).collect())
 }
 
+/// Palettes hold these beside the colours of a brand. What is called so is a page or what is written on it,
+/// and plays no intent unless somebody says so.
+const GROUNDS: [&str; 7] = [
+    "background",
+    "body text",
+    "border",
+    "foreground",
+    "page",
+    "surface",
+    "text",
+];
+
+/// Whether a name is that of a page, or of what is written or drawn on it, and not of a brand's colour.
+pub fn is_ground(name: &str) -> bool {
+    GROUNDS.contains(&name.to_lowercase().as_str())
+}
+
 #[cfg(test)]
 mod tests {
     use super::*;

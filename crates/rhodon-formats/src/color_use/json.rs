@@ -2,10 +2,11 @@
 
 use std::ops::Range;
 
-use super::ColorUse;
+use super::arguments::bare;
 use super::components::Components;
 use super::entry::Entries;
 use super::spelling::{is_shorthand, sounds_like_color, whole, within};
+use super::{ColorUse, Written};
 
 /// Finds the colours among the values.
 pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
@@ -59,6 +60,16 @@ fn value(text: &str, range: Range<usize>, keys: &Keys, out: &mut Vec<ColorUse>) 
     let named = keys.key.as_deref().is_some_and(sounds_like_color);
     if let Some(color) = whole(held, named) {
         out.push(ColorUse::css(range, color, name));
+        return;
+    }
+    if let Some((color, call)) = bare(name.as_deref().unwrap_or_default(), held) {
+        let written = Written::Arguments(call);
+        out.push(ColorUse {
+            range,
+            color,
+            name,
+            written,
+        });
         return;
     }
     // A shorthand such as `1px solid #0f5c7a`; a text that only mentions a number is none.

@@ -3,6 +3,7 @@
 //!
 //! A kind of file is one file here and one line in [`FINDERS`].
 
+mod arguments;
 mod comments;
 mod components;
 mod entry;

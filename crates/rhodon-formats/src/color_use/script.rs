@@ -5,6 +5,7 @@ use std::ops::Range;
 
 use rhodon_color::Color;
 
+use super::arguments::bare;
 use super::entry::Entries;
 use super::spelling::{alpha_first, is_shorthand, sounds_like_color, whole, within};
 use super::{ColorUse, Written, shifted, style};
@@ -282,6 +283,13 @@ impl<'a> Reader<'a> {
         let names = name.as_deref().is_some_and(sounds_like_color);
         if let Some(color) = whole(held, names).filter(|_| !is_picked()) {
             out.push(ColorUse::css(range.clone(), color, name.clone()));
+        } else if let Some((color, call)) = bare(name.as_deref().unwrap_or_default(), held) {
+            out.push(ColorUse {
+                range: range.clone(),
+                color,
+                name: name.clone(),
+                written: Written::Arguments(call),
+            });
         } else if self.text.as_bytes().get(range.start.wrapping_sub(1)) == Some(&b'`')
             && held.contains(':')
         {

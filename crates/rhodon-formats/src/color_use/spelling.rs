@@ -3,7 +3,7 @@
 use rhodon_color::Color;
 
 /// Names of functions that are colours once their arguments are plain.
-const FUNCTIONS: &[&str] = &[
+pub(super) const FUNCTIONS: &[&str] = &[
     "rgb", "rgba", "hsl", "hsla", "hwb", "lab", "lch", "oklab", "oklch", "color",
 ];
 

@@ -8,8 +8,9 @@ use std::ops::Range;
 use cssparser::{Parser, ParserInput, Token};
 use rhodon_color::Color;
 
+use super::arguments::Calls;
 use super::spelling::{function, is_function, named};
-use super::{ColorUse, shifted};
+use super::{ColorUse, Written, shifted};
 
 /// How deep blocks are followed; what nests deeper is no style sheet that somebody wrote.
 const MAX_DEPTH: usize = 120;
@@ -56,6 +57,7 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
         text: &text,
         out,
         functions: HashMap::new(),
+        calls: Calls::of(&text),
     };
     statements.block(&mut parser, 0);
 }
@@ -141,6 +143,9 @@ fn is_url(before: &[u8]) -> bool {
     before[from..].eq_ignore_ascii_case(b"url")
 }
 
+/// How many tokens the arguments of a colour have, with commas and an opacity or without.
+const ARGUMENTS: std::ops::RangeInclusive<usize> = 3..=7;
+
 /// What a statement turned out to be, so far.
 #[derive(Default)]
 struct Statement {
@@ -156,6 +161,8 @@ struct Statement {
     puts_in: bool,
     /// Whether the value is over and a word such as `!default` stands behind it.
     is_over: bool,
+    /// Where its value begins.
+    value: Option<usize>,
     /// The only token of the value, where it is a word that names a colour.
     word: Option<(Range<usize>, Color)>,
 }
@@ -185,6 +192,7 @@ struct Statements<'a> {
     out: &'a mut Vec<ColorUse>,
     /// Functions that were read already: the same few stand again and again.
     functions: HashMap<&'a str, Option<Color>>,
+    calls: Calls<'a>,
 }
 
 fn takes_color(property: &str) -> bool {
@@ -201,15 +209,16 @@ impl Statements<'_> {
         let mut statement = Statement::default();
         // What was found in a statement that is not over: selectors give it back.
         let mut from = self.out.len();
+        let mut start;
         loop {
-            let start = parser.position().byte_index();
+            start = parser.position().byte_index();
             let Ok(token) = parser.next_including_whitespace_and_comments() else {
                 break;
             };
             match token {
                 Token::WhiteSpace(_) | Token::Comment(_) => {}
                 Token::Semicolon => {
-                    self.finish(&statement, from);
+                    self.finish(&statement, from, start);
                     statement.begin();
                     from = self.out.len();
                 }
@@ -232,7 +241,7 @@ impl Statements<'_> {
                 }
             }
         }
-        self.finish(&statement, from);
+        self.finish(&statement, from, start);
     }
 
     fn nested(&mut self, parser: &mut Parser<'_, '_>, depth: usize) {
@@ -265,6 +274,7 @@ impl Statements<'_> {
                 Token::Delim(c @ ('$' | '*')) => statement.head.push(*c),
                 Token::Colon if !statement.head.is_empty() => {
                     statement.has_colon = true;
+                    statement.value = Some(parser.position().byte_index());
                     statement.colored = takes_color(&statement.head);
                     // `@name:` is a variable of its own.
                     statement.is_at_rule &= statement.has_values();
@@ -380,17 +390,41 @@ impl Statements<'_> {
         });
     }
 
+    /// A variable whose value is what stands in the brackets of a colour.
+    fn arguments_alone(&mut self, statement: &Statement, end: usize) {
+        let written = statement
+            .value
+            .and_then(|from| Some((from, self.text.get(from..end)?)));
+        let Some((from, written)) = written else {
+            return;
+        };
+        let value = written.split('!').next().unwrap_or(written).trim();
+        let start = from + written.len() - written.trim_start().len();
+        if let Some((color, call)) = self.calls.color(&statement.head, value) {
+            self.out.push(ColorUse {
+                range: start..start + value.len(),
+                color,
+                name: Some(statement.head.clone()),
+                written: Written::Arguments(call),
+            });
+        }
+    }
+
     fn push(&mut self, range: Range<usize>, color: Color, name: Option<String>) {
         self.out.push(ColorUse::css(range, color, name));
     }
 
     /// The end of a statement: a variable gives its name to the one colour that is its value.
-    fn finish(&mut self, statement: &Statement, from: usize) {
+    fn finish(&mut self, statement: &Statement, from: usize, end: usize) {
         if let Some((range, color)) = statement.word.clone().filter(|_| statement.parts == 1) {
             self.push(range, color, None);
         }
         if statement.is_at_rule && !statement.has_values() {
             self.out.truncate(from);
+        }
+        if statement.is_variable() && ARGUMENTS.contains(&statement.parts) && self.out.len() == from
+        {
+            self.arguments_alone(statement, end);
         }
         if statement.is_variable() && statement.has_colon && statement.parts == 1 {
             for found in &mut self.out[from..] {

@@ -26,6 +26,9 @@ pub enum Written {
     AlphaFirst,
     /// Three numbers from 0 to 255.
     Channels,
+    /// What stands in the brackets of a CSS function of that name, which is written where it is used: `200 77% 38%`
+    /// for `hsl(var(--sea))`.
+    Arguments(&'static str),
     /// Texts of an object, a component each.
     Components,
 }

@@ -193,6 +193,11 @@ fn free_name(wanted: &str, form: &Form) -> SlotName {
 fn place(name: &SlotName, found: &ColorUse, spelling: &str) -> String {
     match found.written {
         Written::Channels => channels(name, spelling),
+        Written::Arguments(call) => {
+            let whole = format!("{call}({spelling})");
+            let from = call.len() + 1;
+            format!("{{{{ ({name} | like({whole:?}))[{from}:-1] }}}}")
+        }
         // Components stand apart from each other: the text stays as it is.
         Written::Components => plain(spelling),
         Written::AlphaFirst if spelling.starts_with('#') => {

@@ -5,7 +5,7 @@ use std::cmp::Reverse;
 use std::collections::HashSet;
 
 use rhodon_color::Rgb8;
-use rhodon_theme::{Document, Intent, Slug, Typed, capitalised};
+use rhodon_theme::{Document, Intent, Slug, Typed, capitalised, is_ground};
 
 use super::import::{Import, InputFile, ReadProblem};
 use super::key_name::{BESIDE, readable, words};
@@ -53,7 +53,7 @@ fn read(files: &[InputFile], import: &mut Import) {
         .collect();
     // Of those that are used alike, the one that stands first.
     most_used.sort_by_key(|used| (Reverse(used.places.len()), first_place(used, files)));
-    let names: HashSet<String> = most_used.iter().map(|used| used.readable()).collect();
+    let names: HashSet<String> = most_used.iter().filter_map(|used| used.called()).collect();
     for used in most_used {
         if document.brand.len() >= MOST {
             break;
@@ -65,12 +65,15 @@ fn read(files: &[InputFile], import: &mut Import) {
         {
             continue;
         }
+        let called = used.called();
+        let why = called
+            .as_deref()
+            .and_then(|name| left_as(name, &names, &document));
         let name = used.readable();
-        match shade_of(&name).filter(|of| names.contains(*of)) {
-            Some(of) => import.notes.push(format!(
-                "{name} {} is a shade of {of}: it is left",
-                used.hex
-            )),
+        match why {
+            Some(why) => import
+                .notes
+                .push(format!("{name} {} is {why}: it is left", used.hex)),
             None => drop(add(&mut document, &name, used.code())),
         }
     }
@@ -139,6 +142,18 @@ fn is_of_greys(name: &str, code: Rgb8) -> bool {
         .iter()
         .any(|word| GREYS.contains(&word.to_lowercase().as_str()));
     chroma < GREY || is_called && chroma < TINGED
+}
+
+/// Why a colour is none of the brand's, by its name among those of the others.
+fn left_as(name: &str, names: &HashSet<String>, document: &Document) -> Option<String> {
+    if let Some(of) = shade_of(name).filter(|of| names.contains(*of)) {
+        return Some(format!("a shade of {of}"));
+    }
+    if document.brand.iter().any(|brand| brand.name == name) {
+        return Some(format!("another {name}"));
+    }
+    let is_alone = names.iter().all(|name| is_ground(name));
+    (is_ground(name) && !is_alone).then(|| "a ground".to_owned())
 }
 
 /// The name of the colour that another one is a shade of, by its own: `Brand` by `Brand dark`.

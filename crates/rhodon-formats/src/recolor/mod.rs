@@ -334,6 +334,8 @@ impl Plan {
         let variable = new.variable.as_ref();
         let variable = variable.filter(|_| self.to_variables || new.is_reference);
         let takes_variables = place.is_some_and(StylePlace::takes_variables);
+        // A variable is a whole colour and not what stands in the brackets of one.
+        let takes_variables = takes_variables && !matches!(found.written, Written::Arguments(_));
         if let Some(name) = variable.filter(|_| takes_variables && found.color.alpha8() == 255) {
             return Some(format!("var({name})"));
         }
@@ -342,9 +344,17 @@ impl Plan {
             Written::Css => respelt(from, code, new.opacity),
             Written::AlphaFirst => respelt_alpha_first(from, code, new.opacity),
             Written::Channels => Some(channels(from, code)),
+            Written::Arguments(call) => arguments(call, from, code, new.opacity),
             Written::Components => None,
         }
     }
+}
+
+/// What stands in the brackets of a function, as other arguments were spelt.
+fn arguments(call: &str, from: &str, code: Rgb8, opacity: Option<f64>) -> Option<String> {
+    let spelt = respelt(&format!("{call}({from})"), code, opacity)?;
+    let inner = spelt.strip_prefix(call)?.strip_prefix('(')?;
+    Some(inner.strip_suffix(')')?.to_owned())
 }
 
 /// Three numbers with what stands between them.

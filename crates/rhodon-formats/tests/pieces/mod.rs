@@ -48,6 +48,10 @@ const STYLE: &[Piece] = &[
         &[],
     ),
     ("a:not(#fee) > b:hover { outline: auto }\n", &[]),
+    (
+        ":root { --sea: 200 77% 38%; --wave: 199deg 78.1% 26.9% / .5 ; --at: 4 8 12; --wide: 3 50% }\n",
+        &["#167aac", "#0f587a80"],
+    ),
 ];
 const SASS: &[Piece] = &[
     ("// don't count #badbad, it is a comment\n", &[]),

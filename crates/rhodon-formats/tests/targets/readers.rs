@@ -118,16 +118,34 @@ fn configurations_are_read_by_the_keys_that_lead_to_a_colour() {
     assert_eq!(decided("theme.php", php), (named(&expected), danger));
 }
 
+/// Variables of component themes are the arguments of a function that stands where they are used.
 #[test]
-fn what_is_left_as_a_shade_is_told() {
-    let import = read(&[InputFile::text(
-        "a.css",
-        ":root { --brand: #7a1f3d; --brand-dark: #5c162d; --calm: #1680ac }",
-    )]);
-    assert_eq!(
-        import.notes,
-        ["Brand dark #5c162d is a shade of Brand: it is left"]
-    );
+fn bare_arguments_are_colours() {
+    let sheet = ":root { --background: 0 0% 100%; --primary: 200 77% 38%; --destructive: 0 84.2% 60.2%; --ratio: 3 50% 2 }
+        .dark { --primary: 200 70% 60% } .a { color: hsl(var(--primary) / .5) }";
+    let expected = named(&[("Primary", "#167aac"), ("Destructive", "#ef4444")]);
+    let danger = json!({ "danger": { "scale": "destructive" } });
+    assert_eq!(decided("a.css", sheet), (expected.clone(), danger.clone()));
+    let json = r#"{ "light": { "primary": "200 77% 38%", "destructive": "0 84.2% 60.2%", "gap": "4 8 12" } }"#;
+    assert_eq!(decided("a.json", json), (expected.clone(), danger.clone()));
+    let script = "export const light = { primary: '200 77% 38%', destructive: '0 84.2% 60.2%', gap: '4 8 12' };";
+    assert_eq!(decided("a.ts", script), (expected, danger));
+    // Three whole numbers are a colour where a function says so, or the name.
+    let sheet = ":root { --sea: 15 92 122; --color-buoy: 228, 87, 46; --gap: 4 8 12 } .a { color: rgb(var(--sea) / 50%); margin: var(--gap) }";
+    let expected = named(&[("Sea", "#0f5c7a"), ("Buoy", "#e4572e")]);
+    assert_eq!(decided("a.css", sheet), (expected, Value::Null));
+}
+
+#[test]
+fn what_is_left_is_told() {
+    let sheet = ":root { --brand: #7a1f3d; --brand-dark: #5c162d; --calm: #1680ac; --border: #c9d9e6 } .dark { --calm: #52b1e0 }";
+    let import = read(&[InputFile::text("a.css", sheet)]);
+    let left = [
+        "Brand dark #5c162d is a shade of Brand: it is left",
+        "Border #c9d9e6 is a ground: it is left",
+        "Calm #52b1e0 is another Calm: it is left",
+    ];
+    assert_eq!(import.notes, left);
     // Alone it is a colour as any other.
     assert_eq!(
         brand("a.css", ":root { --brand-dark: #5c162d }")[0].0,

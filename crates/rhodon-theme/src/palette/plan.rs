@@ -4,6 +4,7 @@ use rhodon_color::{Rgb8, companions, luminance_from_lightness};
 
 use crate::document::{BrandColor, IntentChoice, Problems, Resolved};
 use crate::label::Slug;
+use crate::naming;
 use crate::reason::Reason;
 use crate::role::visible::GREY;
 use crate::status::{self, Status};
@@ -98,20 +99,8 @@ fn primary(theme: &Resolved) -> Option<Rgb8> {
     own.or_else(|| first().map(|b| b.color.to_rgb8()))
 }
 
-/// Palettes hold these beside the colours of a brand. What is called so is a page or what is written on it,
-/// and plays no intent unless somebody says so.
-const GROUNDS: [&str; 7] = [
-    "background",
-    "body text",
-    "border",
-    "foreground",
-    "page",
-    "surface",
-    "text",
-];
-
 fn is_ground(brand: &BrandColor) -> bool {
-    GROUNDS.contains(&brand.name.to_lowercase().as_str())
+    naming::is_ground(&brand.name)
 }
 
 /// Brand colours that no intent asks for by name: those that may play one, and those that are named after a

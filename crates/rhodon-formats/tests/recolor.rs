@@ -118,6 +118,16 @@ fn every_spelling_keeps_its_kind() {
             "val a = Color(0xFF_A33A1E), id = 0xFF0F5C7A",
         ),
         (
+            "a.swift",
+            "let a = Color(red: 0.059, green: 0.361, blue: 0.478), b = UIColor(red: 15/255, green: 92/255, blue: 122/255, alpha: 0.5)",
+            "let a = Color(red: 0.639, green: 0.227, blue: 0.118), b = UIColor(red: 163/255, green: 58/255, blue: 30/255, alpha: 0.5)",
+        ),
+        (
+            "a.dart",
+            "final a = Color.fromARGB(255, 15, 92, 122); final b = Color.fromRGBO(15, 92, 122, 0.5); move(15, 92, 122);",
+            "final a = Color.fromARGB(255, 163, 58, 30); final b = Color.fromRGBO(163, 58, 30, 0.5); move(15, 92, 122);",
+        ),
+        (
             "a.xml",
             "<color name=\"a\">#800f5c7a</color>",
             "<color name=\"a\">#80a33a1e</color>",

@@ -6,6 +6,7 @@
 mod arguments;
 mod comments;
 mod components;
+mod constructor;
 mod entry;
 mod json;
 mod markup;
@@ -17,9 +18,11 @@ mod spelling;
 mod style;
 mod written;
 
+pub use self::constructor::Order;
 pub use self::written::{ColorUse, Written};
 
 use self::comments::Marks;
+pub(crate) use self::constructor::respelt as respelt_numbers;
 pub(crate) use self::entry::is_plain;
 pub(crate) use self::spelling::{alpha_first, within};
 pub(crate) use self::style::without_line_comments;

@@ -6,6 +6,7 @@ use std::ops::Range;
 use rhodon_color::Color;
 
 use super::arguments::bare;
+use super::constructor::{self, Order};
 use super::entry::Entries;
 use super::spelling::{alpha_first, is_shorthand, sounds_like_color, whole, within};
 use super::{ColorUse, Written, shifted, style};
@@ -15,7 +16,8 @@ const ARGB_CALLS: &[&str] = &[
     "Color",
     "UIColor",
     "NSColor",
-    "Color.fromARGB",
+    "MaterialColor",
+    "MaterialAccentColor",
     "parseColor",
     "ColorInt",
 ];
@@ -54,19 +56,22 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
                 open.push(is_list);
                 if is_list {
                     entries.open();
-                    keys.push(key);
                 }
+                keys.push(key);
                 continue;
             }
             Token::Close => {
                 if open.pop() == Some(true) {
                     entries.close(out);
-                    keys.pop();
                 }
+                keys.pop();
                 continue;
             }
             Token::Text(range) => (reader.in_text(range.clone(), out), range),
             Token::Number(range) => (reader.in_number(range.clone(), out), range),
+            Token::Made(range, color, order) => {
+                (reader.made(range.clone(), color, order, out), range)
+            }
         };
         let color = (out.len() > before).then_some(before);
         if let Some(name) = out.get_mut(before).and_then(|found| found.name.as_mut()) {
@@ -83,6 +88,11 @@ const DEEPEST: usize = 6;
 
 /// A key behind those that lead to it, with dots between them.
 fn path(outer: &[Option<String>], key: &str) -> String {
+    // A call around the value alone has the key of the value.
+    let outer = match outer {
+        [rest @ .., Some(last)] if last == key => rest,
+        _ => outer,
+    };
     let from = outer.len().saturating_sub(DEEPEST);
     let outer = outer[from..].iter().flatten().map(String::as_str);
     outer.chain([key]).collect::<Vec<_>>().join(".")
@@ -91,6 +101,8 @@ fn path(outer: &[Option<String>], key: &str) -> String {
 enum Token {
     Text(Range<usize>),
     Number(Range<usize>),
+    /// The numbers that a colour is made of.
+    Made(Range<usize>, Color, Order),
     /// A bracket, whether it holds keys with values, and the key that takes all of it.
     Open(bool, Option<String>),
     Close,
@@ -104,7 +116,7 @@ struct Reader<'a> {
 }
 
 /// How many words before a colour are looked at.
-const LOOKS_BACK: usize = 8;
+const LOOKS_BACK: usize = 12;
 
 impl<'a> Reader<'a> {
     fn note(&mut self, range: Range<usize>) {
@@ -151,7 +163,14 @@ impl<'a> Reader<'a> {
                         b'(' => self.before.last() == Some(&"array"),
                         _ => false,
                     };
-                    let key = is_list.then(|| self.name_of_list()).flatten();
+                    if let Some(made) = (*b == b'(').then(|| self.constructed()).flatten() {
+                        return Some(made);
+                    }
+                    let key = match b {
+                        b'{' | b'[' => self.name_of_list(),
+                        b'(' => self.name_of_call(),
+                        _ => None,
+                    };
                     self.note(at..at + 1);
                     match b {
                         b'{' | b'[' | b'(' => return Some(Token::Open(is_list, key)),
@@ -260,6 +279,29 @@ impl<'a> Reader<'a> {
         takes.then(|| self.name()).flatten()
     }
 
+    /// The key that takes the result of the call which begins here.
+    fn name_of_call(&self) -> Option<String> {
+        let sign = self.before.iter().rposition(|w| matches!(*w, "=" | ":"))?;
+        let between = &self.before[sign + 1..];
+        let is_call = |w: &&str| *w == "." || w.bytes().all(is_word);
+        (!between.is_empty() && between.iter().all(is_call)).then(|| self.name())?
+    }
+
+    /// The colour that the call at hand makes of numbers; the reader goes on behind it.
+    fn constructed(&mut self) -> Option<Token> {
+        let words: Vec<&str> = self
+            .before
+            .iter()
+            .filter(|w| **w != "\n")
+            .copied()
+            .collect();
+        let order = constructor::order(&words)?;
+        let range = constructor::arguments(self.text, self.at)?;
+        let color = constructor::color(&self.text[range.clone()], order)?;
+        self.at = range.end + 1;
+        Some(Token::Made(range, color, order))
+    }
+
     /// Whether the last two signs are `=>`, which gives a value its key.
     fn is_arrow(&self) -> bool {
         self.before.iter().rev().nth(1) == Some(&"=")
@@ -302,6 +344,25 @@ impl<'a> Reader<'a> {
             });
         }
         // A text before a colon is a key.
+        self.note(range);
+        name
+    }
+
+    /// Takes the colour that is made of numbers, and tells the name that it has.
+    fn made(
+        &mut self,
+        range: Range<usize>,
+        color: Color,
+        order: Order,
+        out: &mut Vec<ColorUse>,
+    ) -> Option<String> {
+        let name = self.name();
+        out.push(ColorUse {
+            range: range.clone(),
+            color,
+            name: name.clone(),
+            written: Written::Made(order),
+        });
         self.note(range);
         name
     }

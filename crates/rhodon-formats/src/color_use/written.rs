@@ -4,6 +4,8 @@ use std::ops::Range;
 
 use rhodon_color::Color;
 
+use super::constructor::Order;
+
 /// A colour as it stands in a text.
 #[derive(Clone, Debug, PartialEq)]
 pub struct ColorUse {
@@ -29,6 +31,8 @@ pub enum Written {
     /// What stands in the brackets of a CSS function of that name, which is written where it is used: `200 77% 38%`
     /// for `hsl(var(--sea))`.
     Arguments(&'static str),
+    /// Numbers that code makes a colour of.
+    Made(Order),
     /// Texts of an object, a component each.
     Components,
 }

@@ -198,8 +198,8 @@ fn place(name: &SlotName, found: &ColorUse, spelling: &str) -> String {
             let from = call.len() + 1;
             format!("{{{{ ({name} | like({whole:?}))[{from}:-1] }}}}")
         }
-        // Components stand apart from each other: the text stays as it is.
-        Written::Components => plain(spelling),
+        // Numbers apart from each other: the text stays as it is.
+        Written::Components | Written::Made(_) => plain(spelling),
         Written::AlphaFirst if spelling.starts_with('#') => {
             // Behind `#`, digits with the opacity in front are as those behind `0x`.
             format!(

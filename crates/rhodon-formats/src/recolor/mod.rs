@@ -12,7 +12,7 @@ use std::borrow::Cow;
 use foldhash::HashMap;
 use rhodon_color::{Color, Rgb8, respelt, respelt_alpha_first};
 
-use crate::color_use::{ColorUse, Written, finder_for, finder_for_any};
+use crate::color_use::{ColorUse, Written, finder_for, finder_for_any, respelt_numbers};
 use crate::inventory::{Lines, NO_KIND, text_of};
 use crate::read::InputFile;
 
@@ -345,6 +345,7 @@ impl Plan {
             Written::AlphaFirst => respelt_alpha_first(from, code, new.opacity),
             Written::Channels => Some(channels(from, code)),
             Written::Arguments(call) => arguments(call, from, code, new.opacity),
+            Written::Made(order) => respelt_numbers(from, order, code, new.opacity),
             Written::Components => None,
         }
     }

@@ -118,6 +118,10 @@ const SCRIPT: &[Piece] = &[
         "theme = { danger: 'rgb(1, 2, 3)', color: \"red\", kind: \"tan\" };\n",
         &["#010203", "#ff0000"],
     ),
+    (
+        "let a = Color(red: 0.059, green: 0.361, blue: 0.478), b = move(1, 2, 3); Color.fromRGBO(17, 34, 51, x)\n",
+        &["#0f5c7a"],
+    ),
     ("const re = /[\"#fff]/; const q = a / b;\n", &[]),
     (
         "const s = css`color: #ABC; #dad { top: 0 }`;\n",

@@ -83,10 +83,67 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
     }
 }
 
+/// A text or a number, and the keys that lead to it.
+pub(crate) struct Held<'a> {
+    /// The keys with dots between them.
+    pub(crate) path: String,
+    pub(crate) text: &'a str,
+    pub(crate) is_number: bool,
+    /// Which bracket it stands in, counted from the first.
+    pub(crate) entry: usize,
+}
+
+/// Everything that stands under keys.
+pub(crate) fn values(text: &str) -> Vec<Held<'_>> {
+    let mut reader = Reader {
+        text,
+        at: 0,
+        before: Vec::new(),
+    };
+    let (mut keys, mut open, mut count) = (Vec::new(), Vec::new(), 0);
+    let mut out = Vec::new();
+    while let Some(token) = reader.next() {
+        let (range, is_number) = match token {
+            Token::Open(_, key) => {
+                count += 1;
+                open.push(count);
+                keys.push(key);
+                continue;
+            }
+            Token::Close => {
+                open.pop();
+                keys.pop();
+                continue;
+            }
+            Token::Text(range) => (range, false),
+            Token::Number(range) | Token::Made(range, ..) => (range, true),
+        };
+        let behind = text.get(reader.at..).unwrap_or_default().trim_start();
+        if behind.starts_with(':') || behind.starts_with("=>") {
+            reader.note(range);
+            continue;
+        }
+        let path = match reader.name() {
+            Some(key) => path(&keys, &key),
+            None => path(&keys, ""),
+        };
+        if let Some(held) = text.get(range.clone()).filter(|_| !path.is_empty()) {
+            out.push(Held {
+                path,
+                text: held,
+                is_number,
+                entry: open.last().copied().unwrap_or_default(),
+            });
+        }
+        reader.note(range);
+    }
+    out
+}
+
 /// How many keys that lead to a colour belong to its name.
 const DEEPEST: usize = 6;
 
-/// A key behind those that lead to it, with dots between them.
+/// A key behind those that lead to it, with dots between them; the keys alone where it is empty.
 fn path(outer: &[Option<String>], key: &str) -> String {
     // A call around the value alone has the key of the value.
     let outer = match outer {
@@ -95,7 +152,8 @@ fn path(outer: &[Option<String>], key: &str) -> String {
     };
     let from = outer.len().saturating_sub(DEEPEST);
     let outer = outer[from..].iter().flatten().map(String::as_str);
-    outer.chain([key]).collect::<Vec<_>>().join(".")
+    let own = (!key.is_empty()).then_some(key);
+    outer.chain(own).collect::<Vec<_>>().join(".")
 }
 
 enum Token {

@@ -80,7 +80,7 @@ fn stands_beside(key: &str) -> bool {
 }
 
 /// Words of a key, whether signs or capitals part them.
-pub(super) fn words(key: &str) -> Vec<String> {
+pub(crate) fn words(key: &str) -> Vec<String> {
     let mut words: Vec<String> = Vec::new();
     for part in key
         .split(|c: char| !c.is_alphanumeric())

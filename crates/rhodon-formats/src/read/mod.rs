@@ -13,8 +13,8 @@ mod text_list;
 mod tokens;
 
 pub use import::{Import, InputFile, ReadProblem};
-pub(crate) use key_name::USUAL;
 pub use key_name::readable;
+pub(crate) use key_name::{USUAL, words as key_words};
 pub use list::{ListItem, color_list};
 pub use reader::Reader;
 pub use registry::{READERS, read};

@@ -1,7 +1,8 @@
 //! How a project sets its text and corners: the faces of text, headings and code, the web fonts that bring
-//! them, sizes, weights and the radius. Told from style sheets and the style elements of pages.
+//! them, sizes, weights and the radius. Told from style sheets, the style elements of pages, and the keys of scripts and JSON.
 
 mod font;
+mod keyed;
 mod markup;
 mod number;
 mod sheet;
@@ -13,7 +14,7 @@ use rhodon_theme::{NumberField, ShapeSettings, TypeSettings, WebFonts};
 use self::sheet::Sheet;
 use crate::color_use::finder_for;
 use crate::inventory::text_of;
-use crate::read::InputFile;
+use crate::read::{InputFile, key_words};
 
 /// One thing that a project sets.
 #[derive(Clone, Debug, PartialEq, Eq)]
@@ -65,7 +66,7 @@ struct Slot {
 const BODY: Slot = Slot {
     key: "body",
     selectors: &["body", "html", ":root", ":host", "*"],
-    words: &["body", "base", "text", "sans", "family", "main"],
+    words: &["body", "base", "text", "sans", "family", "families", "main"],
 };
 const HEADING: Slot = Slot {
     key: "heading",
@@ -88,6 +89,7 @@ pub fn type_in_use(files: &[InputFile]) -> TypeInUse {
         match (finder.id, text_of(file)) {
             ("style", Ok(text)) => sheet.read(text),
             ("markup", Ok(text)) => markup::read(text, &mut sheet),
+            ("script" | "json", Ok(text)) => keyed::read(text, &mut sheet),
             _ => {}
         }
     }
@@ -139,14 +141,15 @@ fn slot(sheet: &Sheet, slot: &Slot) -> Option<(Vec<String>, String)> {
     by_rule.or_else(|| by_variable(sheet, slot))
 }
 
+/// Words of variables that hold faces.
+const FACES: [&str; 6] = ["font", "fonts", "family", "families", "type", "typeface"];
+
 /// A variable that is named after the slot. The earlier word of the slot wins, then the earlier variable.
 fn by_variable(sheet: &Sheet, slot: &Slot) -> Option<(Vec<String>, String)> {
     slot.words.iter().find_map(|word| {
         sheet.variables.iter().find_map(|variable| {
             let words = words(&variable.name);
-            let is_face = words
-                .iter()
-                .any(|w| ["font", "fonts", "family", "type", "typeface"].contains(&w.as_str()));
+            let is_face = words.iter().any(|w| FACES.contains(&w.as_str()));
             let others = [&BODY, &HEADING, &MONO]
                 .into_iter()
                 .filter(|other| other.key != slot.key);
@@ -168,11 +171,8 @@ fn by_variable(sheet: &Sheet, slot: &Slot) -> Option<(Vec<String>, String)> {
 
 /// The words of a variable's name, in small letters.
 fn words(name: &str) -> Vec<String> {
-    let parts = name.split(|c: char| !c.is_alphanumeric());
-    parts
-        .filter(|word| !word.is_empty())
-        .map(str::to_ascii_lowercase)
-        .collect()
+    let words = key_words(name).into_iter();
+    words.map(|word| word.to_lowercase()).collect()
 }
 
 /// Words that take a face from elsewhere (CSS Cascade 5, 7.3).

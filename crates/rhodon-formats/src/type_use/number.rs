@@ -120,3 +120,8 @@ fn length(value: &str, rem: f64, em: f64) -> Option<f64> {
         _ => None,
     }
 }
+
+/// Whether a value is a length.
+pub(super) fn is_length(value: &str) -> bool {
+    length(value, INITIAL, INITIAL).is_some()
+}

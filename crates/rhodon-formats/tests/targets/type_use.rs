@@ -89,6 +89,38 @@ fn a_page_says_it_in_its_style_elements_and_links() {
 }
 
 #[test]
+fn configurations_say_it_by_their_keys() {
+    let faces = |body: &[&str]| json!({ "body": body });
+    let both = json!({ "body": ["Vess", "sans-serif"], "heading": ["Anlow", "serif"] });
+    for (name, text, expected) in [
+        (
+            "theme.ts",
+            r#"make({ palette: { primary: { main: '#0f5c7a' } }, typography: { fontFamily: '"Vess", Arial' }, shape: { borderRadius: 10 } })"#,
+            json!([faces(&["Vess", "Arial"]), { "radius": 10.0 }]),
+        ),
+        (
+            "utility.js",
+            "export default { theme: { extend: { colors: { sea: '#0f5c7a' }, fontFamily: { serif: ['Quay', 'serif'], sans: ['Vess', 'sans-serif'] }, borderRadius: { lg: '20px', DEFAULT: '.5rem' } } } }",
+            json!([faces(&["Vess", "sans-serif"]), { "radius": 8.0 }]),
+        ),
+        (
+            "theme.json",
+            r##"{ "color": "#0f5c7a", "typography": { "fontFamilies": [
+                { "fontFamily": "Anlow, serif", "slug": "heading", "name": "Anlow" },
+                { "name": "Vess", "slug": "body", "fontFamily": "\"Vess\", sans-serif" } ] } }"##,
+            json!([both, null]),
+        ),
+        (
+            "theme.ts",
+            "export const t = { color: '#0f5c7a', fonts: { heading: 'Anlow, serif', body: 'Vess, sans-serif' }, fontSize: '12px', fontWeight: 'bold' }",
+            json!([both, null]),
+        ),
+    ] {
+        assert_eq!(read_one(name, text), expected, "{text}");
+    }
+}
+
+#[test]
 fn what_says_nothing_of_faces_decides_nothing() {
     for value in [
         "inherit",
@@ -100,7 +132,7 @@ fn what_says_nothing_of_faces_decides_nothing() {
         let sheet = format!("body {{ font-family: {value}; font-size: 16px; color: #0f5c7a }}");
         assert_eq!(read_one("a.scss", &sheet), json!([null, null]), "{value}");
     }
-    let plain = [InputFile::text("a.json", "{\"font-family\": \"Vess\"}")];
+    let plain = [InputFile::text("a.toml", "font-family = \"Vess\"")];
     assert_eq!(type_in_use(&plain).told, []);
 }
 
@@ -124,7 +156,7 @@ proptest! {
     #[test]
     fn pieces_of_sheets_in_any_order_are_read(
         pieces in prop::collection::vec(prop::sample::select(PIECES), 0..24),
-        name in prop::sample::select(&["a.css", "a.scss", "a.less", "a.html"][..]),
+        name in prop::sample::select(&["a.css", "a.scss", "a.less", "a.html", "a.ts", "a.json"][..]),
     ) {
         let text = format!("{} a {{ color: #0f5c7a }}", pieces.concat());
         let import = read(&[InputFile::text(name, text)]);
@@ -174,4 +206,11 @@ const PIECES: &[&str] = &[
     "-3rem",
     "\u{0}",
     "\\",
+    "fontFamily:",
+    "'fontFamily' =>",
+    "{\"slug\":\"heading\",",
+    "[\"Ünst\",",
+    "]",
+    "Color(",
+    "0.5,",
 ];

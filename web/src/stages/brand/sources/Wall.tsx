@@ -46,7 +46,7 @@ export function Wall({ colors, open, onOpen }: Props) {
           })}
           {width(family[0]?.count ?? 0, most) > 64 && (
             <small>
-              {family[0]?.names[0] ?? family[0]?.hex} · {family[0]?.count}
+              {family[0]?.names.length ? family[0].name : family[0]?.hex} · {family[0]?.count}
             </small>
           )}
         </li>

@@ -212,6 +212,44 @@ test("files that hold mistakes say where, and the rest makes a theme", async ({ 
   await page.waitForURL(/imported-theme/);
 });
 
+test("what a project has is told with its colours before a theme is made of it", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await open(page, slug, "handoff");
+  await page.getByRole("banner").getByRole("button", { name: /▾/ }).click();
+  await page.getByRole("menuitem", { name: "New theme …" }).click();
+  const name = `Reef ${slug}`;
+  await page.getByRole("dialog").getByLabel("Name").fill(name);
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Choose files …" }).click();
+  const config = `export default { theme: { extend: {
+    colors: { harbour: { light: "#3fa9d0", DEFAULT: "#1680ac" }, error: "#c62828" },
+    fontFamily: { sans: ["Vess", "sans-serif"] } } } };`;
+  await (await chooser).setFiles({
+    name: "utility.config.js",
+    mimeType: "text/javascript",
+    buffer: Buffer.from(config),
+  });
+  const files = page.getByRole("region", { name: "From files" });
+  const brand = files.getByRole("list", { name: /^Brand colours of/ });
+  await expect(brand.getByRole("listitem")).toHaveText([/Harbour #1680ac/, /Error #c62828/]);
+  const notes = files.getByRole("list", { name: "What was done with names" });
+  await expect(notes).toContainText("Harbour light #3fa9d0 is a shade of Harbour: it is left");
+  await files.getByRole("button", { name: "Create" }).click();
+  await page.waitForURL(/\/themes\/reef-/);
+  const made = new URL(page.url()).pathname.split("/")[2];
+  const { spec } = await (await request.get(`/api/themes/${made}`)).json();
+  expect(spec).toMatchObject({
+    name,
+    intents: { danger: { scale: "error" } },
+    type: { body: ["Vess", "sans-serif"] },
+  });
+  // Each colour remembers where it stood.
+  expect(spec.brand[0].from).toMatchObject({ kind: "file", name: "utility.config.js", line: 2 });
+});
+
 test("a file dropped on the window becomes a theme", async ({ page, slug, request }) => {
   const { spec } = await (await request.get(`/api/themes/${slug}`)).json();
   await open(page, slug, "stave");

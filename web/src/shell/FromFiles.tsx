@@ -4,6 +4,8 @@ import { useEffect, useRef, useState } from "react";
 import { answer, api, problemOf, type ThemeDocument } from "../api/client";
 import { isPicture } from "../api/picture";
 import { vocabularyQuery } from "../api/queries";
+import { Sentence } from "../ui/Sentence";
+import { Swatch } from "../ui/Swatch";
 import classes from "./FromFiles.module.css";
 
 type Read = Awaited<ReturnType<typeof readFiles>>;
@@ -61,15 +63,26 @@ export function FromFiles({ dropped, onSpec, onPictures }: Props) {
           </Button>
         )}
       </FileButton>
-      <p>
-        {onPictures ? "A picture for its colours, a" : "A"} saved theme document, design tokens (tokens.json
-        with tokens.dark.json and theme.resolver.json), a list, or any style sheet, script, resource or
-        settings with colours in them.
-      </p>
+      {!read && (
+        <p>
+          {onPictures ? "A picture for its colours, a" : "A"} saved theme document, design tokens (tokens.json
+          with tokens.dark.json and theme.resolver.json), a list, or any style sheet, script, resource or
+          settings with colours in them.
+        </p>
+      )}
       {refusal && (
         <p role="alert" className={classes.problem}>
           {refusal}
         </p>
+      )}
+      {spec?.brand && (
+        <ul aria-label={`Brand colours of ${spec.name}`} className={classes.brand}>
+          {spec.brand.map(({ slug, name, color }) => (
+            <li key={slug}>
+              <Swatch colors={[color]} large /> {name} <code>{color}</code>
+            </li>
+          ))}
+        </ul>
       )}
       {read && read.problems.length > 0 && (
         <ul aria-label="What could not be read" className={classes.problem}>
@@ -81,17 +94,19 @@ export function FromFiles({ dropped, onSpec, onPictures }: Props) {
           ))}
         </ul>
       )}
-      {read && read.notes.length > 0 && (
-        <ul aria-label="What was done with names">
-          {read.notes.map((note) => (
-            <li key={note}>{note}</li>
-          ))}
-        </ul>
-      )}
       {spec && (
         <Button onClick={() => onSpec(spec).catch(told)}>
           {read?.problems.length ? "Create from the rest" : "Create"}
         </Button>
+      )}
+      {read && read.notes.length > 0 && (
+        <ul aria-label="What was done with names">
+          {read.notes.map((note) => (
+            <li key={note}>
+              <Sentence text={note} />
+            </li>
+          ))}
+        </ul>
       )}
     </section>
   );

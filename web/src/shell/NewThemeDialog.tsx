@@ -105,7 +105,10 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
           </Button>
         </Group>
       </form>
-      <FromFiles onSpec={make} onPictures={setPictures} />
+      <FromFiles
+        onSpec={(spec) => make({ ...spec, name: name.trim() || spec.name })}
+        onPictures={setPictures}
+      />
     </>
   );
 }

@@ -3,6 +3,7 @@
 
 mod colors;
 mod document;
+mod found_brand;
 mod import;
 mod key_name;
 mod list;

@@ -85,10 +85,10 @@ fn configurations_are_read_by_the_keys_that_lead_to_a_colour() {
         } } } };";
     let (brand, intents) = decided("utility.config.js", config);
     let expected = named(&[
-        ("Gray", "#6b7280"),
         ("Reef", "#e65100"),
         ("Harbour", "#1680ac"),
         ("Error", "#c62828"),
+        ("Gray", "#6b7280"),
     ]);
     assert_eq!(brand, expected);
     assert_eq!(

@@ -60,6 +60,17 @@ const MAX_HASH: usize = 64;
 const MAX_LINE: f64 = 1e9;
 
 impl Provenance {
+    /// A place in a file; none where no document holds the file's name.
+    pub fn file(name: &str, line: usize, column: usize) -> Option<Self> {
+        let is_short = name.chars().count() <= MAX_NAME;
+        let fits = is_short && !name.trim().is_empty() && !name.contains(char::is_control);
+        fits.then(|| Self::File {
+            name: name.to_owned(),
+            line: line.try_into().ok(),
+            column: column.try_into().ok(),
+        })
+    }
+
     pub(super) fn read(node: &Node<'_>, problems: &mut Problems) -> Option<Self> {
         let kind = node.value.get("kind").and_then(Value::as_str);
         let keys: &[&str] = match kind {

@@ -1,0 +1,156 @@
+//! The brand among the colours that files use. Scales that are known by the names of their steps come first, each
+//! by its usual colour; then what is used most, one of each family. Shades of a colour, other modes of it and
+//! grounds are left, and told. A scale of greys is that of the surfaces.
+
+use std::cmp::Reverse;
+use std::collections::HashSet;
+
+use rhodon_color::Rgb8;
+use rhodon_theme::{Document, Intent, Provenance, Slug, Typed, is_ground};
+
+use super::import::InputFile;
+use super::key_name::{BESIDE, readable, words};
+use crate::inventory::{Inventory, NamedSteps, Used};
+
+/// The most scales that are taken, and the most colours in all that are taken because they are used.
+const MOST: (usize, usize) = (16, 8);
+/// Oklch chroma below which a colour is a grey, which a brand is rarely known by.
+const GREY: f64 = 0.02;
+/// What runs of greys are called, warm and cold ones too.
+const GREYS: [&str; 6] = ["gray", "grey", "neutral", "slate", "stone", "zinc"];
+/// Oklch chroma below which what is called so is one.
+const TINGED: f64 = 0.06;
+
+/// Adds what was found to a document; `notes` tell what was done with names.
+pub(super) fn add_found(
+    found: &Inventory,
+    files: &[InputFile],
+    document: &mut Document,
+    notes: &mut Vec<String>,
+) {
+    let mut based = with_bases(found);
+    based.sort_by_key(|(_, used)| first_place(used, files));
+    let (greys, colored): (Vec<_>, Vec<_>) = based
+        .into_iter()
+        .partition(|(s, used)| is_of_greys(s, used));
+    for (scale, used) in colored.into_iter().take(MOST.0) {
+        notes.push(told(scale, used));
+        add(document, &readable(&scale.name), used);
+    }
+    add_most_used(found, files, document, notes);
+    let mut greys = greys.into_iter();
+    if let Some((scale, used)) = greys.next() {
+        notes.push(told(scale, used));
+        let slug = add(document, &readable(&scale.name), used);
+        document.let_play(&slug, Intent::Neutral);
+    }
+    notes.extend(
+        greys.map(|(scale, _)| format!("{} is another scale of greys: it is left", scale.name)),
+    );
+    if let (true, Some(used)) = (document.brand.is_empty(), found.colors.first()) {
+        // Nothing but greys: they are the brand then.
+        add(document, &used.readable(), used);
+    }
+}
+
+fn with_bases(found: &Inventory) -> Vec<(&NamedSteps, &Used)> {
+    let based = found.scales.iter().filter_map(|scale| {
+        let base = scale.base()?;
+        let used = found.colors.iter().find(|used| used.hex == base)?;
+        Some((scale, used))
+    });
+    based.collect()
+}
+
+fn told(scale: &NamedSteps, used: &Used) -> String {
+    let NamedSteps { name, steps, .. } = scale;
+    format!(
+        "{name} is a scale of {} steps: {} is its colour",
+        steps.len(),
+        used.code()
+    )
+}
+
+fn is_of_greys(scale: &NamedSteps, used: &Used) -> bool {
+    let chroma = used.code().to_oklch().c;
+    let words = words(&scale.name).into_iter();
+    let is_called = words
+        .map(|word| word.to_lowercase())
+        .any(|word| GREYS.contains(&word.as_str()));
+    chroma < GREY || is_called && chroma < TINGED
+}
+
+/// What is used most and belongs to no scale; of what is used alike, what stands first.
+fn add_most_used(
+    found: &Inventory,
+    files: &[InputFile],
+    document: &mut Document,
+    notes: &mut Vec<String>,
+) {
+    let colorful = |used: &&Used| used.code().to_oklch().c >= GREY && used.color.alpha() >= 1.0;
+    let mut most_used: Vec<&Used> = found.colors.iter().filter(colorful).collect();
+    most_used.sort_by_key(|used| (Reverse(used.places.len()), first_place(used, files)));
+    let names: HashSet<String> = most_used.iter().filter_map(|used| used.called()).collect();
+    for used in most_used {
+        if document.brand.len() >= MOST.1 {
+            return;
+        }
+        if is_there(found, document, used) {
+            continue;
+        }
+        let name = used.called();
+        let left = name
+            .as_deref()
+            .and_then(|name| left_as(name, &names, document));
+        let name = used.readable();
+        match left {
+            Some(why) => notes.push(format!("{name} {} is {why}: it is left", used.hex)),
+            None => drop(add(document, &name, used)),
+        }
+    }
+}
+
+/// Whether a colour, one nearly the same or its scale is taken already.
+fn is_there(found: &Inventory, document: &Document, used: &Used) -> bool {
+    let has = |hex: &String| {
+        let mut brand = document.brand.iter();
+        brand.any(|brand| brand.color.to_rgb8().to_string() == *hex)
+    };
+    found.scales.iter().any(|scale| scale.holds(used))
+        || has(&used.hex)
+        || used.near.iter().any(has)
+}
+
+/// Why a colour is none of the brand's, by its name among those of the others.
+fn left_as(name: &str, names: &HashSet<String>, document: &Document) -> Option<String> {
+    if let Some(of) = shade_of(name).filter(|of| names.contains(*of)) {
+        return Some(format!("a shade of {of}"));
+    }
+    if document.brand.iter().any(|brand| brand.name == name) {
+        return Some(format!("another {name}"));
+    }
+    let is_alone = names.iter().all(|name| is_ground(name));
+    (is_ground(name) && !is_alone).then(|| "a ground".to_owned())
+}
+
+/// The name of the colour that another one is a shade of, by its own: `Brand` by `Brand dark`.
+fn shade_of(name: &str) -> Option<&str> {
+    let (of, last) = name.rsplit_once(' ')?;
+    BESIDE.contains(&last).then_some(of)
+}
+
+fn add(document: &mut Document, name: &str, used: &Used) -> Slug {
+    let color: Rgb8 = used.code();
+    let first = used.places.first();
+    let from = first.and_then(|place| Provenance::file(&place.file, place.line, place.column));
+    let slug = document.add_brand(name, Typed::from_color(color.into()), from);
+    document.play_by_name(&slug);
+    slug
+}
+
+/// Where a colour stands first: the file, the line and the column.
+fn first_place(used: &Used, files: &[InputFile]) -> Option<(usize, usize, usize)> {
+    let first = used.places.first()?;
+    let file = files.iter().position(|f| f.name == *first.file)?;
+    Some((file, first.line, first.column))
+}

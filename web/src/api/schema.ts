@@ -2022,6 +2022,12 @@ export interface components {
             /** Format: double */
             ratio: number;
         };
+        /** @description The ground of a project's pages. */
+        PageUseView: {
+            hex: string;
+            /** @description `light` or `dark`: the mode of which it is the page. */
+            mode: string;
+        };
         /** @description A page of one's own. */
         PageView: {
             /** @description Path of the file that is shown. */
@@ -2737,6 +2743,7 @@ export interface components {
             /** @description Addresses of web-font style sheets. */
             import?: string[] | null;
             mono?: string[] | null;
+            page?: components["schemas"]["PageUseView"] | null;
             /**
              * Format: double
              * @description Corner radius in px.

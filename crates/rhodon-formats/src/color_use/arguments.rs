@@ -39,7 +39,7 @@ impl<'a> Calls<'a> {
 
 /// The colour of a value that no function is seen around: two of three numbers are percentages, as only `hsl`
 /// has them, or the name says that three whole numbers are a colour.
-pub(super) fn bare(name: &str, value: &str) -> Option<(Color, &'static str)> {
+pub(crate) fn bare(name: &str, value: &str) -> Option<(Color, &'static str)> {
     let opaque = value.split('/').next()?;
     let call = match opaque.matches('%').count() {
         2 => "hsl",

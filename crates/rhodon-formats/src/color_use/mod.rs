@@ -18,6 +18,7 @@ mod spelling;
 mod style;
 mod written;
 
+pub(crate) use self::arguments::bare;
 pub use self::constructor::Order;
 pub use self::written::{ColorUse, Written};
 

@@ -8,7 +8,7 @@ use super::import::{Import, InputFile, ReadProblem};
 use super::key_name::words;
 use super::reader::Reader;
 use crate::color_use::{FINDERS, finder_for};
-use crate::inventory::{NEAR, inventory};
+use crate::inventory::{NEAR, Used, inventory};
 use crate::type_use::{TypeUse, type_in_use};
 
 /// See the module.
@@ -31,9 +31,18 @@ fn sniff(file: &InputFile) -> bool {
 }
 
 fn read(files: &[InputFile], import: &mut Import) {
-    let found = inventory(files, NEAR);
+    let said = type_in_use(files);
+    let mut found = inventory(files, NEAR);
     for (file, why) in &found.skipped {
         import.problems.push(ReadProblem::new(file, "", why));
+    }
+    if let Some(page) = &said.page {
+        // What pages stand on is none of the brand's, unless there is nothing else.
+        let hex = page.code.to_string();
+        let is_page = |used: &Used| used.hex == hex;
+        if !found.colors.iter().all(is_page) {
+            found.colors.retain(|used| !is_page(used));
+        }
     }
     let mut document = Document::empty();
     document.name = files.first().map(|f| title(&f.name)).unwrap_or_default();
@@ -45,10 +54,12 @@ fn read(files: &[InputFile], import: &mut Import) {
             .push(ReadProblem::new(&file.name, "", message));
         return;
     }
-    let said = type_in_use(files);
     import.notes.extend(said.told.iter().map(TypeUse::sentence));
     document.typography = said.faces;
     document.shape = said.shape;
+    if let Some(page) = said.page {
+        document.set_page(page.mode, page.code);
+    }
     import.spec = Some(document);
 }
 

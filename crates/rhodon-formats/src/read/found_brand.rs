@@ -4,6 +4,7 @@
 
 use std::cmp::Reverse;
 use std::collections::HashSet;
+use std::path::Path;
 
 use rhodon_color::Rgb8;
 use rhodon_theme::{Document, Intent, Provenance, Slug, Typed, is_ground};
@@ -142,7 +143,13 @@ fn shade_of(name: &str) -> Option<&str> {
 fn add(document: &mut Document, name: &str, used: &Used) -> Slug {
     let color: Rgb8 = used.code();
     let first = used.places.first();
-    let from = first.and_then(|place| Provenance::file(&place.file, place.line, place.column));
+    let from = first.and_then(|place| {
+        // Where it lies on somebody's machine belongs in no document.
+        let path = Path::new(&*place.file);
+        let base = path.file_name().filter(|_| path.is_absolute());
+        let name = base.map_or(place.file.as_ref().into(), |base| base.to_string_lossy());
+        Provenance::file(&name, place.line, place.column)
+    });
     let slug = document.add_brand(name, Typed::from_color(color.into()), from);
     document.play_by_name(&slug);
     slug

@@ -5,12 +5,14 @@ mod font;
 mod keyed;
 mod markup;
 mod number;
+mod page;
 mod sheet;
 
 use std::collections::HashSet;
 
 use rhodon_theme::{NumberField, ShapeSettings, TypeSettings, WebFonts};
 
+pub use self::page::PageUse;
 use self::sheet::Sheet;
 use crate::color_use::finder_for;
 use crate::inventory::text_of;
@@ -19,7 +21,8 @@ use crate::read::{InputFile, key_words};
 /// One thing that a project sets.
 #[derive(Clone, Debug, PartialEq, Eq)]
 pub struct TypeUse {
-    /// The setting it becomes: `body`, `heading`, `mono`, `import`, `base`, `regular`, `bold` or `radius`.
+    /// The setting it becomes: `body`, `heading`, `mono`, `import`, `base`, `regular`, `bold`,
+    /// `radius` or `page`.
     pub key: &'static str,
     /// Its value, as CSS has it.
     pub value: String,
@@ -34,6 +37,8 @@ pub struct TypeInUse {
     pub faces: TypeSettings,
     /// Corner radius.
     pub shape: ShapeSettings,
+    /// The ground of the pages.
+    pub page: Option<PageUse>,
     /// Where each of them comes from.
     pub told: Vec<TypeUse>,
 }
@@ -50,6 +55,7 @@ impl TypeUse {
             "base" => "The size of text is",
             "regular" => "The weight of text is",
             "bold" => "The weight of headings is",
+            "page" => "The page is",
             _ => "Corners have a radius of",
         };
         format!("{what} {value}: {by}")
@@ -96,6 +102,11 @@ pub fn type_in_use(files: &[InputFile]) -> TypeInUse {
     let mut found = TypeInUse::default();
     faces(&sheet, &mut found);
     number::numbers(&sheet, &mut found);
+    if let Some((page, by)) = page::page(&sheet) {
+        let (key, value) = ("page", page.code.to_string());
+        found.told.push(TypeUse { key, value, by });
+        found.page = Some(page);
+    }
     found
 }
 

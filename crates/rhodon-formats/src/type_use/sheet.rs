@@ -11,7 +11,7 @@ use crate::color_use::without_line_comments;
 const MAX_DEPTH: usize = 120;
 /// How often a variable may lead to another one.
 const MAX_STEPS: usize = 12;
-/// Rules whose blocks hold for everybody; what holds for some screens alone says nothing of the rest.
+/// Rules whose blocks hold for everybody; what holds for some screens or a mode alone says nothing of the rest.
 const FOR_ALL: [&str; 4] = ["@layer", "@supports", "@scope", "@at-root"];
 
 /// A declaration within a rule.
@@ -104,7 +104,8 @@ impl Sheet {
             Some(_) if FOR_ALL.iter().any(|rule| prelude.starts_with(rule)) => around.to_vec(),
             Some(_) => return,
         };
-        if depth >= MAX_DEPTH {
+        let is_dark = selectors.iter().any(|selector| selector.contains("dark"));
+        if depth >= MAX_DEPTH || is_dark {
             return;
         }
         let _: Result<(), cssparser::ParseError<'_, ()>> = parser.parse_nested_block(|inner| {

@@ -3,7 +3,7 @@
 use proptest::prelude::*;
 use rhodon_formats::read::{InputFile, read};
 use rhodon_formats::type_use::type_in_use;
-use rhodon_theme::Document;
+use rhodon_theme::{Document, Resolved, Severity, audit, derive};
 use serde_json::{Value, json};
 
 use crate::support::theme;
@@ -118,6 +118,66 @@ fn configurations_say_it_by_their_keys() {
     ] {
         assert_eq!(read_one(name, text), expected, "{text}");
     }
+}
+
+/// What a theme that is read from one sheet has as its page.
+fn page_of(name: &str, text: &str) -> Value {
+    let import = read(&[InputFile::text(name, text)]);
+    import.spec.unwrap().to_json()["roles"]["surface.base"].clone()
+}
+
+#[test]
+fn the_ground_of_the_pages_is_that_of_its_mode() {
+    let brand = "a { color: #0f5c7a }";
+    for (sheet, expected) in [
+        (
+            "body { background: #fffaf5 url(a.png) }",
+            json!({ "light": "#fffaf5" }),
+        ),
+        (
+            "html { background-color: #111827 }",
+            json!({ "dark": "#111827" }),
+        ),
+        (
+            ":root { --background: 40 60% 97% } .dark { --background: 0 0% 5% } body { background: hsl(var(--background)) }",
+            json!({ "light": "#fcf9f3" }),
+        ),
+        ("$body-bg: #f0ead6 !default;", json!({ "light": "#f0ead6" })),
+        // The step that is white, and not a code of its own.
+        (
+            "body { background: white }",
+            json!({ "light": "{neutral.0}" }),
+        ),
+        (
+            "body { background: linear-gradient(#fff, #eee) }",
+            Value::Null,
+        ),
+        ("body { background: #0f5c7a }", Value::Null),
+        ("body { background: #fff8 }", Value::Null),
+        (
+            "body { background: none } .page { background: #fff }",
+            Value::Null,
+        ),
+        ("@media print { body { background: #fffaf5 } }", Value::Null),
+    ] {
+        assert_eq!(
+            page_of("a.scss", &format!("{sheet} {brand}")),
+            expected,
+            "{sheet}"
+        );
+    }
+    let sheet = "body { background: #f0ead6 } a { color: #7a1f3d }";
+    let spec = read(&[InputFile::text("a.css", sheet)]).spec.unwrap();
+    let theme = Resolved::alone(spec);
+    let found = audit(&theme, &derive(&theme).unwrap());
+    let wrong: Vec<_> = found
+        .iter()
+        .filter(|f| f.severity != Severity::Note)
+        .collect();
+    assert!(
+        wrong.is_empty(),
+        "a theme on its own page is readable: {wrong:?}"
+    );
 }
 
 #[test]

@@ -70,6 +70,17 @@ pub struct TypeInUseView {
     /// Corner radius in px.
     #[serde(skip_serializing_if = "Option::is_none")]
     radius: Option<f64>,
+    /// The ground of the pages.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    page: Option<PageUseView>,
+}
+
+/// The ground of a project's pages.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct PageUseView {
+    hex: String,
+    /// `light` or `dark`: the mode of which it is the page.
+    mode: &'static str,
 }
 
 /// One thing that files set.
@@ -188,8 +199,18 @@ fn view(found: Inventory, typography: TypeInUse) -> InventoryView {
 }
 
 impl From<TypeInUse> for TypeInUseView {
-    fn from(TypeInUse { faces, shape, told }: TypeInUse) -> Self {
+    fn from(found: TypeInUse) -> Self {
+        let TypeInUse {
+            faces,
+            shape,
+            page,
+            told,
+        } = found;
         Self {
+            page: page.map(|page| PageUseView {
+                hex: page.code.to_string(),
+                mode: page.mode.id(),
+            }),
             told: told
                 .into_iter()
                 .map(|TypeUse { key, value, by }| TypeUseView { key, value, by })

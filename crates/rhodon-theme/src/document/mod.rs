@@ -21,14 +21,16 @@ mod typed;
 mod typography;
 
 use indexmap::IndexMap;
-use rhodon_color::Color;
+use rhodon_color::{Color, Rgb8};
 use schemars::JsonSchema;
 use serde::Serialize;
 
 use crate::label::{KeptPath, Slug, StepLabel, TokenPath};
 use crate::level::Level;
 use crate::naming;
-use crate::vocabulary::{is_derived_group, is_role_group};
+use crate::token::Mode;
+use crate::value::TokenKind;
+use crate::vocabulary::{Intent, Role, is_derived_group, is_role_group};
 
 pub use contrast::ContrastSettings;
 pub use field::holds_nul;
@@ -169,6 +171,23 @@ impl Document {
             from,
         });
         slug
+    }
+
+    /// Lets the pages of a mode stand on a colour. White is the step of that colour, where the scale of greys is
+    /// the derived one, which has it.
+    pub fn set_page(&mut self, mode: Mode, code: Rgb8) {
+        let white = Rgb8::new(255, 255, 255);
+        let is_step = code == white && !self.says(Intent::Neutral);
+        let text = if is_step {
+            "{neutral.0}".to_owned()
+        } else {
+            code.to_string()
+        };
+        let path: Result<TokenPath, _> = Role::SURFACE_BASE.path().parse();
+        let value = Typed::parse(&text, TokenKind::Color);
+        if let (Ok(path), Ok(value)) = (path, value) {
+            *self.roles.entry(path).or_default().slot(mode) = Some(value);
+        }
     }
 
     /// A document that decides nothing.

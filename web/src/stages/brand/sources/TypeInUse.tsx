@@ -1,13 +1,15 @@
 import { replaceEqualDeep } from "@tanstack/react-query";
+import type { ThemeDocument } from "../../../api/client";
 import type { Inventory } from "../../../api/inventory";
 import { useEditor, useEditorState } from "../../../editor/EditorProvider";
 import type { Edit } from "../../../editor/edits";
 import { documentOf } from "../../../editor/selectors";
 import { asSheets, sheetList } from "../../../faces/faces";
+import { Told } from "../../../ui/Told";
 import classes from "./FilesSource.module.css";
 
 type InUse = Inventory["type"];
-type Told = InUse["told"][number];
+type One = InUse["told"][number];
 
 /** What each setting is called where it was found. */
 const NAMES: Record<string, string> = {
@@ -19,11 +21,12 @@ const NAMES: Record<string, string> = {
   regular: "weight of text",
   bold: "weight of headings",
   radius: "corner radius",
+  page: "page",
 };
 
 /** Lets a theme decide what files say of some settings; one that decides it already stays the same. */
 const taking =
-  ({ told: _, radius, import: sheets, ...faces }: InUse, keys: string[]): Edit =>
+  ({ told: _, radius, page, import: sheets, ...faces }: InUse, keys: string[]): Edit =>
   (d) => {
     const all = [...new Set([...sheetList(d.type?.import), ...(sheets ?? [])])];
     const type = { ...d.type, ...among({ ...faces, import: asSheets(all) }, keys) };
@@ -32,8 +35,15 @@ const taking =
       ...d,
       ...(Object.keys(type).length > 0 && { type }),
       ...(Object.keys(shape).length > 0 && { shape }),
+      ...(page && keys.includes("page") && { roles: withPage(d.roles, page) }),
     });
   };
+
+/** Roles with the ground of the pages as it is in its mode. */
+const withPage = (roles: ThemeDocument["roles"], { mode, hex }: NonNullable<InUse["page"]>) => ({
+  ...roles,
+  "surface.base": { ...roles?.["surface.base"], [mode]: hex },
+});
 
 /** Those of some settings that are wanted and set. */
 const among = (settings: object, keys: string[]) =>
@@ -42,7 +52,7 @@ const among = (settings: object, keys: string[]) =>
 /** Faces, sizes and corners as the files set them, each taken by itself or all at once. */
 export function TypeInUse({ inUse }: { inUse: InUse }) {
   const editor = useEditor();
-  const take = (ones: Told[]) =>
+  const take = (ones: One[]) =>
     editor.commit(
       taking(
         inUse,
@@ -51,13 +61,13 @@ export function TypeInUse({ inUse }: { inUse: InUse }) {
       `from files: ${[...new Set(ones.map((one) => NAMES[one.key]))].join(", ")}`,
     );
   const document = useEditorState(documentOf);
-  const isTaken = ({ key }: Told) => taking(inUse, [key])(document) === document;
+  const isTaken = ({ key }: One) => taking(inUse, [key])(document) === document;
   const left = inUse.told.filter((one) => !isTaken(one));
   if (inUse.told.length === 0) return null;
   return (
-    <section className={classes.inUse} aria-label="Type and shape in use">
+    <section className={classes.inUse} aria-label="Page, type and shape in use">
       <header>
-        <strong>Type and shape</strong>
+        <strong>Page, type and shape</strong>
         {left.length > 0 && (
           <button type="button" onClick={() => void take(left)}>
             take all
@@ -68,7 +78,9 @@ export function TypeInUse({ inUse }: { inUse: InUse }) {
         {inUse.told.map((one) => (
           <li key={one.key + one.value}>
             <span>{NAMES[one.key]}</span>
-            <b style={faceOf(one)}>{one.value}</b>
+            <b style={faceOf(one)}>
+              <Told value={one.value} />
+            </b>
             <code>{one.by}</code>
             {isTaken(one) ? (
               <span>in the theme</span>
@@ -89,5 +101,5 @@ export function TypeInUse({ inUse }: { inUse: InUse }) {
 }
 
 /** A list of faces is shown in the face itself, where the machine has it. */
-const faceOf = ({ key, value }: Told) =>
+const faceOf = ({ key, value }: One) =>
   ["body", "heading", "mono"].includes(key) ? { fontFamily: value } : undefined;

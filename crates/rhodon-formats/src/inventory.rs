@@ -1,15 +1,17 @@
 //! Every colour in use: how often, under which names, where, and which are nearly the same.
 
-use std::collections::{HashMap, HashSet};
+use std::collections::HashMap;
 use std::sync::Arc;
 
-use indexmap::{IndexMap, IndexSet};
+use indexmap::IndexMap;
 use memchr::memchr;
 use rhodon_color::{Color, Lab65, Rgb8, lab_d65, lab_difference, least_difference};
 use rhodon_theme::color_look;
 
 use crate::color_use::finder_for;
-use crate::read::{InputFile, USUAL, readable};
+pub use crate::named_steps::NamedSteps;
+use crate::named_steps::named_steps;
+use crate::read::{InputFile, readable};
 
 /// CIEDE2000 up to which two colours are nearly the same, where nobody says otherwise: what one
 /// notices side by side.
@@ -47,17 +49,6 @@ pub struct Used {
     pub near: Vec<String>,
 }
 
-/// Steps of one scale, by their names.
-#[derive(Clone, Debug, PartialEq, Eq)]
-pub struct NamedSteps {
-    /// What their names have in common.
-    pub name: String,
-    /// Number and code, in the order of the numbers.
-    pub steps: Vec<(u32, String)>,
-    /// The code that files have as the usual one of it.
-    pub usual: Option<String>,
-}
-
 /// What files use.
 #[derive(Clone, Debug, Default, PartialEq)]
 pub struct Inventory {
@@ -83,7 +74,7 @@ pub fn inventory(files: &[InputFile], near: f64) -> Inventory {
         .colors
         .sort_by(|a, b| (b.places.len(), &a.hex).cmp(&(a.places.len(), &b.hex)));
     relate(&mut found.colors, near);
-    found.scales = scales(&found.colors);
+    found.scales = named_steps(&found.colors);
     found
 }
 
@@ -259,92 +250,6 @@ fn linked(
 /// Whether two colours are at most this CIEDE2000 apart, which is mostly known by their lightness.
 fn is_within(a: Lab65, b: Lab65, near: f64) -> bool {
     least_difference(a.l, b.l) <= near && lab_difference(a, b) <= near
-}
-
-/// How many steps make a scale.
-const LEAST_STEPS: usize = 3;
-/// Last parts of names behind which no shade of a colour stands: what is read on it, or another run beside it.
-const NO_SCALE: [&str; 4] = ["contrast", "on", "A", "a"];
-
-/// Scales by names such as `blue-100` … `blue-900`.
-fn scales(colors: &[Used]) -> Vec<NamedSteps> {
-    let mut found: IndexMap<&str, IndexSet<(u32, &str)>> = IndexMap::new();
-    let mut usual: HashMap<&str, &String> = HashMap::new();
-    for used in colors {
-        for name in &used.names {
-            if let Some((stem, number)) = step(name) {
-                found.entry(stem).or_default().insert((number, &used.hex));
-            }
-            let keys = name.rsplit_once('.').filter(|(_, key)| USUAL.contains(key));
-            usual.extend(keys.map(|(outer, _)| (last_part(outer), &used.hex)));
-        }
-    }
-    let mut out: Vec<NamedSteps> = found
-        .into_iter()
-        .filter_map(|(stem, steps)| {
-            let mut by_number: HashMap<u32, &str> = HashMap::new();
-            for (number, hex) in steps {
-                // A step that is two colours is none.
-                by_number.insert(number, hex);
-            }
-            let mut steps: Vec<(u32, String)> = by_number
-                .into_iter()
-                .map(|(number, hex)| (number, hex.to_owned()))
-                .collect();
-            steps.sort_unstable();
-            let different: HashSet<&String> = steps.iter().map(|(_, hex)| hex).collect();
-            (different.len() >= LEAST_STEPS).then(|| NamedSteps {
-                name: stem.to_owned(),
-                steps,
-                usual: usual.get(stem).map(|hex| (*hex).clone()),
-            })
-        })
-        .collect();
-    out.sort_by(|a, b| a.name.cmp(&b.name));
-    out
-}
-
-/// A name that ends in the number of a step: `--blue-100`, `$blue100`, `colors.blue.100`, `blue_100`.
-fn step(name: &str) -> Option<(&str, u32)> {
-    let digits = name.bytes().rev().take_while(u8::is_ascii_digit).count();
-    if !(2..=4).contains(&digits) {
-        return None;
-    }
-    let (stem, number) = name.split_at(name.len() - digits);
-    let stem = last_part(stem.trim_end_matches(['-', '_', '.']));
-    let fits = stem.bytes().any(|b| b.is_ascii_alphabetic()) && !NO_SCALE.contains(&stem);
-    fits.then(|| Some((stem, number.parse().ok()?)))?
-}
-
-/// The last key of a path without the sign of a variable.
-fn last_part(name: &str) -> &str {
-    let last = name.rsplit('.').next().unwrap_or(name);
-    last.trim_start_matches(['-', '$', '@'])
-}
-
-impl NamedSteps {
-    /// Whether a colour is one of its steps, or stands under its name.
-    pub fn holds(&self, used: &Used) -> bool {
-        let is_step = self.steps.iter().any(|(_, hex)| *hex == used.hex);
-        let is_below = |name: &String| {
-            name.split('.')
-                .rev()
-                .skip(1)
-                .any(|key| last_part(key) == self.name)
-        };
-        is_step || used.names.iter().any(is_below)
-    }
-
-    /// The code that the scale is known by: the usual one of its group, or that of the step nearest to the
-    /// middle of usual numbers.
-    pub fn base(&self) -> Option<&str> {
-        if let Some(usual) = &self.usual {
-            return Some(usual);
-        }
-        let far = |number: u32| number.abs_diff(if number > 12 { 550 } else { 6 });
-        let step = self.steps.iter().min_by_key(|(number, _)| far(*number))?;
-        Some(&step.1)
-    }
 }
 
 impl Used {

@@ -13,6 +13,7 @@ pub mod inventory;
 mod job;
 mod losses;
 mod name;
+mod named_steps;
 mod option;
 mod output;
 pub mod read;

@@ -202,6 +202,48 @@ fn a_scale_is_known_by_the_names_of_its_steps() {
 }
 
 #[test]
+fn counted_steps_are_a_scale_where_they_run_and_what_is_only_numbered_is_none() {
+    let run = [
+        "#e3f0f5", "#b9d9e6", "#8bc0d6", "#5ca6c5", "#3993b8", "#1680ac", "#1378a5", "#065081",
+    ];
+    let steps = |codes: &[&str], stem: &str| -> String {
+        let lines = codes.iter().enumerate();
+        lines
+            .map(|(i, hex)| format!("--{stem}-{}: {hex};", i + 1))
+            .collect()
+    };
+    let mut dark = run;
+    dark.reverse();
+    let chart = [
+        "#e76e50", "#2a9d90", "#274754", "#e8c468", "#f4a462", "#0f5c7a",
+    ];
+    let text = format!(
+        ":root {{ {} {} --h1: #111; --h2: #222; --h3: #333; --h4: #444; --h5: #555 }} .dark {{ {} }}",
+        steps(&run, "sea"),
+        steps(&chart, "chart"),
+        steps(&dark, "sea"),
+    );
+    let found = of("a.css", &text);
+    let names: Vec<&str> = found.scales.iter().map(|scale| &*scale.name).collect();
+    assert_eq!(names, ["sea"]);
+    let codes: Vec<&str> = found.scales[0]
+        .steps
+        .iter()
+        .map(|(_, hex)| &**hex)
+        .collect();
+    assert_eq!(
+        codes, run,
+        "the first mode has them, whatever the other says"
+    );
+    // It is known by its strongest step.
+    assert_eq!(found.scales[0].base(), Some("#1680ac"));
+    // Four are too few, and with a gap they are not counted.
+    assert!(of("a.css", &steps(&run[..4], "sea")).scales.is_empty());
+    let gap = steps(&run, "sea").replace("--sea-3", "--lake");
+    assert!(of("a.css", &format!("a {{ {gap} }}")).scales.is_empty());
+}
+
+#[test]
 fn what_is_not_looked_into_is_told() {
     let files = [
         InputFile {

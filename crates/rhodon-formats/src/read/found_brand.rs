@@ -7,7 +7,7 @@ use std::collections::HashSet;
 use std::path::Path;
 
 use rhodon_color::Rgb8;
-use rhodon_theme::{Document, Intent, Provenance, Slug, Typed, is_ground};
+use rhodon_theme::{Document, Intent, Provenance, Slug, Typed, capitalised, is_ground};
 
 use super::import::InputFile;
 use super::key_name::{BESIDE, readable, words};
@@ -34,9 +34,12 @@ pub(super) fn add_found(
     let (greys, colored): (Vec<_>, Vec<_>) = based
         .into_iter()
         .partition(|(s, used)| is_of_greys(s, used));
+    let shared = shared_words(colored.iter().map(|(scale, _)| readable(&scale.name)));
     for (scale, used) in colored.into_iter().take(MOST.0) {
         notes.push(told(scale, used));
-        add(document, &readable(&scale.name), used);
+        let name = readable(&scale.name);
+        let own: Vec<&str> = name.split(' ').skip(shared).collect();
+        add(document, &capitalised(&own.join(" ")), used);
     }
     add_most_used(found, files, document, notes);
     let mut greys = greys.into_iter();
@@ -52,6 +55,20 @@ pub(super) fn add_found(
         // Nothing but greys: they are the brand then.
         add(document, &used.readable(), used);
     }
+}
+
+/// How many words all names begin with, as those of a framework's variables do; the last one of a name is its own.
+fn shared_words(names: impl Iterator<Item = String>) -> usize {
+    let names: Vec<Vec<String>> = names
+        .map(|name| name.to_lowercase().split(' ').map(str::to_owned).collect())
+        .collect();
+    let Some((first, others)) = names.split_first().filter(|(_, others)| !others.is_empty()) else {
+        return 0;
+    };
+    let alike = |other: &Vec<String>| first.iter().zip(other).take_while(|(a, b)| a == b).count();
+    let shortest = names.iter().map(Vec::len).min().unwrap_or_default();
+    let shared = others.iter().map(alike).min().unwrap_or_default();
+    shared.min(shortest.saturating_sub(1))
 }
 
 fn with_bases(found: &Inventory) -> Vec<(&NamedSteps, &Used)> {

@@ -68,11 +68,13 @@ fn maps_of_steps_are_scales_and_what_is_read_on_them_is_none() {
     let (brand, intents) = decided("palette.scss", sass);
     assert_eq!(
         brand,
-        named(&[("Ferry primary", "#1680ac"), ("Ferry accent", "#ff9800")])
+        named(&[("Primary", "#1680ac"), ("Accent", "#ff9800")])
     );
-    let expected =
-        json!({ "primary": { "scale": "ferry-primary" }, "accent": { "scale": "ferry-accent" } });
-    assert_eq!(intents, expected);
+    assert_eq!(intents, Value::Null, "they are called as what they play");
+    let one = "$ferry-accent: (50: #fff3e0, 500: #ff9800, 900: #e65100);";
+    let (brand, intents) = decided("palette.scss", one);
+    assert_eq!(brand, named(&[("Ferry accent", "#ff9800")]));
+    assert_eq!(intents, json!({ "accent": { "scale": "ferry-accent" } }));
 }
 
 #[test]

@@ -50,7 +50,7 @@ test("own tokens and intents are added and exported, a circle is spelt out", asy
   await expect(page.getByRole("alert")).toContainText(/ferry\.(wake|foam) → ferry\.(foam|wake) → ferry/);
   await field.press("Escape");
 
-  await page.getByText("intent", { exact: true }).click();
+  await page.getByRole("combobox", { name: "What to add" }).selectOption("intent");
   await page.getByRole("textbox", { name: "Name of the new intent" }).fill("boarding");
   await page.getByRole("combobox", { name: "Its scale" }).selectOption("buoy");
   await add.click();

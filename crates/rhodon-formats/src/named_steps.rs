@@ -22,6 +22,8 @@ pub struct NamedSteps {
 
 /// How many steps make a scale.
 const LEAST_STEPS: usize = 3;
+/// More are numbers of something else.
+const MOST_STEPS: usize = 40;
 /// How many make one where they are counted from 0 or 1 on.
 const LEAST_COUNTED: usize = 5;
 /// From this number on steps are told by their place between white and black, and not counted.
@@ -77,6 +79,9 @@ fn place(used: &Used) -> Option<(usize, usize)> {
 /// is only numbered, as the colours of a chart, does not.
 fn is_scale(steps: &BTreeMap<u32, &Used>) -> bool {
     let different: HashSet<&String> = steps.values().map(|used| &used.hex).collect();
+    if steps.len() > MOST_STEPS {
+        return false;
+    }
     if steps.keys().any(|number| *number >= PLACED) {
         return different.len() >= LEAST_STEPS;
     }

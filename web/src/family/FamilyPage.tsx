@@ -13,14 +13,11 @@ import { dialogs } from "../shell/dialogs";
 import { FileDrop } from "../shell/FileDrop";
 import type { Action } from "../shell/useActions";
 import { counted } from "../ui/counted";
+import { later } from "../ui/later";
 import { type Listed, listed } from "../ui/listed";
 import { Named } from "../ui/Named";
-import { DeleteMember } from "./DeleteMember";
-import { DiffDialog } from "./DiffDialog";
 import classes from "./Family.module.css";
 import { FamilyRow } from "./FamilyRow";
-import { NewChild } from "./NewChild";
-import { ParentDialog } from "./ParentDialog";
 import { type Asked, isQuestion, type Question } from "./view";
 
 /** Height of a row in px. */
@@ -187,12 +184,12 @@ function Rows({ shown, page, onAsk }: RowsProps) {
   );
 }
 
-/** Each question and what asks it. */
+/** Each question and what asks it, fetched when it is asked. */
 const ASKING: Record<Question, ComponentType<Asked>> = {
-  child: NewChild,
-  parent: ParentDialog,
-  differences: DiffDialog,
-  delete: DeleteMember,
+  child: later(() => import("./NewChild").then((m) => m.NewChild)),
+  parent: later(() => import("./ParentDialog").then((m) => m.ParentDialog)),
+  differences: later(() => import("./DiffDialog").then((m) => m.DiffDialog)),
+  delete: later(() => import("./DeleteMember").then((m) => m.DeleteMember)),
 };
 
 function Answer({ about, ...asked }: Asked & { about: Question }) {

@@ -1,5 +1,6 @@
-import { MultiSelect, NativeSelect, TextInput } from "@mantine/core";
+import { Chip, Input, NativeSelect, TextInput } from "@mantine/core";
 import type { Target } from "../../api/client";
+import classes from "./OptionField.module.css";
 
 interface Props {
   option: Target["options"][number];
@@ -28,18 +29,27 @@ export function OptionField({ option, value, error, onChange, onEnter, onLeave }
     );
   }
   if (option.kind === "list") {
+    const chosen = value === "all" ? option.choices : value.split(",").map((word) => word.trim());
     const all = option.choices.length;
     return (
-      <MultiSelect
-        {...shared}
-        w="100%"
-        data={option.choices}
-        value={value === "all" ? option.choices : value.split(",").map((w) => w.trim())}
-        hidePickedOptions
-        onChange={(words) =>
-          onChange(words.length === 0 || words.length === all ? "all" : words.join(","), true)
-        }
-      />
+      <Input.Wrapper label={option.key} size="xs" error={error} w="100%">
+        <Chip.Group
+          multiple
+          value={chosen}
+          onChange={(words) => {
+            const ordered = option.choices.filter((choice) => words.includes(choice));
+            onChange(ordered.length % all === 0 ? "all" : ordered.join(","), true);
+          }}
+        >
+          <fieldset className={classes.chips} aria-label={option.key} title={option.help}>
+            {option.choices.map((choice) => (
+              <Chip key={choice} value={choice} size="xs" variant="outline" onFocus={onEnter}>
+                {choice}
+              </Chip>
+            ))}
+          </fieldset>
+        </Chip.Group>
+      </Input.Wrapper>
     );
   }
   return (

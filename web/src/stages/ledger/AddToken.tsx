@@ -1,4 +1,4 @@
-import { Button, NativeSelect, SegmentedControl, TextInput } from "@mantine/core";
+import { Button, NativeSelect, TextInput } from "@mantine/core";
 import { useState } from "react";
 import { writtenValue } from "../../api/writtenValue";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
@@ -13,12 +13,14 @@ export function AddToken() {
   const [what, setWhat] = useState("token");
   return (
     <div className={classes.add}>
-      <SegmentedControl
+      <NativeSelect
         size="xs"
+        w={84}
+        label="New"
+        aria-label="What to add"
         data={["token", "intent"]}
         value={what}
-        onChange={setWhat}
-        aria-label="What to add"
+        onChange={(e) => setWhat(e.currentTarget.value)}
       />
       {what === "token" ? <NewToken /> : <NewIntent />}
     </div>

@@ -5,19 +5,21 @@ import { useEditorState } from "../../editor/EditorProvider";
 import { toggleContrast, useShown } from "../../editor/level";
 import { hasMoreOf } from "../../editor/selectors";
 import { useLineage } from "../../lineage/useLineage";
+import { later } from "../../ui/later";
 import { AddToken } from "./AddToken";
 import { ColumnChoice } from "./ColumnChoice";
 import classes from "./Ledger.module.css";
 import { LedgerTable } from "./LedgerTable";
-import { ManyRows } from "./ManyRows";
 import { NamesAs } from "./NamesAs";
 import { type Filter, filtered, groupsOf, makeRows } from "./rows";
-import { TokenDetail } from "./TokenDetail";
 import { useColumns } from "./useColumns";
 import { useMarks } from "./useMarks";
 import { useNames } from "./useNames";
 
 const ORIGINS = ["set", "derived", "inherited"];
+const ManyRows = later(() => import("./ManyRows").then((m) => m.ManyRows));
+const TokenDetail = later(() => import("./TokenDetail").then((m) => m.TokenDetail));
+
 /** In a child: its own, its parent's, or what follows from its own. */
 const WHOSE = ["own", "inherited", "derived"];
 const NONE: string[] = [];

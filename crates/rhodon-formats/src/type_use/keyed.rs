@@ -12,7 +12,7 @@ use crate::read::key_words;
 const NAMES: [&str; 3] = ["slug", "name", "id"];
 
 /// Parts of the words that keys of faces and radii have: without one of them a file says nothing.
-const SPEAKING: [&str; 4] = ["ont", "amil", "ypeface", "adius"];
+const SPEAKING: [&str; 3] = ["ont", "ypeface", "adius"];
 
 /// Reads values as if they were variables that are called as their keys.
 pub(super) fn read(text: &str, sheet: &mut Sheet) {
@@ -60,7 +60,7 @@ fn called(path: &str) -> Option<String> {
     };
     let face = parts
         .iter()
-        .position(|part| speaks(part, &["font", "fonts", "family", "families", "typeface"]));
+        .position(|part| speaks(part, &["font", "fonts", "typeface"]));
     let radius = || parts.iter().position(|part| speaks(part, &["radius"]));
     let from = face.map(|at| at.saturating_sub(1)).or_else(radius)?;
     Some(parts[from..].join("."))

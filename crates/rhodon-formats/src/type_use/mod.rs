@@ -189,10 +189,13 @@ fn words(name: &str) -> Vec<String> {
 /// Words that take a face from elsewhere (CSS Cascade 5, 7.3).
 const WIDE: [&str; 5] = ["inherit", "initial", "unset", "revert", "revert-layer"];
 
+/// What stands in no list of families.
+const NO_NAME: [char; 9] = ['(', '{', ';', '#', '|', '<', '[', '=', '/'];
+
 /// Families as a document keeps them; none where the value is no list of them.
 fn families(value: &str) -> Option<Vec<String>> {
     let is_wide = WIDE.iter().any(|word| value.eq_ignore_ascii_case(word));
-    if is_wide || value.contains(['(', '{', ';', '#']) {
+    if is_wide || value.contains(NO_NAME) {
         return None;
     }
     TypeSettings::families(value)

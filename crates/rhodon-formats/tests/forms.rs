@@ -282,6 +282,18 @@ fn an_example_with_bare_arguments_is_learned() {
 }
 
 #[test]
+fn an_example_with_colors_of_numbers_is_learned() {
+    let theme = theme("#0f5c7a");
+    let example = "let sea = Color(red: 0.059, green: 0.361, blue: 0.478)\nval veil = Color.argb(128, 15, 92, 122)\n";
+    let learned = learn(&InputFile::text("Theme.swift", example), &theme).unwrap();
+    assert_eq!(fill(&learned.form, &theme, &[]).unwrap().text, example);
+    let other = self::theme("#a33a1e");
+    let text = fill(&learned.form, &other, &[]).unwrap().text;
+    let expected = "let sea = Color(red: 0.639, green: 0.227, blue: 0.118)\nval veil = Color.argb(128, 163, 58, 30)\n";
+    assert_eq!(text, expected);
+}
+
+#[test]
 fn examples_of_every_kind_are_learned_and_come_back_to_the_byte() {
     let theme = theme("#0f5c7a");
     let mut seed = 5;

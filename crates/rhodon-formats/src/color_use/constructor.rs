@@ -116,6 +116,27 @@ pub(crate) fn respelt(
     holds.then_some(out)
 }
 
+impl Order {
+    /// A call that takes numbers in this order.
+    pub(crate) fn call(self) -> &'static str {
+        match self {
+            Self::AlphaLast => "Color",
+            Self::AlphaFirst => "argb",
+        }
+    }
+}
+
+/// A whole call for another code: `Color(red: 0.06, …)`, `argb(255, 15, …)`.
+pub(crate) fn respelt_call(text: &str, code: Rgb8, opacity: Option<f64>) -> Option<String> {
+    let (call, arguments) = text.strip_suffix(')')?.split_once('(')?;
+    let orders = [Order::AlphaLast, Order::AlphaFirst];
+    let order = orders.into_iter().find(|order| order.call() == call)?;
+    Some(format!(
+        "{call}({})",
+        respelt(arguments, order, code, opacity)?
+    ))
+}
+
 impl Kind {
     fn written(self, value: f64, old: &str) -> String {
         let byte = (value * 255.0).round();

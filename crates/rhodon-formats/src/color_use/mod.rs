@@ -23,7 +23,7 @@ pub use self::constructor::Order;
 pub use self::written::{ColorUse, Written};
 
 use self::comments::Marks;
-pub(crate) use self::constructor::respelt as respelt_numbers;
+pub(crate) use self::constructor::{respelt as respelt_numbers, respelt_call};
 pub(crate) use self::entry::is_plain;
 pub(crate) use self::script::{Held, values};
 pub(crate) use self::spelling::{alpha_first, within};

@@ -8,6 +8,8 @@ use minijinja::{Environment, Error, ErrorKind, Value, filters, tests};
 use rhodon_color::{Color, Notation, Rgb8, Space, ink_on, respelt, respelt_alpha_first};
 use rhodon_theme::color_look;
 
+use crate::color_use::respelt_call;
+
 /// Every filter with what it does. A new one is one line here and one in [`add_filters`].
 pub const FILTERS: [(&str, &str); 25] = [
     ("hex", "#0f5c7a, with the opacity where it has one"),
@@ -22,7 +24,10 @@ pub const FILTERS: [(&str, &str); 25] = [
     ("on_text", "black or white, whichever is read on it"),
     ("nearest_name", "what it is called by its look"),
     ("mix", "mixed with another: mix(other, 0.5)"),
-    ("like", "as another is spelt: like(\"RGB(1, 2, 3)\")"),
+    (
+        "like",
+        "as another is spelt: like(\"RGB(1, 2, 3)\"), like(\"Color(red: 0.1, green: 0.2, blue: 0.3)\")",
+    ),
     ("replace", "replace(\"-\", \"_\")"),
     ("join", "join(\", \")"),
     ("int", "a whole number"),
@@ -246,7 +251,8 @@ fn like(v: Value, spelling: String) -> Result<String, Error> {
     let spelt = if is_number {
         respelt_alpha_first(&spelling, code, opacity)
     } else {
-        respelt(&spelling, code, opacity)
+        let css = respelt(&spelling, code, opacity);
+        css.or_else(|| respelt_call(&spelling, code, opacity))
     };
     spelt.ok_or_else(|| {
         let why = format!("like: expected a colour as it is spelt, found {spelling}");

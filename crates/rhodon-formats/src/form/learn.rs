@@ -193,13 +193,10 @@ fn free_name(wanted: &str, form: &Form) -> SlotName {
 fn place(name: &SlotName, found: &ColorUse, spelling: &str) -> String {
     match found.written {
         Written::Channels => channels(name, spelling),
-        Written::Arguments(call) => {
-            let whole = format!("{call}({spelling})");
-            let from = call.len() + 1;
-            format!("{{{{ ({name} | like({whole:?}))[{from}:-1] }}}}")
-        }
-        // Numbers apart from each other: the text stays as it is.
-        Written::Components | Written::Made(_) => plain(spelling),
+        Written::Arguments(call) => within(call, name, spelling),
+        Written::Made(order) => within(order.call(), name, spelling),
+        // Components stand apart from each other: the text stays as it is.
+        Written::Components => plain(spelling),
         Written::AlphaFirst if spelling.starts_with('#') => {
             // Behind `#`, digits with the opacity in front are as those behind `0x`.
             format!(
@@ -209,6 +206,13 @@ fn place(name: &SlotName, found: &ColorUse, spelling: &str) -> String {
         }
         _ => format!("{{{{ {name} | like({spelling:?}) }}}}"),
     }
+}
+
+/// A place that prints what stands in the brackets of a call.
+fn within(call: &str, name: &SlotName, spelling: &str) -> String {
+    let whole = format!("{call}({spelling})");
+    let from = call.len() + 1;
+    format!("{{{{ ({name} | like({whole:?}))[{from}:-1] }}}}")
 }
 
 /// Three places with what stands between the numbers.

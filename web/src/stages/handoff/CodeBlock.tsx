@@ -1,8 +1,8 @@
 import { useIntersection } from "@mantine/hooks";
-import { type CSSProperties, memo, useDeferredValue } from "react";
+import { type CSSProperties, memo, useDeferredValue, useEffect, useReducer } from "react";
 import { colorIn } from "../../ui/colorIn";
 import classes from "./HandoffStage.module.css";
-import { highlighted } from "./highlight";
+import { highlighted, isKnown, know } from "./highlight";
 
 /** Lines of a block; a block that is out of sight is one plain text. */
 export const BLOCK = 50;
@@ -31,7 +31,16 @@ export const CodeBlock = memo(function CodeBlock(props: Props) {
   );
 });
 
+/** Draws the lines again once the language of their file is there; until then they are as they are. */
+function useLanguage(path: string) {
+  const [, draw] = useReducer((times: number) => times + 1, 0);
+  useEffect(() => {
+    if (!isKnown(path)) void know(path).then(draw);
+  }, [path]);
+}
+
 function Lines({ path, lines, from, changed, current }: Props) {
+  useLanguage(path);
   const marks = new Set(changed === "" ? [] : changed.split(",").map(Number));
   return lines.map((line, i) => {
     const index = from + i;

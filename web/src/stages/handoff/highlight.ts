@@ -1,38 +1,40 @@
+import type { LanguageFn } from "highlight.js";
 import hljs from "highlight.js/lib/core";
-import css from "highlight.js/lib/languages/css";
-import dart from "highlight.js/lib/languages/dart";
-import javascript from "highlight.js/lib/languages/javascript";
-import json from "highlight.js/lib/languages/json";
-import kotlin from "highlight.js/lib/languages/kotlin";
-import less from "highlight.js/lib/languages/less";
-import php from "highlight.js/lib/languages/php";
-import scss from "highlight.js/lib/languages/scss";
-import swift from "highlight.js/lib/languages/swift";
-import typescript from "highlight.js/lib/languages/typescript";
-import xml from "highlight.js/lib/languages/xml";
 
-const languages = { css, dart, javascript, json, kotlin, less, php, scss, swift, typescript, xml };
-for (const [name, language] of Object.entries(languages)) hljs.registerLanguage(name, language);
+type Load = () => Promise<{ default: LanguageFn }>;
 
-const ENDINGS: Record<string, keyof typeof languages> = {
-  css: "css",
-  dart: "dart",
-  html: "xml",
-  js: "javascript",
-  json: "json",
-  kt: "kotlin",
-  less: "less",
-  php: "php",
-  scss: "scss",
-  svg: "xml",
-  swift: "swift",
-  ts: "typescript",
-  xml: "xml",
+/** Languages by the endings of files; each is fetched with the first file of it. */
+const LANGUAGES: Record<string, Load> = {
+  css: () => import("highlight.js/lib/languages/css"),
+  dart: () => import("highlight.js/lib/languages/dart"),
+  html: () => import("highlight.js/lib/languages/xml"),
+  js: () => import("highlight.js/lib/languages/javascript"),
+  json: () => import("highlight.js/lib/languages/json"),
+  kt: () => import("highlight.js/lib/languages/kotlin"),
+  less: () => import("highlight.js/lib/languages/less"),
+  php: () => import("highlight.js/lib/languages/php"),
+  scss: () => import("highlight.js/lib/languages/scss"),
+  svg: () => import("highlight.js/lib/languages/xml"),
+  swift: () => import("highlight.js/lib/languages/swift"),
+  ts: () => import("highlight.js/lib/languages/typescript"),
+  xml: () => import("highlight.js/lib/languages/xml"),
 };
+
+const endingOf = (path: string) => path.split(".").at(-1) ?? "";
+
+/** Whether lines of a file are marked by now; one of no known language stays as it is. */
+export const isKnown = (path: string): boolean => !!hljs.getLanguage(endingOf(path));
+
+/** Fetches the language of a file. */
+export async function know(path: string): Promise<void> {
+  const ending = endingOf(path);
+  const language = await LANGUAGES[ending]?.();
+  if (language) hljs.registerLanguage(ending, language.default);
+}
 
 /** A line as HTML with its parts marked; the highlighter escapes what it is given. */
 export function highlighted(line: string, path: string): string {
-  const language = ENDINGS[path.split(".").at(-1) ?? ""];
+  const language = endingOf(path);
   const escaped = () => line.replace(/&/g, "&amp;").replace(/</g, "&lt;");
-  return language ? hljs.highlight(line, { language, ignoreIllegals: true }).value : escaped();
+  return isKnown(path) ? hljs.highlight(line, { language, ignoreIllegals: true }).value : escaped();
 }

@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import type { Finding, ThemeDocument } from "../api/client";
+import { mended } from "../stages/check/mended";
 import { token } from "../testing/token";
 import * as edits from "./edits";
 
@@ -115,7 +116,7 @@ describe("findings", () => {
   } as Finding["fix"];
 
   test("a fix changes what its patch names and nothing else", () => {
-    const after = edits.mended(document, { ...finding, fix });
+    const after = mended(document, { ...finding, fix });
     expect(after.roles?.["link.rest"]).toEqual({ light: "{petrol.800}", dark: "#fff" });
     expect({ ...after, roles: document.roles }).toEqual(document);
     expect(document.roles?.["link.rest"]?.light).toBe("{petrol.700}");
@@ -123,8 +124,8 @@ describe("findings", () => {
 
   test("a fix that no longer fits changes nothing", () => {
     const { roles: _, ...meanwhile } = document;
-    expect(edits.mended(meanwhile as ThemeDocument, { ...finding, fix })).toBe(meanwhile);
-    expect(edits.mended(document, finding)).toEqual(document);
+    expect(mended(meanwhile as ThemeDocument, { ...finding, fix })).toBe(meanwhile);
+    expect(mended(document, finding)).toEqual(document);
   });
 
   test("an accepted finding stands with its reason and measure, until it counts again", () => {

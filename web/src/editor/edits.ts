@@ -1,4 +1,3 @@
-import { applyPatch, type Operation } from "fast-json-patch";
 import type { Finding, Level, Mode, ThemeDocument, Token } from "../api/client";
 
 /** A change, made to whatever document is current by then. What it comes to, the server says. */
@@ -164,17 +163,6 @@ type Form = NonNullable<ThemeDocument["forms"]>[string];
 export function setForm(document: ThemeDocument, name: string, form: Form | undefined): ThemeDocument {
   const { [name]: _, ...others } = document.forms ?? {};
   return { ...document, forms: form ? { ...others, [name]: form } : others };
-}
-
-/** The document with a finding mended. */
-export function mended(document: ThemeDocument, { fix }: Finding): ThemeDocument {
-  // A patch that no longer fits what somebody else changed meanwhile changes nothing.
-  try {
-    const patch = (fix?.patch ?? []) as Operation[];
-    return applyPatch(structuredClone(document), patch, true).newDocument;
-  } catch {
-    return document;
-  }
 }
 
 /** Lets a finding stand as it is, for a reason. */

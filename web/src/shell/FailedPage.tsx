@@ -1,5 +1,6 @@
-import { Button, Container, Text, Title } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { type ErrorComponentProps, Link, useRouter } from "@tanstack/react-router";
+import classes from "./Frame.module.css";
 
 /** An address that leads nowhere, or a server that does not answer. */
 export function FailedPage({ error, reset }: ErrorComponentProps) {
@@ -9,17 +10,15 @@ export function FailedPage({ error, reset }: ErrorComponentProps) {
     void router.invalidate();
   };
   return (
-    <Container size={460} pt={120} component="main">
-      <Title order={1} fz={22} mb={4}>
-        This cannot be shown
-      </Title>
-      <Text mb="lg">{error instanceof Error ? error.message : String(error)}</Text>
+    <main className={classes.failed}>
+      <h1>This cannot be shown</h1>
+      <p>{error instanceof Error ? error.message : String(error)}</p>
       <Button onClick={again} mr="sm">
         Try again
       </Button>
       <Button component={Link} to="/" variant="default">
         All themes
       </Button>
-    </Container>
+    </main>
   );
 }

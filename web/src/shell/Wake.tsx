@@ -1,4 +1,5 @@
-import { CloseButton, UnstyledButton } from "@mantine/core";
+import { ActionIcon, UnstyledButton } from "@mantine/core";
+import { IconX } from "@tabler/icons-react";
 import { useState } from "react";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
 import { useBelow } from "../lineage/useBelow";
@@ -24,7 +25,15 @@ export function Wake() {
         <span className={classes.alarm} role="alert">
           “{refused.label}” was not saved: {refused.problem.detail}
         </span>
-        <CloseButton size="sm" aria-label="Dismiss" onClick={editor.forgetRefusal} />
+        <ActionIcon
+          size="sm"
+          variant="subtle"
+          color="ink"
+          aria-label="Dismiss"
+          onClick={editor.forgetRefusal}
+        >
+          <IconX size={14} />
+        </ActionIcon>
       </footer>
     );
   }

@@ -1,4 +1,4 @@
-//! How a project sets its text and corners: the faces of text, headings and code, the web fonts that bring
+//! How a project sets its page, text and corners: the ground, the faces of text, headings and code, the web fonts that bring
 //! them, sizes, weights and the radius. Told from style sheets, the style elements of pages, and the keys of scripts and JSON.
 
 mod font;
@@ -18,19 +18,50 @@ use crate::color_use::finder_for;
 use crate::inventory::text_of;
 use crate::read::{InputFile, key_words};
 
+/// What can be set.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+#[allow(missing_docs)]
+pub enum Setting {
+    Body,
+    Heading,
+    Mono,
+    Import,
+    Base,
+    Regular,
+    Bold,
+    Radius,
+    Page,
+}
+
+impl Setting {
+    /// The key by which documents have it; `page` for the ground of the pages, which is a role there.
+    pub fn key(self) -> &'static str {
+        match self {
+            Self::Body => "body",
+            Self::Heading => "heading",
+            Self::Mono => "mono",
+            Self::Import => "import",
+            Self::Base => "base",
+            Self::Regular => "regular",
+            Self::Bold => "bold",
+            Self::Radius => "radius",
+            Self::Page => "page",
+        }
+    }
+}
+
 /// One thing that a project sets.
 #[derive(Clone, Debug, PartialEq, Eq)]
 pub struct TypeUse {
-    /// The setting it becomes: `body`, `heading`, `mono`, `import`, `base`, `regular`, `bold`,
-    /// `radius` or `page`.
-    pub key: &'static str,
+    /// The setting it becomes.
+    pub setting: Setting,
     /// Its value, as CSS has it.
     pub value: String,
     /// The selector, variable or rule that says so.
     pub by: String,
 }
 
-/// What a project says of type and shape, as a document keeps it.
+/// What a project says of page, type and shape, as a document keeps it.
 #[derive(Clone, Debug, Default, PartialEq)]
 pub struct TypeInUse {
     /// Faces, sizes and weights.
@@ -46,17 +77,17 @@ pub struct TypeInUse {
 impl TypeUse {
     /// It in a sentence.
     pub fn sentence(&self) -> String {
-        let Self { key, value, by } = self;
-        let what = match *key {
-            "body" => "Text is set in",
-            "heading" => "Headings are set in",
-            "mono" => "Code is set in",
-            "import" => "Faces come from",
-            "base" => "The size of text is",
-            "regular" => "The weight of text is",
-            "bold" => "The weight of headings is",
-            "page" => "The page is",
-            _ => "Corners have a radius of",
+        let Self { setting, value, by } = self;
+        let what = match setting {
+            Setting::Body => "Text is set in",
+            Setting::Heading => "Headings are set in",
+            Setting::Mono => "Code is set in",
+            Setting::Import => "Faces come from",
+            Setting::Base => "The size of text is",
+            Setting::Regular => "The weight of text is",
+            Setting::Bold => "The weight of headings is",
+            Setting::Radius => "Corners have a radius of",
+            Setting::Page => "The page is",
         };
         format!("{what} {value}: {by}")
     }
@@ -64,28 +95,28 @@ impl TypeUse {
 
 /// A slot of faces: where they are declared, and the words by which variables are known that hold them.
 struct Slot {
-    key: &'static str,
+    setting: Setting,
     selectors: &'static [&'static str],
     words: &'static [&'static str],
 }
 
 const BODY: Slot = Slot {
-    key: "body",
+    setting: Setting::Body,
     selectors: &["body", "html", ":root", ":host", "*"],
     words: &["body", "base", "text", "sans", "family", "families", "main"],
 };
 const HEADING: Slot = Slot {
-    key: "heading",
+    setting: Setting::Heading,
     selectors: &["h1", "h2", "h3", "h4", ".h1"],
     words: &["heading", "headings", "title", "display", "header"],
 };
 const MONO: Slot = Slot {
-    key: "mono",
+    setting: Setting::Mono,
     selectors: &["code", "pre", "kbd", "samp", "tt"],
     words: &["mono", "monospace", "code"],
 };
 
-/// Reads what files say of type and shape; files that are no style sheets or pages say nothing.
+/// Reads what files say of page, type and shape; files that are no style sheets or pages say nothing.
 pub fn type_in_use(files: &[InputFile]) -> TypeInUse {
     let mut sheet = Sheet::default();
     for file in files {
@@ -103,8 +134,8 @@ pub fn type_in_use(files: &[InputFile]) -> TypeInUse {
     faces(&sheet, &mut found);
     number::numbers(&sheet, &mut found);
     if let Some((page, by)) = page::page(&sheet) {
-        let (key, value) = ("page", page.code.to_string());
-        found.told.push(TypeUse { key, value, by });
+        let (setting, value) = (Setting::Page, page.code.to_string());
+        found.told.push(TypeUse { setting, value, by });
         found.page = Some(page);
     }
     found
@@ -115,22 +146,22 @@ fn faces(sheet: &Sheet, found: &mut TypeInUse) {
     let same = body.as_ref().map(|(families, _)| families.clone());
     let heading = slot(sheet, &HEADING).filter(|(families, _)| Some(families) != same.as_ref());
     let mono = slot(sheet, &MONO);
-    let mut take = |key, slot: Option<(Vec<String>, String)>| {
+    let mut take = |setting, slot: Option<(Vec<String>, String)>| {
         let (families, by) = slot?;
         let value = families.join(", ");
-        found.told.push(TypeUse { key, value, by });
+        found.told.push(TypeUse { setting, value, by });
         Some(families)
     };
-    found.faces.body = take(BODY.key, body);
-    found.faces.heading = take(HEADING.key, heading);
-    found.faces.mono = take(MONO.key, mono);
+    found.faces.body = take(BODY.setting, body);
+    found.faces.heading = take(HEADING.setting, heading);
+    found.faces.mono = take(MONO.setting, mono);
     let mut seen = HashSet::new();
     let of_fonts = sheet.imports.iter().filter(|a| brings_fonts(a));
     let addresses: Vec<String> = of_fonts.filter(|a| seen.insert(*a)).cloned().collect();
     found.faces.import = WebFonts::of(addresses);
     let taken = found.faces.import.iter().flat_map(WebFonts::addresses);
     found.told.extend(taken.map(|address| TypeUse {
-        key: "import",
+        setting: Setting::Import,
         value: address.clone(),
         by: "@import".to_owned(),
     }));
@@ -163,8 +194,8 @@ fn by_variable(sheet: &Sheet, slot: &Slot) -> Option<(Vec<String>, String)> {
             let is_face = words.iter().any(|w| FACES.contains(&w.as_str()));
             let others = [&BODY, &HEADING, &MONO]
                 .into_iter()
-                .filter(|other| other.key != slot.key);
-            let is_other = slot.key == BODY.key
+                .filter(|other| other.setting != slot.setting);
+            let is_other = slot.setting == BODY.setting
                 && others
                     .flat_map(|other| other.words)
                     .any(|w| words.iter().any(|own| own == w));

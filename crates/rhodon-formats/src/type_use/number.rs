@@ -5,7 +5,7 @@ use std::collections::HashMap;
 use rhodon_theme::{BASE, BOLD, NumberField, RADIUS, REGULAR};
 
 use super::sheet::{Declared, Sheet};
-use super::{TypeInUse, TypeUse, fitting, words};
+use super::{Setting, TypeInUse, TypeUse, fitting, words};
 
 /// The size of text where nothing sets one, in px.
 const INITIAL: f64 = 16.0;
@@ -16,20 +16,25 @@ const LEAST_ROOT: f64 = 12.0;
 type Said = Option<(f64, String)>;
 
 pub(super) fn numbers(sheet: &Sheet, found: &mut TypeInUse) {
-    let mut take = |field: &'static NumberField, said: Said| {
+    let mut take = |setting, field: &NumberField, said: Said| {
         let (n, by) = said?;
         let n = fitting(field, n)?;
-        let (key, value) = (field.key, format!("{n}{}", field.unit));
-        found.told.push(TypeUse { key, value, by });
+        let value = format!("{n}{}", field.unit);
+        found.told.push(TypeUse { setting, value, by });
         Some(n)
     };
     let root = root(sheet);
-    found.faces.base = take(&BASE, text_size(sheet, root.clone()));
+    found.faces.base = take(Setting::Base, &BASE, text_size(sheet, root.clone()));
     // Weights are whole numbers up to 1,000.
     let whole = |n: f64| n as u16;
-    found.faces.regular = take(&REGULAR, weight(sheet, &["body", "html"])).map(whole);
-    found.faces.bold = take(&BOLD, weight(sheet, &["h1", "h2", "h3"])).map(whole);
-    found.shape.radius = take(&RADIUS, radius(sheet, root.map_or(INITIAL, |(px, _)| px)));
+    found.faces.regular =
+        take(Setting::Regular, &REGULAR, weight(sheet, &["body", "html"])).map(whole);
+    found.faces.bold = take(Setting::Bold, &BOLD, weight(sheet, &["h1", "h2", "h3"])).map(whole);
+    found.shape.radius = take(
+        Setting::Radius,
+        &RADIUS,
+        radius(sheet, root.map_or(INITIAL, |(px, _)| px)),
+    );
 }
 
 /// The root's size in px.

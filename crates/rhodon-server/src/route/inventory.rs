@@ -213,7 +213,11 @@ impl From<TypeInUse> for TypeInUseView {
             }),
             told: told
                 .into_iter()
-                .map(|TypeUse { key, value, by }| TypeUseView { key, value, by })
+                .map(|TypeUse { setting, value, by }| TypeUseView {
+                    key: setting.key(),
+                    value,
+                    by,
+                })
                 .collect(),
             import: faces.import.map(|sheets| sheets.addresses().to_vec()),
             body: faces.body,

@@ -3,12 +3,13 @@ import { cellOf } from "../../api/cellOf";
 import { findingKey } from "../../api/check";
 import type { Finding, ThemeDocument, Token } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
-import { accept, countAgain, isAccepted, mended } from "../../editor/edits";
+import { accept, countAgain, isAccepted } from "../../editor/edits";
 import { landing } from "../../ui/arrive";
 import { Sentence } from "../../ui/Sentence";
 import { Swatch } from "../../ui/Swatch";
 import { useGoTo } from "../../ui/useGoTo";
 import classes from "./CheckStage.module.css";
+import { mended } from "./mended";
 
 interface Props {
   finding: Finding;

@@ -5,7 +5,7 @@
 use rhodon_color::{Color, Notation};
 use rhodon_theme::capitalised;
 
-use super::snippet;
+use super::{code, snippet};
 
 /// The most entries that are read.
 const MAX_ITEMS: usize = 200;
@@ -23,10 +23,34 @@ pub struct ListItem {
 
 /// Reads a pasted list; every entry becomes an item, in order.
 pub fn color_list(text: &str) -> Vec<ListItem> {
-    text.lines().flat_map(line).take(MAX_ITEMS).collect()
+    let by_line: Vec<ListItem> = text.lines().flat_map(line).take(MAX_ITEMS).collect();
+    let colors = by_line.iter().filter(|item| item.color.is_ok()).count();
+    // Keys that lead to a colour stand on lines before it. Nothing that lines tell is lost for them.
+    let whole = code::is_one_piece(text).then(|| of_code(text)).flatten();
+    whole
+        .filter(|items| items.len() >= colors)
+        .unwrap_or(by_line)
+}
+
+/// The colours of a piece of code, each as it is told.
+fn of_code(text: &str) -> Option<Vec<ListItem>> {
+    let found = code::in_code(text)?.into_iter().take(MAX_ITEMS);
+    let input = |hex: &str| match text.trim().contains('\n') {
+        // What stands around it has many lines.
+        true => hex.to_owned(),
+        false => text.trim().to_owned(),
+    };
+    let items = found.map(|(name, color)| {
+        let hex = Notation::Hex.write(color);
+        ListItem::read(&input(&hex), &name, hex)
+    });
+    Some(items.collect())
 }
 
 fn line(line: &str) -> Vec<ListItem> {
+    if let Some(items) = of_code(line) {
+        return items;
+    }
     if let Some((name, code)) = snippet::channels(line) {
         return vec![ListItem::read(line.trim(), name, code.to_string())];
     }
@@ -294,6 +318,36 @@ mod tests {
                 &[("Sea", "#0f5c7a"), ("X", "teal")],
             ),
             ("R15 G92 B122 ", &[("", "#0f5c7a")]),
+            (
+                "--primary: 200 77% 38%;\n--color-sea: 15 92 122;\n--gap: 4 8 12;",
+                &[
+                    ("Primary", "#167aac"),
+                    ("Sea", "#0f5c7a"),
+                    ("Gap", "#04080c"),
+                ],
+            ),
+            ("Color(0xFF1680AC)", &[("", "#1680ac")]),
+            (
+                "static const veil = Color.fromRGBO(22, 128, 172, 0.5);",
+                &[("Veil", "#1680ac80")],
+            ),
+            (
+                "static let reef = Color(red: 0.9, green: 0.34, blue: 0.12)",
+                &[("Reef", "#e6571f")],
+            ),
+            // Resources of apps have the opacity first.
+            (
+                "<color name=\"colorPrimary\">#FF1680AC</color>",
+                &[("Primary", "#1680ac")],
+            ),
+            (
+                "primary: { main: \"#0b5474\" },\nsea: { 500: '#1680ac' },",
+                &[("Primary", "#0b5474"), ("Sea 500", "#1680ac")],
+            ),
+            (
+                "colors: {\n  primary: {\n    main: '#0b5474',\n    dark: \"rgb(6, 58, 80)\",\n  },\n},",
+                &[("Primary", "#0b5474"), ("Primary dark", "#063a50")],
+            ),
             ("rgb = 15, 92, 122", &[("", "#0f5c7a")]),
         ] {
             let items = color_list(text)
@@ -308,6 +362,17 @@ mod tests {
                 .collect();
             assert_eq!(found, wanted, "{text}");
         }
+        // A piece of code among other lines takes none of them away.
+        let mixed = "sea: {\n  main: '#0b5474',\n}\nteal\nBuoy #e4572e";
+        let names: Vec<_> = color_list(mixed)
+            .into_iter()
+            .filter(|i| i.color.is_ok())
+            .map(|i| i.name)
+            .collect();
+        assert_eq!(
+            names,
+            [Some("Main".to_owned()), None, Some("Buoy".to_owned())]
+        );
         // Numbers that are none of a colour are no code of three digits either.
         for text in [
             "15, 92",

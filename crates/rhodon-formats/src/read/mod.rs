@@ -1,6 +1,7 @@
 //! Files read into a theme document. One file or folder a format; they are listed in [`READERS`],
 //! and command line, API and interface only ask.
 
+mod code;
 mod colors;
 mod document;
 mod found_brand;

@@ -188,20 +188,16 @@ const FACES: [&str; 6] = ["font", "fonts", "family", "families", "type", "typefa
 
 /// A variable that is named after the slot. The earlier word of the slot wins, then the earlier variable.
 fn by_variable(sheet: &Sheet, slot: &Slot) -> Option<(Vec<String>, String)> {
+    let named = sheet
+        .variables
+        .iter()
+        .map(|variable| (words(&variable.name), variable));
+    let of_slot: Vec<_> = named.filter(|(words, _)| slot.may_be(words)).collect();
     slot.words.iter().find_map(|word| {
-        sheet.variables.iter().find_map(|variable| {
-            let words = words(&variable.name);
-            let is_face = words.iter().any(|w| FACES.contains(&w.as_str()));
-            let others = [&BODY, &HEADING, &MONO]
-                .into_iter()
-                .filter(|other| other.setting != slot.setting);
-            let is_other = slot.setting == BODY.setting
-                && others
-                    .flat_map(|other| other.words)
-                    .any(|w| words.iter().any(|own| own == w));
-            if !is_face || is_other || !words.iter().any(|w| w == word) {
-                return None;
-            }
+        let mut called = of_slot
+            .iter()
+            .filter(|(words, _)| words.iter().any(|own| own == word));
+        called.find_map(|(_, variable)| {
             let value = sheet.resolved(&variable.value)?;
             // A weight or a size is no face.
             let is_list = value.contains([',', '"', '\'']);
@@ -209,6 +205,15 @@ fn by_variable(sheet: &Sheet, slot: &Slot) -> Option<(Vec<String>, String)> {
             Some((families, variable.name.clone()))
         })
     })
+}
+
+impl Slot {
+    /// Whether a variable of these words may hold its faces: text is what is called as neither of the others.
+    fn may_be(&self, words: &[String]) -> bool {
+        let has = |of: &[&str]| words.iter().any(|word| of.contains(&word.as_str()));
+        let is_other = self.setting == BODY.setting && (has(HEADING.words) || has(MONO.words));
+        has(&FACES) && !is_other
+    }
 }
 
 /// The words of a variable's name, in small letters.

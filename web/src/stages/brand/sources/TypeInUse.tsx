@@ -78,7 +78,7 @@ export function TypeInUse({ inUse }: { inUse: InUse }) {
         {inUse.told.map((one) => (
           <li key={one.key + one.value}>
             <span>{NAMES[one.key]}</span>
-            <b style={faceOf(one)}>
+            <b style={faceOf(one)} title={one.value}>
               <Told value={one.value} />
             </b>
             <code>{one.by}</code>

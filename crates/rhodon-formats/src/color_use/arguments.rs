@@ -18,8 +18,9 @@ impl<'a> Calls<'a> {
     /// Looks for `hsl(var(--sea)` and its like.
     pub(super) fn of(text: &'a str) -> Self {
         let calls = memmem::find_iter(text.as_bytes(), "(var(--").filter_map(|at| {
-            let before = text[..at].rfind(|c: char| !c.is_ascii_alphabetic());
-            let name = &text[before.map_or(0, |n| n + 1).min(at)..at];
+            let name = text[..at]
+                .rsplit(|c: char| !c.is_ascii_alphabetic())
+                .next()?;
             let known = FUNCTIONS.iter().find(|f| f.eq_ignore_ascii_case(name))?;
             let variable = text[at + "(var(".len()..].split([')', ',', ' ']).next()?;
             Some((variable, *known))
@@ -59,4 +60,48 @@ fn within(call: &str, value: &str) -> Option<Color> {
     let fits = value.len() <= LONGEST
         && value.starts_with(|c: char| c.is_ascii_digit() || matches!(c, '.' | '-'));
     fits.then(|| function(&format!("{call}({value})")))?
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    fn read(text: &str, name: &str, value: &str) -> Option<String> {
+        let found = Calls::of(text).color(name, value);
+        found.map(|(color, call)| format!("{call} {}", color.to_hex()))
+    }
+
+    #[test]
+    fn the_function_around_a_variable_says_what_its_numbers_are() {
+        let used =
+            "é(var(--sea)) .a { color: rgb(var(--sea) / .5); fill: OKLCH(var(--wave, 1)) } (var(--";
+        assert_eq!(
+            read(used, "--sea", "15 92 122").as_deref(),
+            Some("rgb #0f5c7a")
+        );
+        assert_eq!(
+            read(used, "--wave", "0.45 0.085 227").as_deref(),
+            Some("oklch #065e7a")
+        );
+        // What a function takes it for, and not what it looks like.
+        assert_eq!(read("rgb(var(--a))", "--a", "200deg 77% 38%"), None);
+        assert_eq!(
+            read("", "--a", "200 77% 38%").as_deref(),
+            Some("hsl #167aac")
+        );
+        assert_eq!(
+            read("", "--color-a", "15 92 122").as_deref(),
+            Some("rgb #0f5c7a")
+        );
+        for (name, value) in [
+            ("--gap", "15 92 122"),
+            ("--color-a", "15 92 300"),
+            ("--color-a", "15 92"),
+            ("--a", "50% 20%"),
+            ("--a", "a 50% 20%"),
+            ("--a", ""),
+        ] {
+            assert_eq!(read("", name, value), None, "{name}: {value}");
+        }
+    }
 }

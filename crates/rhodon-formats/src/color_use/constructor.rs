@@ -151,6 +151,8 @@ impl Kind {
 
 /// The least decimals by which each of 256 values is told from the others.
 const LEAST_DECIMALS: usize = 3;
+/// More say nothing that a number of double precision holds.
+const MOST_DECIMALS: usize = 17;
 /// What numbers are divided by that run to 255.
 const DIVISORS: [&str; 4] = ["255", "255.0", "255f", "255.0f"];
 
@@ -224,7 +226,7 @@ impl Argument<'_> {
         let is_unit = to_one && (part != Part::Alpha || n <= 1.0);
         let kind = match (self.is_divided, is_unit) {
             (true, _) => Kind::Divided,
-            (false, true) => Kind::Unit(decimals.max(LEAST_DECIMALS)),
+            (false, true) => Kind::Unit(decimals.clamp(LEAST_DECIMALS, MOST_DECIMALS)),
             (false, false) => Kind::Byte,
         };
         let value = if matches!(kind, Kind::Unit(_)) {
@@ -376,6 +378,9 @@ mod tests {
             assert_eq!(color(text, Order::AlphaLast), None, "{text}");
         }
         assert_eq!(color("15, 92, 122", Order::AlphaFirst), None);
+        let long = format!("0.{}, 0.5, 0.5", "1".repeat(70_000));
+        let new = respelt(&long, Order::AlphaLast, Rgb8::new(255, 0, 0), None);
+        assert_eq!(new.as_deref(), Some("1.00000000000000000, 0.000, 0.000"));
         // Where no number holds it, an opacity is not written.
         assert_eq!(
             respelt(

@@ -48,6 +48,7 @@ const STYLE: &[Piece] = &[
         &[],
     ),
     ("a:not(#fee) > b:hover { outline: auto }\n", &[]),
+    (".é(var(--x)) { --y: é; --z: 1, 2é, 3% 4% }\n", &[]),
     (
         ":root { --sea: 200 77% 38%; --wave: 199deg 78.1% 26.9% / .5 ; --at: 4 8 12; --wide: 3 50% }\n",
         &["#167aac", "#0f587a80"],

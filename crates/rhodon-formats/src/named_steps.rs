@@ -32,7 +32,7 @@ const PLACED: u32 = 13;
 const NO_SCALE: [&str; 4] = ["contrast", "on", "A", "a"];
 
 /// The scales among colours that files use, by name.
-pub(crate) fn named_steps<'a>(colors: &'a [Used]) -> Vec<NamedSteps> {
+pub(crate) fn named_steps(colors: &[Used]) -> Vec<NamedSteps> {
     let mut found: IndexMap<&str, BTreeMap<u32, (usize, &Used)>> = IndexMap::new();
     let mut usual: HashMap<&str, &String> = HashMap::new();
     for used in colors {
@@ -49,11 +49,10 @@ pub(crate) fn named_steps<'a>(colors: &'a [Used]) -> Vec<NamedSteps> {
             usual.extend(keys.map(|(outer, _)| (last_part(outer), &used.hex)));
         }
     }
-    let steps = |steps: BTreeMap<u32, (usize, &'a Used)>| -> BTreeMap<u32, &'a Used> {
-        let steps = steps.into_iter();
-        steps.map(|(number, (_, used))| (number, used)).collect()
-    };
-    let found = found.into_iter().map(|(stem, found)| (stem, steps(found)));
+    let found = found.into_iter().map(|(stem, found)| {
+        let steps = found.into_iter().map(|(number, (_, used))| (number, used));
+        (stem, steps.collect::<Vec<_>>())
+    });
     let found = found.filter(|(_, steps)| is_scale(steps));
     let mut out: Vec<NamedSteps> = found
         .map(|(stem, steps)| NamedSteps {
@@ -77,27 +76,31 @@ fn place(used: &Used) -> Option<(usize, usize)> {
 
 /// Whether steps are enough of one run. Counted ones go one after the other, from light to dark or back: what
 /// is only numbered, as the colours of a chart, does not.
-fn is_scale(steps: &BTreeMap<u32, &Used>) -> bool {
-    let different: HashSet<&String> = steps.values().map(|used| &used.hex).collect();
+fn is_scale(steps: &[(u32, &Used)]) -> bool {
+    let different: HashSet<&String> = steps.iter().map(|(_, used)| &used.hex).collect();
     if steps.len() > MOST_STEPS {
         return false;
     }
-    if steps.keys().any(|number| *number >= PLACED) {
+    if steps.iter().any(|(number, _)| *number >= PLACED) {
         return different.len() >= LEAST_STEPS;
     }
-    let numbers: Vec<u32> = steps.keys().copied().collect();
-    let is_counted = numbers[0] <= 1 && numbers.windows(2).all(|pair| pair[1] == pair[0] + 1);
-    let light: Vec<f64> = steps.values().map(|used| used.code().lightness()).collect();
+    let is_next = |pair: &[(u32, &Used)]| pair[1].0 == pair[0].0 + 1;
+    let is_counted =
+        steps.first().is_some_and(|(first, _)| *first <= 1) && steps.windows(2).all(is_next);
+    let light: Vec<f64> = steps
+        .iter()
+        .map(|(_, used)| used.code().lightness())
+        .collect();
     let is_run = light.is_sorted() || light.iter().rev().is_sorted();
     different.len() >= LEAST_COUNTED && is_counted && is_run
 }
 
-fn strongest(steps: &BTreeMap<u32, &Used>) -> Option<String> {
+fn strongest(steps: &[(u32, &Used)]) -> Option<String> {
     let chroma = |used: &Used| used.code().to_oklch().c;
     let most = steps
-        .values()
-        .max_by(|a, b| chroma(a).total_cmp(&chroma(b)));
-    most.map(|used| used.hex.clone())
+        .iter()
+        .max_by(|(_, a), (_, b)| chroma(a).total_cmp(&chroma(b)));
+    most.map(|(_, used)| used.hex.clone())
 }
 
 /// A name that ends in the number of a step: `--blue-100`, `$blue100`, `colors.blue.100`, `blue_1`.

@@ -42,29 +42,23 @@ const PICKS: &[&str] = &[
 
 /// Finds the colours of a script.
 pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
-    let mut reader = Reader {
-        text,
-        at: 0,
-        before: Vec::new(),
-    };
-    // Brackets that are open, and whether each holds an entry; the keys that lead into those.
-    let (mut open, mut entries, mut keys) = (Vec::new(), Entries::default(), Vec::new());
+    let mut reader = Reader::new(text);
+    // Brackets that are open, and whether each holds an entry.
+    let (mut open, mut entries) = (Vec::new(), Entries::default());
     while let Some(token) = reader.next() {
         let before = out.len();
         let (key, range) = match token {
-            Token::Open(is_list, key) => {
+            Token::Open(is_list) => {
                 open.push(is_list);
                 if is_list {
                     entries.open();
                 }
-                keys.push(key);
                 continue;
             }
             Token::Close => {
                 if open.pop() == Some(true) {
                     entries.close(out);
                 }
-                keys.pop();
                 continue;
             }
             Token::Text(range) => (reader.in_text(range.clone(), out), range),
@@ -75,7 +69,7 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
         };
         let color = (out.len() > before).then_some(before);
         if let Some(name) = out.get_mut(before).and_then(|found| found.name.as_mut()) {
-            *name = path(&keys, name);
+            *name = reader.path(name);
         }
         if let (Some(key), Some(held)) = (key, text.get(range)) {
             entries.value(&key, held, color);
@@ -95,24 +89,18 @@ pub(crate) struct Held<'a> {
 
 /// Everything that stands under keys.
 pub(crate) fn values(text: &str) -> Vec<Held<'_>> {
-    let mut reader = Reader {
-        text,
-        at: 0,
-        before: Vec::new(),
-    };
-    let (mut keys, mut open, mut count) = (Vec::new(), Vec::new(), 0);
+    let mut reader = Reader::new(text);
+    let (mut open, mut count) = (Vec::new(), 0);
     let mut out = Vec::new();
     while let Some(token) = reader.next() {
         let (range, is_number) = match token {
-            Token::Open(_, key) => {
+            Token::Open(_) => {
                 count += 1;
                 open.push(count);
-                keys.push(key);
                 continue;
             }
             Token::Close => {
                 open.pop();
-                keys.pop();
                 continue;
             }
             Token::Text(range) => (range, false),
@@ -123,10 +111,7 @@ pub(crate) fn values(text: &str) -> Vec<Held<'_>> {
             reader.note(range);
             continue;
         }
-        let path = match reader.name() {
-            Some(key) => path(&keys, &key),
-            None => path(&keys, ""),
-        };
+        let path = reader.path(&reader.name().unwrap_or_default());
         if let Some(held) = text.get(range.clone()).filter(|_| !path.is_empty()) {
             out.push(Held {
                 path,
@@ -143,26 +128,13 @@ pub(crate) fn values(text: &str) -> Vec<Held<'_>> {
 /// How many keys that lead to a colour belong to its name.
 const DEEPEST: usize = 6;
 
-/// A key behind those that lead to it, with dots between them; the keys alone where it is empty.
-fn path(outer: &[Option<String>], key: &str) -> String {
-    // A call around the value alone has the key of the value.
-    let outer = match outer {
-        [rest @ .., Some(last)] if last == key => rest,
-        _ => outer,
-    };
-    let from = outer.len().saturating_sub(DEEPEST);
-    let outer = outer[from..].iter().flatten().map(String::as_str);
-    let own = (!key.is_empty()).then_some(key);
-    outer.chain(own).collect::<Vec<_>>().join(".")
-}
-
 enum Token {
     Text(Range<usize>),
     Number(Range<usize>),
     /// The numbers that a colour is made of.
     Made(Range<usize>, Color, Order),
-    /// A bracket, whether it holds keys with values, and the key that takes all of it.
-    Open(bool, Option<String>),
+    /// A bracket, and whether it holds keys with values.
+    Open(bool),
     Close,
 }
 
@@ -171,12 +143,36 @@ struct Reader<'a> {
     at: usize,
     /// Words and signs before, the last one last; a few are enough.
     before: Vec<&'a str>,
+    /// The key that takes each bracket which is open, where one does.
+    keys: Vec<Option<String>>,
 }
 
 /// How many words before a colour are looked at.
 const LOOKS_BACK: usize = 12;
 
 impl<'a> Reader<'a> {
+    fn new(text: &'a str) -> Self {
+        Self {
+            text,
+            at: 0,
+            before: Vec::new(),
+            keys: Vec::new(),
+        }
+    }
+
+    /// A key behind those that lead to it, with dots between them; those alone where it is empty.
+    fn path(&self, key: &str) -> String {
+        // A call around the value alone has the key of the value.
+        let outer = match &self.keys[..] {
+            [rest @ .., Some(last)] if last == key => rest,
+            all => all,
+        };
+        let from = outer.len().saturating_sub(DEEPEST);
+        let outer = outer[from..].iter().flatten().map(String::as_str);
+        let own = (!key.is_empty()).then_some(key);
+        outer.chain(own).collect::<Vec<_>>().join(".")
+    }
+
     fn note(&mut self, range: Range<usize>) {
         if self.before.len() == LOOKS_BACK {
             self.before.remove(0);
@@ -231,8 +227,14 @@ impl<'a> Reader<'a> {
                     };
                     self.note(at..at + 1);
                     match b {
-                        b'{' | b'[' | b'(' => return Some(Token::Open(is_list, key)),
-                        b'}' | b']' | b')' => return Some(Token::Close),
+                        b'{' | b'[' | b'(' => {
+                            self.keys.push(key);
+                            return Some(Token::Open(is_list));
+                        }
+                        b'}' | b']' | b')' => {
+                            self.keys.pop();
+                            return Some(Token::Close);
+                        }
                         _ => {}
                     }
                 }

@@ -8,7 +8,7 @@ use super::import::{Import, InputFile, ReadProblem};
 use super::key_name::words;
 use super::reader::Reader;
 use crate::color_use::{FINDERS, finder_for};
-use crate::inventory::{NEAR, Used, inventory};
+use crate::inventory::{NEAR, inventory};
 use crate::type_use::{TypeUse, type_in_use};
 
 /// See the module.
@@ -32,21 +32,14 @@ fn sniff(file: &InputFile) -> bool {
 
 fn read(files: &[InputFile], import: &mut Import) {
     let said = type_in_use(files);
-    let mut found = inventory(files, NEAR);
+    let found = inventory(files, NEAR);
     for (file, why) in &found.skipped {
         import.problems.push(ReadProblem::new(file, "", why));
     }
-    if let Some(page) = &said.page {
-        // What pages stand on is none of the brand's, unless there is nothing else.
-        let hex = page.code.to_string();
-        let is_page = |used: &Used| used.hex == hex;
-        if !found.colors.iter().all(is_page) {
-            found.colors.retain(|used| !is_page(used));
-        }
-    }
     let mut document = Document::empty();
     document.name = files.first().map(|f| title(&f.name)).unwrap_or_default();
-    add_found(&found, files, &mut document, &mut import.notes);
+    let page = said.page.as_ref().map(|page| page.code);
+    add_found(found, page, files, &mut document, &mut import.notes);
     if let (true, Some(file)) = (document.brand.is_empty(), files.first()) {
         let message = "expected at least one colour, found none";
         import

@@ -22,13 +22,20 @@ const GREYS: [&str; 6] = ["gray", "grey", "neutral", "slate", "stone", "zinc"];
 /// Oklch chroma below which what is called so is one.
 const TINGED: f64 = 0.06;
 
-/// Adds what was found to a document; `notes` tell what was done with names.
+/// Adds what was found to a document; `notes` tell what was done with names. What pages stand on is none of the
+/// brand's, unless there is nothing else.
 pub(super) fn add_found(
-    found: &Inventory,
+    mut found: Inventory,
+    page: Option<Rgb8>,
     files: &[InputFile],
     document: &mut Document,
     notes: &mut Vec<String>,
 ) {
+    let is_page = |used: &Used| Some(&used.hex) == page.map(|code| code.to_string()).as_ref();
+    if !found.colors.iter().all(is_page) {
+        found.colors.retain(|used| !is_page(used));
+    }
+    let found = &found;
     let mut based = with_bases(found);
     based.sort_by_key(|(_, used)| first_place(used, files));
     let (greys, colored): (Vec<_>, Vec<_>) = based
@@ -158,7 +165,6 @@ fn shade_of(name: &str) -> Option<&str> {
 }
 
 fn add(document: &mut Document, name: &str, used: &Used) -> Slug {
-    let color: Rgb8 = used.code();
     let first = used.places.first();
     let from = first.and_then(|place| {
         // Where it lies on somebody's machine belongs in no document.
@@ -167,7 +173,7 @@ fn add(document: &mut Document, name: &str, used: &Used) -> Slug {
         let name = base.map_or(place.file.as_ref().into(), |base| base.to_string_lossy());
         Provenance::file(&name, place.line, place.column)
     });
-    let slug = document.add_brand(name, Typed::from_color(color.into()), from);
+    let slug = document.add_brand(name, Typed::from_color(used.code().into()), from);
     document.play_by_name(&slug);
     slug
 }

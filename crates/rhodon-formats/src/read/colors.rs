@@ -48,6 +48,10 @@ fn read(files: &[InputFile], import: &mut Import) {
         return;
     }
     import.notes.extend(said.told.iter().map(TypeUse::sentence));
+    let left = said.left.iter();
+    import.notes.extend(
+        left.map(|address| format!("Faces from {address} are left: expected an https address")),
+    );
     document.typography = said.faces;
     document.shape = said.shape;
     if let Some(page) = said.page {

@@ -72,6 +72,8 @@ pub struct TypeInUse {
     pub page: Option<PageUse>,
     /// Where each of them comes from.
     pub told: Vec<TypeUse>,
+    /// Addresses of faces that no document takes.
+    pub left: Vec<String>,
 }
 
 impl TypeUse {
@@ -158,13 +160,19 @@ fn faces(sheet: &Sheet, found: &mut TypeInUse) {
     let mut seen = HashSet::new();
     let of_fonts = sheet.imports.iter().filter(|a| brings_fonts(a));
     let addresses: Vec<String> = of_fonts.filter(|a| seen.insert(*a)).cloned().collect();
-    found.faces.import = WebFonts::of(addresses);
+    found.faces.import = WebFonts::of(addresses.iter().cloned());
     let taken = found.faces.import.iter().flat_map(WebFonts::addresses);
-    found.told.extend(taken.map(|address| TypeUse {
+    found.told.extend(taken.clone().map(|address| TypeUse {
         setting: Setting::Import,
         value: address.clone(),
         by: "@import".to_owned(),
     }));
+    let is_taken = |address: &String| taken.clone().any(|taken| taken == address);
+    found.left = addresses
+        .iter()
+        .filter(|address| !is_taken(address))
+        .cloned()
+        .collect();
 }
 
 /// Whether the sheet at an address looks as if it held faces: other sheets are not the theme's to load.

@@ -120,6 +120,17 @@ fn configurations_say_it_by_their_keys() {
     }
 }
 
+#[test]
+fn an_address_of_faces_that_no_document_takes_is_told() {
+    let sheet =
+        "@import 'http://faces.example/font.css'; @import '/fonts/own.css'; a { color: #0f5c7a }";
+    let import = read(&[InputFile::text("a.css", sheet)]);
+    let told = ["http://faces.example/font.css", "/fonts/own.css"]
+        .map(|address| format!("Faces from {address} are left: expected an https address"));
+    assert_eq!(import.notes, told);
+    assert!(import.spec.unwrap().to_json().get("type").is_none());
+}
+
 /// What a theme that is read from one sheet has as its page.
 fn page_of(name: &str, text: &str) -> Value {
     let import = read(&[InputFile::text(name, text)]);

@@ -205,6 +205,7 @@ impl From<TypeInUse> for TypeInUseView {
             shape,
             page,
             told,
+            left: _,
         } = found;
         Self {
             page: page.map(|page| PageUseView {

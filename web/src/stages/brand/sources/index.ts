@@ -21,7 +21,7 @@ export const SOURCES = [
     id: "files",
     name: "files",
     words:
-      "project folder zip archive inventory colors in use duplicates css sass json toml yaml settings palette own tokens from names scale steps pins pinned",
+      "project folder zip archive inventory colors in use duplicates css sass json toml yaml settings palette own tokens from names scale steps pins pinned style sheet configuration faces web fonts radius page background of a site",
     load: lazy(() => import("./FilesSource")),
   },
   {
@@ -39,7 +39,7 @@ export const SOURCES = [
   {
     id: "faces",
     name: "type and shape",
-    words: "web font typeface faces family size weight width narrow wide script radius border",
+    words: "web fonts typeface faces family size weight width narrow wide script radius border",
     load: lazy(() => import("./TypeAndShape")),
   },
 ] as const satisfies { id: string; name: string; words: string; load: ComponentType }[];

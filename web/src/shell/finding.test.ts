@@ -31,3 +31,10 @@ test("every word must fit, and what begins like the first comes first", () => {
     "Handoff",
   ]);
 });
+
+test("what answers to a word sooner comes before what tells of it in passing", () => {
+  const files = hit("Brand: files", "project folder, its faces and web fonts");
+  const faces = hit("Brand: type and shape", "web fonts, faces");
+  expect(found("web font", [files, faces])).toEqual(["Brand: type and shape", "Brand: files"]);
+  expect(found("folder", [files, faces])).toEqual(["Brand: files"]);
+});

@@ -47,32 +47,37 @@ export const indexed = (everything: Found[]): Indexed[] =>
     };
   });
 
-/** What fits all words, group by group; what begins like the first word comes first. */
+/**
+ * What fits all words, group by group; what begins like the first word comes first, then what tells of it
+ * sooner: of what something answers to, the most usual words stand in front.
+ */
 export function ranked(everything: Indexed[], text: string): FoundGroup[] {
   const words = plain(text).split(/\s+/).filter(Boolean);
   const [first = ""] = words;
-  const groups = new Map<string, { best: number; ranks: Found[][] }>();
+  const groups = new Map<string, { rank: number; hit: Found }[]>();
   for (const entry of everything) {
     if (!words.every((word) => entry.all.includes(word))) continue;
-    const rank = first ? rankOf(entry, first) : 0;
-    const { group } = entry.hit;
-    const found = groups.get(group) ?? { best: rank, ranks: [] };
-    groups.set(group, found);
-    found.best = Math.min(found.best, rank);
-    found.ranks[rank] ??= [];
-    found.ranks[rank].push(entry.hit);
+    const { hit } = entry;
+    const found = groups.get(hit.group) ?? [];
+    groups.set(hit.group, found);
+    found.push({ rank: first ? rankOf(entry, first) : 0, hit });
   }
   return [...groups]
-    .sort(([, a], [, b]) => a.best - b.best)
-    .map(([group, { ranks }]) => ({ group, hits: ranks.flat().slice(0, MOST) }));
+    .map(([group, found]) => ({ group, found: found.sort((a, b) => a.rank - b.rank) }))
+    .sort((a, b) => (a.found[0]?.rank ?? 0) - (b.found[0]?.rank ?? 0))
+    .map(({ group, found }) => ({ group, hits: found.slice(0, MOST).map(({ hit }) => hit) }));
 }
 
-/** 0 where a name is the word, 1 where it begins with it, 2 where a part does, 3 elsewhere, 4 in its help alone. */
+/**
+ * 0 where a name is the word, 1 where it begins with it, 2 where a part does, from 3 elsewhere, more the
+ * later it stands, and last in its help alone.
+ */
 function rankOf({ name, parts, own }: Indexed, word: string): number {
   if (name === word) return 0;
   if (name.startsWith(word)) return 1;
   if (parts.some((part) => part.startsWith(word))) return 2;
-  return own.includes(word) ? 3 : 4;
+  const at = own.indexOf(word);
+  return at < 0 ? Number.MAX_SAFE_INTEGER : 3 + at;
 }
 
 /** A token near to a colour, in one mode. */

@@ -110,6 +110,38 @@ test("mode and primary are switched apart, and what is announced is what was cho
   expect(await ground(page)).toBe("rgb(244, 244, 255)");
 });
 
+test("brand colours of one theme play its primary part, and what it stands on", async ({
+  page,
+  slug,
+  request,
+  context,
+}) => {
+  const { spec } = await (await request.get(`/api/themes/${slug}`)).json();
+  const brand = [...spec.brand, { name: "Sand", slug: "sand", color: "#f3ead7" }];
+  const options = { primary: "buoy", surface: "sand" };
+  const data = { spec: { ...spec, brand }, target: "switch", options };
+  const written = await (await request.post("/api/export", { data })).json();
+  expect(written.warnings).toEqual([]);
+  const fields = `<theme-select for="primary" label="Primary"></theme-select>
+    <theme-select for="surface" label="Surface"></theme-select><script type="module" src="/switch.js"></script>`;
+  const byPath = Object.fromEntries(written.files.map((f: { path: string; text: string }) => [f.path, f.text]));
+  await serve(context, byPath, fields);
+  await page.goto(ORIGIN);
+  const [first, white] = [await primary(page), await ground(page)];
+  const primaries = page.getByRole("combobox", { name: "Primary" });
+  await expect(primaries.getByRole("option")).toHaveText(["Petrol", "Buoy"]);
+  await primaries.selectOption("Buoy");
+  await expect.poll(() => primary(page)).toBe("rgb(228, 87, 46)");
+  expect(await ground(page)).toBe(white);
+  await page.getByRole("combobox", { name: "Surface" }).selectOption("Sand");
+  await expect.poll(() => ground(page)).toBe("rgb(243, 234, 215)");
+  await page.reload();
+  await expect(primaries).toHaveValue("buoy");
+  expect(await ground(page)).toBe("rgb(243, 234, 215)");
+  await primaries.selectOption("Petrol");
+  await expect.poll(() => primary(page)).toBe(first);
+});
+
 test("without a script the system's mode holds, and storage that is refused breaks nothing", async ({
   page,
   slug,

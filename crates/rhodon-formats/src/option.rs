@@ -1,6 +1,7 @@
 //! Options of a target: declared as data, checked once, then read without doubt.
 
 use indexmap::IndexMap;
+use rhodon_theme::Slug;
 
 /// The words of the `groups` option.
 pub(crate) const SECTIONS: &[&str] = &["scales", "roles", "own", "type", "shape"];
@@ -23,6 +24,8 @@ pub enum OptionKind {
     Pattern,
     /// Names separated by commas, or nothing.
     Names,
+    /// Slugs of the theme's brand colours separated by commas, or nothing.
+    Brand,
 }
 
 impl OptionKind {
@@ -36,6 +39,7 @@ impl OptionKind {
             Self::Dotted(_) => "dotted",
             Self::Pattern => "pattern",
             Self::Names => "names",
+            Self::Brand => "brand",
         }
     }
 
@@ -66,6 +70,7 @@ impl OptionKind {
                 "letters, digits, hyphens and underscores around one {name}".to_owned()
             }
             Self::Names => "names of letters, digits and hyphens separated by commas".to_owned(),
+            Self::Brand => "slugs of brand colours separated by commas".to_owned(),
         }
     }
 
@@ -96,8 +101,13 @@ impl OptionKind {
                 starts && value.len() <= 80 && before.bytes().chain(after.bytes()).all(fits)
             }),
             Self::Names => value.is_empty() || value.split(',').all(|name| is_name(name.trim())),
+            Self::Brand => value.is_empty() || value.split(',').all(|slug| is_slug(slug.trim())),
         }
     }
+}
+
+fn is_slug(text: &str) -> bool {
+    text.parse::<Slug>().is_ok()
 }
 
 fn is_name(text: &str) -> bool {

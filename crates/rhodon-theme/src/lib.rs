@@ -35,13 +35,15 @@ pub use audit::{
     AcceptedReport, CheckReport, Finding, FindingReport, Fix, FixReport, Matrix, Mended, Severity,
     audit, mend, mend_all, proportion,
 };
-pub use change::{Change, Changed, Diff, NewBrand, NewToken, Operation, apply, diff, opacity_note};
+pub use change::{
+    Change, Changed, Diff, NewBrand, NewToken, Operation, add_named, apply, diff, opacity_note,
+};
 pub use derive::{Derived, More, MoreCell, derive};
 pub use document::{
     Accepted, Aim, BASE, BOLD, BrandColor, ContrastSettings, CustomToken, Document, FORMAT,
-    InheritError, Inherited, IntentChoice, MAX_BRAND, ModeValues, NUMBERS, NumberField, Problem,
-    Problems, Provenance, RADIUS, REGULAR, Resolved, ScaleSettings, ShapeSettings, TypeSettings,
-    Typed, WebFonts, holds_nul, not_json,
+    InheritError, Inherited, IntentChoice, MAX_BRAND, ModeValues, NUMBERS, NumberField, Part,
+    Problem, Problems, Provenance, RADIUS, REGULAR, Resolved, ScaleSettings, ShapeSettings,
+    TypeSettings, Typed, WebFonts, holds_nul, not_json,
 };
 pub use document::{Form, Slot};
 pub use family::{CellSource, Decision, Whose, decisions, sources};

@@ -112,9 +112,17 @@ const GROUNDS: [&str; 7] = [
     "text",
 ];
 
+/// Those of them that name the page itself.
+const PAGES: [&str; 3] = ["background", "page", "surface"];
+
 /// Whether a name is that of a page, or of what is written or drawn on it, and not of a brand's colour.
 pub fn is_ground(name: &str) -> bool {
     GROUNDS.contains(&name.to_lowercase().as_str())
+}
+
+/// Whether a name is that of what pages stand on.
+pub fn is_page(name: &str) -> bool {
+    PAGES.contains(&name.to_lowercase().as_str())
 }
 
 #[cfg(test)]

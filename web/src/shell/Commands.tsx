@@ -1,4 +1,4 @@
-import { useHotkeys } from "@mantine/hooks";
+import { type HotkeyItem, useHotkeys } from "@mantine/hooks";
 import { type ComponentType, type ReactNode, useEffect, useState } from "react";
 import { later, useAsked } from "../ui/later";
 import { type DialogName, useDialog, useDialogs } from "./dialogs";
@@ -29,14 +29,7 @@ export function Commands({ fits = () => true }: Props) {
   const finding = useDialogs((s) => s.opened === "finder");
   const Finder = useFinder(finding);
   const typed = useEarlyWords(finding);
-  useHotkeys(keysOf(actions.filter((action) => !action.inFields)));
-  useHotkeys(
-    keysOf(
-      actions.filter((action) => action.inFields),
-      unlessAsked,
-    ),
-    [],
-  );
+  useHotkeys(keysOf(actions), []);
   return (
     <>
       {finding && Finder && <Finder actions={actions} typed={typed} />}
@@ -58,15 +51,24 @@ function Once({ asked, children }: { asked: DialogName; children: ReactNode }) {
 }
 
 /** The keys of actions, as `useHotkeys` takes them. */
-const keysOf = (actions: Action[], when = (run: () => void) => run()) =>
-  actions.flatMap(({ hotkeys = [], run }) =>
-    hotkeys.map((keys): [string, () => void] => [keys, () => when(run)]),
+const keysOf = (actions: Action[]) =>
+  actions.flatMap(({ hotkeys = [], inFields, run }) =>
+    hotkeys.map((keys): HotkeyItem => {
+      const heard = (event: KeyboardEvent) => {
+        if (inFields ? isAsked() : takesText(event.target)) return;
+        event.preventDefault();
+        run();
+      };
+      return [keys, heard, { preventDefault: inFields ?? false }];
+    }),
   );
 
 /** What is typed into a question is not left behind. */
-function unlessAsked(run: () => void) {
-  if (!document.activeElement?.closest("[role=dialog]")) run();
-}
+const isAsked = () => Boolean(document.activeElement?.closest("[role=dialog]"));
+
+/** Whether a key is a letter to what has the focus; what is ticked or pressed has no use for letters. */
+const takesText = (target: EventTarget | null) =>
+  target instanceof Element && target.matches("select, textarea, input:not([type=checkbox], [type=radio])");
 
 /**
  * The finder, a package of its own that is fetched once somebody moves: it is mostly there before it is

@@ -7,7 +7,7 @@ use std::collections::HashSet;
 use std::path::Path;
 
 use rhodon_color::Rgb8;
-use rhodon_theme::{Document, Intent, Provenance, Slug, Typed, capitalised, is_ground};
+use rhodon_theme::{Document, Intent, Provenance, Slug, Typed, add_named, capitalised, is_ground};
 
 use super::import::InputFile;
 use super::key_name::{BESIDE, readable, words};
@@ -173,9 +173,7 @@ fn add(document: &mut Document, name: &str, used: &Used) -> Slug {
         let name = base.map_or(place.file.as_ref().into(), |base| base.to_string_lossy());
         Provenance::file(&name, place.line, place.column)
     });
-    let slug = document.add_brand(name, Typed::from_color(used.code().into()), from);
-    document.play_by_name(&slug);
-    slug
+    add_named(document, name, Typed::from_color(used.code().into()), from)
 }
 
 /// Where a colour stands first: the file, the line and the column.

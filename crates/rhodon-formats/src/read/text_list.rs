@@ -1,7 +1,7 @@
 //! `list`: a text file with a colour a line, in any notation, with names or without, as it may be pasted.
 
 use rhodon_color::{Color, ColorError};
-use rhodon_theme::{Document, MAX_BRAND, Typed, color_look};
+use rhodon_theme::{Document, MAX_BRAND, Typed, add_named, color_look};
 
 use super::colors::title;
 use super::import::{Import, InputFile, ReadProblem};
@@ -44,8 +44,7 @@ fn read(files: &[InputFile], import: &mut Import) {
                 }
                 Ok(Ok(color)) => {
                     let name = item.name.unwrap_or_else(|| color_look(color.to_rgb8()));
-                    let slug = document.add_brand(&name, color, None);
-                    document.play_by_name(&slug);
+                    add_named(&mut document, &name, color, None);
                 }
                 Ok(Err(why)) => refuse(why),
                 Err(why) => refuse(why.clone()),

@@ -44,6 +44,7 @@ mod site_css;
 mod site_palette;
 mod spec;
 mod switch;
+mod switch_choice;
 pub(crate) mod tokens;
 mod typescript;
 mod utility;

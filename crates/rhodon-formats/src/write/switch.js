@@ -1,6 +1,12 @@
 export const themes = [
   @themes
 ];
+export const choices = {
+  theme: themes,
+  mode: [["light"], ["dark"]],
+  primary: @primary,
+  surface: @surface,
+};
 const key = @key;
 const { dataset } = document.documentElement;
 
@@ -13,7 +19,7 @@ export const current = () => {
 };
 
 const show = (choice) => {
-  for (const kind of ["theme", "mode", "primary", "surface"]) {
+  for (const kind in choices) {
     if (choice[kind]) dataset[kind] = choice[kind];
     else delete dataset[kind];
   }
@@ -40,10 +46,10 @@ customElements.define(
       select.ariaLabel = this.getAttribute("label") || kind;
       const none = this.getAttribute("none") || { mode: "system" }[kind];
       if (none) select.add(new Option(none, ""));
-      for (const [slug, name] of kind === "mode" ? [["light"], ["dark"]] : themes)
-        select.add(new Option(name || slug, slug));
+      const list = choices[kind];
+      for (const [slug, name] of list) select.add(new Option(name || slug, slug));
       const read = () => {
-        select.value = current()[kind] || (none ? "" : themes[0][0]);
+        select.value = current()[kind] || (none ? "" : list[0][0]);
       };
       select.onchange = () => choose({ [kind]: select.value });
       addEventListener("themechange", read);

@@ -2,11 +2,12 @@
 //! both modes, with a small module that sets, remembers and announces the choice.
 
 use indexmap::{IndexMap, IndexSet};
-use rhodon_theme::{Derived, Section, Slug, Token};
+use rhodon_theme::{Part, Slug, Token};
 use serde_json::json;
 
 use super::css::CssWriter;
 use super::css_tree::{Node, print_all};
+use super::switch_choice::{Choices, PRIMARY, SURFACE, part_of};
 use crate::error::ExportError;
 use crate::job::{Comment, Job};
 use crate::name;
@@ -28,7 +29,13 @@ pub(crate) static TARGET: Target = Target {
     id: "switch",
     name: "Switch at run time",
     group: Group::Web,
-    options: &[KEY, TargetOption::PREFIX, TargetOption::GROUPS],
+    options: &[
+        KEY,
+        TargetOption::PREFIX,
+        PRIMARY,
+        SURFACE,
+        TargetOption::GROUPS,
+    ],
     files: &["switch.css", "switch.js", "switch.d.ts", "switch.head.html"],
     keys: &[
         "data-theme",
@@ -45,101 +52,100 @@ pub(crate) static TARGET: Target = Target {
     write,
 };
 
-/// Parts of a theme that can be switched apart from the rest of it.
-#[derive(Clone, Copy, Debug, PartialEq, Eq)]
-enum Part {
-    Primary,
-    Surface,
-    Rest,
+/// Where what another theme declares holds: under its own name, or where a part is chosen alone.
+#[derive(Clone, Copy, PartialEq, Eq, Hash)]
+struct Held<'a> {
+    slug: &'a Slug,
+    /// A brand colour that plays a part, and no theme.
+    alone: bool,
 }
 
-impl Part {
-    const ALL: [Self; 3] = [Self::Primary, Self::Surface, Self::Rest];
-
-    fn of(token: &Token) -> Self {
-        match (token.section, token.group()) {
-            (Section::Roles, "primary" | "link" | "selection" | "focus" | "bar") => Self::Primary,
-            (Section::Roles, "surface" | "text" | "border" | "disabled") => Self::Surface,
-            _ => Self::Rest,
+impl Held<'_> {
+    fn selector(self, part: Option<Part>) -> String {
+        let slug = self.slug;
+        let by_theme = format!(":root[data-theme=\"{slug}\"]");
+        let Some(part) = part.map(attribute) else {
+            return by_theme;
+        };
+        let chosen = format!(":root[{part}=\"{slug}\"]");
+        match self.alone {
+            true => chosen,
+            false => format!("{by_theme}:not([{part}]),\n{chosen}"),
         }
     }
+}
 
-    /// Where a theme's share of it holds.
-    fn selector(self, theme: &str) -> String {
-        let by_theme = format!(":root[data-theme=\"{theme}\"]");
-        match self {
-            Self::Rest => by_theme,
-            Self::Primary => {
-                format!("{by_theme}:not([data-primary]),\n:root[data-primary=\"{theme}\"]")
-            }
-            Self::Surface => {
-                format!("{by_theme}:not([data-surface]),\n:root[data-surface=\"{theme}\"]")
-            }
-        }
+fn attribute(part: Part) -> &'static str {
+    match part {
+        Part::Primary => "data-primary",
+        Part::Surface => "data-surface",
     }
 }
 
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let themes = named(job);
+    let choices = Choices::new(job);
     let mut nodes = CssWriter::switched(job, true)?.switchable();
-    nodes.extend(differing(job, &themes[1..])?);
+    nodes.extend(differing(job, &choices)?);
     let mut sheet = String::with_capacity(24 * 1024);
-    let fonts = themes.iter().flat_map(|(_, theme)| &theme.web_fonts);
-    let fonts: IndexSet<&String> = fonts.collect();
+    let themes = choices.themes.iter().map(|choice| choice.theme);
+    let fonts: IndexSet<&String> = themes.flat_map(|theme| &theme.web_fonts).collect();
     web_font::import(fonts, &mut sheet);
     print_all(&nodes, 0, &mut sheet);
-    let warnings = crate::losses::mapped(job.tokens());
     let key = job.settings.get(&KEY);
-    Ok(Output {
-        files: vec![
-            job.file("switch.css", Comment::BLOCK, &sheet),
-            job.file("switch.js", Comment::BLOCK, &module(key, &themes)),
-            job.file("switch.d.ts", Comment::BLOCK, &types(&themes)),
-            head(job, key),
-        ],
-        warnings,
-    })
+    let mut warnings = crate::losses::mapped(job.tokens());
+    let files = vec![
+        job.file("switch.css", Comment::BLOCK, &sheet),
+        job.file("switch.js", Comment::BLOCK, &module(key, &choices)),
+        job.file("switch.d.ts", Comment::BLOCK, &types(&choices)),
+        head(job, key),
+    ];
+    warnings.extend(choices.warnings);
+    Ok(Output { files, warnings })
 }
 
-/// The themes under the names that attributes have for them, the one at hand first.
-fn named<'a>(job: &Job<'a>) -> Vec<(Slug, &'a Derived)> {
-    let mut out: Vec<(Slug, &Derived)> = Vec::with_capacity(1 + job.beside.len());
-    for theme in std::iter::once(job.theme).chain(job.beside.iter().copied()) {
-        let taken = |slug: &Slug| out.iter().any(|(known, _)| known == slug);
-        let slug = Slug::from_name(&theme.name, &Slug::theme()).unique(taken);
-        out.push((slug, theme));
-    }
-    out
-}
+/// Lines by the group of tokens they belong to.
+type Lines<'a> = IndexMap<&'a str, String>;
 
-/// What other themes declare otherwise than the first one, part by part; what several of them say
-/// alike stands once. What is switched apart refers to nothing that another theme may lack.
-fn differing<'a>(job: &Job<'a>, themes: &[(Slug, &'a Derived)]) -> Result<Vec<Node>, ExportError> {
+/// What other themes, and other colours in a part of this one, declare otherwise, part by part; what
+/// several of them say alike stands once. What is switched apart refers to nothing that another theme may lack.
+fn differing(job: &Job<'_>, choices: &Choices<'_>) -> Result<Vec<Node>, ExportError> {
     let first = both_ways(job)?;
-    let mut by_part = Part::ALL.map(|part| (part, IndexMap::<(&str, String), Vec<&Slug>>::new()));
-    for (slug, theme) in themes {
-        for (token, line) in own_lines(job, &first, &job.of(theme))? {
-            let lines = &mut by_part[Part::of(token) as usize].1;
-            lines.entry((token.group(), line)).or_default().push(slug);
-        }
-    }
     let mut nodes = Vec::new();
-    for (part, lines) in by_part {
-        let mut by_themes: IndexMap<Vec<&Slug>, IndexMap<&str, String>> = IndexMap::new();
-        for ((group, line), slugs) in lines {
-            by_themes
-                .entry(slugs)
-                .or_default()
-                .entry(group)
-                .or_default()
-                .push_str(&line);
+    for part in [Some(Part::Primary), Some(Part::Surface), None] {
+        let themes = choices.themes.iter().skip(1);
+        let themes = themes.map(|choice| (&choice.slug, choice.theme, false));
+        let alone = part.map_or(&[][..], |part| choices.of_part(part));
+        let alone = alone
+            .iter()
+            .map(|choice| (&choice.slug, &choice.theme, true));
+        let mut lines: IndexMap<(&str, String), Vec<Held<'_>>> = IndexMap::new();
+        for (slug, theme, alone) in themes.chain(alone) {
+            for (token, line) in own_lines(job, &first, &job.of(theme), part)? {
+                let held = Held { slug, alone };
+                lines.entry((token.group(), line)).or_default().push(held);
+            }
         }
-        nodes.extend(by_themes.into_iter().map(|(slugs, groups)| {
-            let selectors: Vec<String> = slugs.iter().map(|s| part.selector(s.as_str())).collect();
-            Node::rule(&selectors.join(",\n"), groups.into_values().collect())
-        }));
+        nodes.extend(rules(lines, part));
     }
     Ok(nodes)
+}
+
+/// A rule for each set of those who say the same.
+fn rules(lines: IndexMap<(&str, String), Vec<Held<'_>>>, part: Option<Part>) -> Vec<Node> {
+    let mut by_holders: IndexMap<Vec<Held<'_>>, Lines<'_>> = IndexMap::new();
+    for ((group, line), held) in lines {
+        by_holders
+            .entry(held)
+            .or_default()
+            .entry(group)
+            .or_default()
+            .push_str(&line);
+    }
+    let rule = |(holders, groups): (Vec<Held<'_>>, Lines<'_>)| {
+        let selectors: Vec<String> = holders.into_iter().map(|h| h.selector(part)).collect();
+        Node::rule(&selectors.join(",\n"), groups.into_values().collect())
+    };
+    by_holders.into_iter().map(rule).collect()
 }
 
 /// Declarations of a theme by name and by value.
@@ -150,15 +156,17 @@ fn both_ways<'a>(job: &Job<'a>) -> Result<[CssWriter<'a>; 2], ExportError> {
     ])
 }
 
-/// The declarations of another theme that the first one has not.
+/// The declarations of a part of another theme that the first one has not.
 fn own_lines<'a>(
     job: &Job<'_>,
     first: &[CssWriter<'_>; 2],
     other: &Job<'a>,
+    part: Option<Part>,
 ) -> Result<Vec<(&'a Token, String)>, ExportError> {
     let own = both_ways(other)?;
-    let lines = other.tokens().filter_map(|token| {
-        let way = usize::from(Part::of(token) != Part::Rest);
+    let of_part = other.tokens().filter(|token| part_of(token) == part);
+    let lines = of_part.filter_map(|token| {
+        let way = usize::from(part.is_some());
         let line = own[way].declared(token);
         let known = job.token(&token.path).filter(|t| !t.omitted);
         let is_same = known.is_some_and(|known| first[way].declared(known) == line);
@@ -167,27 +175,42 @@ fn own_lines<'a>(
     Ok(lines.collect())
 }
 
-/// A string of a script that also stands inside HTML.
+/// A string of a script that also stands inside HTML, and holds no place that is filled.
 fn quoted(text: &str) -> String {
-    json!(text).to_string().replace('<', "\\u003c")
+    let text = json!(text).to_string();
+    text.replace('<', "\\u003c").replace('@', "\\u0040")
 }
 
-fn module(key: &str, themes: &[(Slug, &Derived)]) -> String {
-    let entries: Vec<String> = themes
-        .iter()
-        .map(|(slug, theme)| format!("  [{}, {}],\n", quoted(slug.as_str()), quoted(&theme.name)))
-        .collect();
+fn module(key: &str, choices: &Choices<'_>) -> String {
+    let themes = choices.themes.iter().map(|c| (c.slug.as_str(), &*c.name));
+    let list = |part| match choices.of_part(part).is_empty() {
+        true => "themes".to_owned(),
+        false => format!("[\n{}  ]", entries("    ", choices.offered(part))),
+    };
     MODULE
         .replace("@key", &quoted(key))
-        .replace("  @themes\n", &entries.concat())
+        .replace("  @themes\n", &entries("  ", themes))
+        .replace("@primary", &list(Part::Primary))
+        .replace("@surface", &list(Part::Surface))
 }
 
-fn types(themes: &[(Slug, &Derived)]) -> String {
-    let words: Vec<String> = themes
-        .iter()
-        .map(|(slug, _)| quoted(slug.as_str()))
-        .collect();
-    TYPES.replace("@slugs", &words.join(" | "))
+fn entries<'a>(gap: &str, named: impl IntoIterator<Item = (&'a str, &'a str)>) -> String {
+    let line = |(slug, name)| format!("{gap}[{}, {}],\n", quoted(slug), quoted(name));
+    named.into_iter().map(line).collect()
+}
+
+fn types(choices: &Choices<'_>) -> String {
+    let themes = choices.themes.iter().map(|c| c.slug.as_str());
+    let of_part = |part| union(choices.offered(part).into_iter().map(|(slug, _)| slug));
+    TYPES
+        .replace("@slugs", &union(themes))
+        .replace("@primary", &of_part(Part::Primary))
+        .replace("@surface", &of_part(Part::Surface))
+}
+
+fn union<'a>(slugs: impl IntoIterator<Item = &'a str>) -> String {
+    let words: Vec<String> = slugs.into_iter().map(quoted).collect();
+    words.join(" | ")
 }
 
 /// The lines for the head; a comment of HTML says where they come from.

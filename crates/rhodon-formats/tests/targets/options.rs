@@ -45,6 +45,7 @@ fn other(option: &TargetOption) -> String {
         OptionKind::Dotted(_) => "org.ferries.theme".to_owned(),
         OptionKind::Pattern => format!("own-{}-{{name}}", option.key),
         OptionKind::Names => "slate,zinc".to_owned(),
+        OptionKind::Brand => "buoy,lichen".to_owned(),
     }
 }
 

@@ -2,6 +2,7 @@
 
 use rhodon_color::{Color, Rgb8};
 
+use super::named::page_called;
 use crate::document::{BrandColor, Document, Problems, Provenance, Resolved, ScaleSettings, Typed};
 use crate::label::StepLabel;
 
@@ -53,6 +54,13 @@ pub(super) fn add(theme: &Resolved, colors: &[NewBrand]) -> Result<Document, Pro
         if let Some(intent) = whole.called(&added.slug) {
             whole.let_play(&added.slug, intent);
             document.let_play(&added.slug, intent);
+        }
+        if let Some(own) = document.scales.get(&added.slug) {
+            whole.scales.insert(added.slug.clone(), own.clone());
+        }
+        if let Some((mode, step)) = page_called(&whole, &added.slug) {
+            whole.set_page_to(mode, &step);
+            document.set_page_to(mode, &step);
         }
         document.brand.push(added);
     }

@@ -10,6 +10,7 @@ mod diff;
 mod give_back;
 mod intent;
 mod mend;
+mod named;
 mod remove;
 mod rename;
 mod rename_intent;
@@ -18,6 +19,7 @@ mod reorder;
 pub use add::{NewBrand, opacity_note};
 pub use add_token::NewToken;
 pub use diff::{Change, Diff, diff};
+pub use named::add_named;
 
 use crate::audit::mend_kind;
 use crate::document::{Document, IntentChoice, Problems, Resolved};

@@ -47,13 +47,6 @@ impl Document {
         self.intents.contains_key(&slug) || self.brand.iter().any(|brand| brand.slug == slug)
     }
 
-    /// Lets a brand colour play the intent that its name ends in.
-    pub fn play_by_name(&mut self, slug: &Slug) {
-        if let Some(intent) = self.called(slug) {
-            self.let_play(slug, intent);
-        }
-    }
-
     /// The intent that the name of a brand colour ends in, where nothing else says who plays it. One that is
     /// called exactly as an intent plays it anyway.
     pub(crate) fn called(&self, slug: &Slug) -> Option<Intent> {

@@ -15,6 +15,7 @@ mod part;
 mod problem;
 mod provenance;
 mod read;
+mod recast;
 mod schema;
 mod settings;
 mod typed;
@@ -45,6 +46,7 @@ pub use problem::{Problem, Problems, not_json};
 pub use provenance::Provenance;
 pub(crate) use read::INCOMPLETE;
 pub use read::MAX_BRAND;
+pub use recast::Part;
 pub use typed::Typed;
 pub use typography::{ShapeSettings, TypeSettings, WebFonts};
 
@@ -138,14 +140,19 @@ impl Document {
     }
 
     /// The slug of a name for a new brand colour: one that no brand colour, no derived group and no
-    /// group of own tokens has.
+    /// group of own tokens has. One that is called like a group of roles is the colour of it: `surface-color`.
     pub fn free_slug(&self, name: &str) -> Slug {
         let taken = |s: &Slug| {
             is_role_group(s.as_str())
                 || self.brand.iter().any(|b| b.slug == *s)
                 || self.tokens.keys().any(|path| path.group() == s.as_str())
         };
-        Slug::from_name(name, &Slug::known("brand")).unique(taken)
+        let fallback = Slug::known("brand");
+        let slug = Slug::from_name(name, &fallback);
+        match is_role_group(slug.as_str()) {
+            true => Slug::from_name(&format!("{slug} color"), &fallback).unique(taken),
+            false => slug.unique(taken),
+        }
     }
 
     /// A name that no brand colour has: this one, or it with a number behind it.
@@ -183,8 +190,13 @@ impl Document {
         } else {
             code.to_string()
         };
+        self.set_page_to(mode, &text);
+    }
+
+    /// The same, with what it is set to as it is written: a code or a reference.
+    pub(crate) fn set_page_to(&mut self, mode: Mode, text: &str) {
         let path: Result<TokenPath, _> = Role::SURFACE_BASE.path().parse();
-        let value = Typed::parse(&text, TokenKind::Color);
+        let value = Typed::parse(text, TokenKind::Color);
         if let (Ok(path), Ok(value)) = (path, value) {
             *self.roles.entry(path).or_default().slot(mode) = Some(value);
         }

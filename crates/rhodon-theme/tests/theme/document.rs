@@ -344,7 +344,7 @@ fn a_new_colour_gets_a_slug_that_is_free() {
     let mut spec = theme(json!({ "tokens": { "ferry.wake": { "value": "#111" } } })).merged;
     for (name, slug) in [
         ("Petrol", "petrol-2"),
-        ("Surface", "surface-2"),
+        ("Surface", "surface-color"),
         ("Ferry", "ferry-2"),
         ("Danger", "danger"),
         ("42", "brand"),

@@ -7,6 +7,7 @@ mod document;
 mod family;
 mod kept;
 mod more;
+mod named;
 mod near;
 mod promises;
 mod roles;

@@ -1,9 +1,19 @@
 import { Chip, Input, NativeSelect, TextInput } from "@mantine/core";
 import type { Target } from "../../api/client";
+import { Swatch } from "../../ui/Swatch";
 import classes from "./OptionField.module.css";
+
+/** What can be ticked. */
+interface Chosen {
+  id: string;
+  name: string;
+  color?: string;
+}
 
 interface Props {
   option: Target["options"][number];
+  /** The theme's brand colours, for options that take some of them. */
+  brand: Chosen[];
   value: string;
   /** Why what was typed is not taken. */
   error: string | undefined;
@@ -15,7 +25,7 @@ interface Props {
 }
 
 /** The field for one option, by what it takes. */
-export function OptionField({ option, value, error, onChange, onEnter, onLeave }: Props) {
+export function OptionField({ option, brand, value, error, onChange, onEnter, onLeave }: Props) {
   const shared = { label: option.key, title: option.help, size: "xs", error, onFocus: onEnter } as const;
   if (option.kind === "choice") {
     return (
@@ -28,23 +38,25 @@ export function OptionField({ option, value, error, onChange, onEnter, onLeave }
       />
     );
   }
-  if (option.kind === "list") {
+  if (option.kind === "list" || option.kind === "brand") {
+    const all = option.kind === "list" && option.choices.length;
     const chosen = value === "all" ? option.choices : value.split(",").map((word) => word.trim());
-    const all = option.choices.length;
+    const chips: Chosen[] = option.kind === "list" ? option.choices.map((id) => ({ id, name: id })) : brand;
     return (
       <Input.Wrapper label={option.key} size="xs" error={error} w="100%">
         <Chip.Group
           multiple
           value={chosen}
           onChange={(words) => {
-            const ordered = option.choices.filter((choice) => words.includes(choice));
-            onChange(ordered.length % all === 0 ? "all" : ordered.join(","), true);
+            const ordered = chips.map((chip) => chip.id).filter((id) => words.includes(id));
+            onChange(all && ordered.length % all === 0 ? "all" : ordered.join(","), true);
           }}
         >
           <fieldset className={classes.chips} aria-label={option.key} title={option.help}>
-            {option.choices.map((choice) => (
-              <Chip key={choice} value={choice} size="xs" variant="outline" onFocus={onEnter}>
-                {choice}
+            {chips.map(({ id, name, color }) => (
+              <Chip key={id} value={id} size="xs" variant="outline" onFocus={onEnter}>
+                {color && <Swatch colors={[color]} />}
+                {name}
               </Chip>
             ))}
           </fieldset>

@@ -6,6 +6,7 @@ import { useEditorState } from "../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../editor/selectors";
 import type { Outcome } from "../../editor/store";
 import { OwnHere } from "../../lineage/OwnHere";
+import { usePart } from "../../lineage/useLineage";
 import { CopyButton } from "../../ui/CopyButton";
 import { useOnce } from "../../ui/useOnce";
 import { DRAFT, type Edition, editionOf } from "./edition";
@@ -31,6 +32,11 @@ export function TargetPane({ target, remembered: kept, onRemember }: Props) {
   const { into = "", ...remembered } = kept;
   const spec = useEditorState(documentOf);
   const theme = useEditorState(themeOf);
+  const brand = (usePart((d) => d.brand) ?? []).map(({ slug, name, color }) => ({
+    id: slug ?? name,
+    name,
+    color,
+  }));
   const before = useEditorState((s) => s.before);
   const [refusals, setRefusals] = useState<Record<string, string>>({});
   const [typed, setTyped] = useState<Options>({});
@@ -86,6 +92,7 @@ export function TargetPane({ target, remembered: kept, onRemember }: Props) {
               <OptionField
                 key={o.key}
                 option={o}
+                brand={brand}
                 error={refusals[o.key]}
                 value={options[o.key] ?? written?.options[o.key] ?? o.default}
                 onChange={(value, done) => set(o.key, value, done)}

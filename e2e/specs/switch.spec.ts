@@ -124,7 +124,9 @@ test("brand colours of one theme play its primary part, and what it stands on", 
   expect(written.warnings).toEqual([]);
   const fields = `<theme-select for="primary" label="Primary"></theme-select>
     <theme-select for="surface" label="Surface"></theme-select><script type="module" src="/switch.js"></script>`;
-  const byPath = Object.fromEntries(written.files.map((f: { path: string; text: string }) => [f.path, f.text]));
+  const byPath = Object.fromEntries(
+    written.files.map((f: { path: string; text: string }) => [f.path, f.text]),
+  );
   await serve(context, byPath, fields);
   await page.goto(ORIGIN);
   const [first, white] = [await primary(page), await ground(page)];

@@ -207,6 +207,19 @@ test("a logo dropped on the window becomes a theme", async ({ page, slug }) => {
     dialog.getByRole("list", { name: "Colours of the picture" }).getByRole("listitem"),
   ).toHaveCount(3);
   await expect(dialog.getByRole("textbox", { name: "Name of the theme" })).toHaveValue("Harbour crest");
+  await expect(dialog.getByRole("button", { name: "New theme" })).toBeFocused();
+  const second = dialog.getByRole("listitem").nth(1);
+  const ticks = dialog.getByRole("checkbox");
+  // What is ticked first is the primary colour: one that is left out and taken again comes last.
+  await ticks.first().press("Space");
+  await expect(second).toContainText("primary");
+  await ticks.nth(1).press("Space");
+  await ticks.nth(2).press("Space");
+  await expect(dialog.getByRole("button", { name: "New theme" })).toBeDisabled();
+  await ticks.first().press("Space");
+  await ticks.nth(1).press("Space");
+  await expect(dialog.getByRole("listitem").first()).toContainText("primary");
+  await ticks.nth(2).press("Space");
   await dialog.getByRole("button", { name: "New theme" }).click();
   await expect(page).toHaveURL(/\/themes\/harbour-crest.*\/brand\?source=picture/);
   await expect(page.getByRole("button", { name: /^Spot 3/ })).toBeVisible();

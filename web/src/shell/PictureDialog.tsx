@@ -1,5 +1,5 @@
 import { Button, Group, TextInput } from "@mantine/core";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { problemOf, type ThemeDocument } from "../api/client";
 import { nameOf, type PictureView } from "../api/picture";
 import { candidatesOf } from "../stages/brand/candidatesOf";
@@ -7,6 +7,7 @@ import { usePicture } from "../stages/brand/sources/usePicture";
 import { Reading } from "../ui/Reading";
 import { useOnceShown } from "../ui/useOnceShown";
 import { newDocument } from "./newDocument";
+import { PictureColors } from "./PictureColors";
 import classes from "./PictureDialog.module.css";
 
 interface Props {
@@ -17,19 +18,26 @@ interface Props {
   hold?: { theme: string; take: (name: string, picture: PictureView) => void };
 }
 
-/** How many colours of a picture a new theme begins with. */
+/** How many colours of a picture are ticked at first. */
 const FIRST = 4;
 
 /** A picture that came in anywhere: its colours on it, and what may become of them. */
 export function PictureChoice({ files, onSpec, hold }: Props) {
   const [found, setFound] = useState<{ file: string; picture: PictureView }>();
+  const [taken, setTaken] = useState<string[]>([]);
   const [name, setName] = useState("");
   const [refused, setRefused] = useState<string>();
   const { reading, refusal, read } = usePicture((file, picture) => {
     setFound({ file, picture });
     setName(nameOf(file));
+    setTaken(picture.colors.slice(0, FIRST).map((c) => c.hex));
   });
   useOnceShown(() => void read(files));
+  // What had the keys is gone when the picture is read.
+  const submit = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    if (found) submit.current?.focus();
+  }, [found]);
   return (
     <div className={classes.choice}>
       {reading && <Reading words={reading.name} onStop={reading.stop} />}
@@ -46,22 +54,20 @@ export function PictureChoice({ files, onSpec, hold }: Props) {
               {found.picture.colors.map((c) => (
                 <i
                   key={`${c.hex}`}
+                  data-left={!taken.includes(c.hex) || undefined}
                   style={{ left: `${c.x * 100}%`, top: `${c.y * 100}%`, background: c.hex }}
                 />
               ))}
             </div>
-            <ol aria-label="Colours of the picture">
-              {found.picture.colors.map((c) => (
-                <li key={c.hex}>
-                  <i style={{ background: c.hex }} /> {c.name} <code>{c.hex}</code>
-                </li>
-              ))}
-            </ol>
+            <div>
+              <PictureColors colors={found.picture.colors} taken={taken} onTake={setTaken} />
+            </div>
           </div>
           <form
             onSubmit={(e) => {
               e.preventDefault();
-              const colors = candidatesOf(found.file, found.picture).slice(0, FIRST);
+              const all = candidatesOf(found.file, found.picture);
+              const colors = taken.flatMap((code) => all.find((c) => c.color === code) ?? []);
               newDocument(name.trim() || nameOf(found.file), colors)
                 .then(onSpec)
                 .catch((error) => setRefused(problemOf(error).detail));
@@ -79,7 +85,7 @@ export function PictureChoice({ files, onSpec, hold }: Props) {
                   Hold beside {hold.theme}
                 </Button>
               )}
-              <Button type="submit" data-autofocus>
+              <Button type="submit" ref={submit} data-autofocus disabled={taken.length === 0}>
                 New theme
               </Button>
             </Group>

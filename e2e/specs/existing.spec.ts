@@ -124,6 +124,30 @@ test("a form is learned from a file, follows the theme, and a mistake leaves the
   await saved(page, 5);
 });
 
+test("slots of a host follow the roles that their names speak of, at one press", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await open(page, slug, "handoff");
+  await page.getByRole("button", { name: "forms", exact: true }).click();
+  await page.getByLabel("Name of the file").fill("host.json");
+  const example =
+    '{ "slots.titleBar.background": "#123abc", "slots.titleBar.ink": "#ffffff", "slots.bell": "#d10000" }';
+  await page.getByLabel("Example").fill(example);
+  await page.getByRole("button", { name: "Make a form of it" }).click();
+  const pane = page.getByRole("region", { name: "Form host-json" });
+  await expect(pane.locator("pre")).toContainText(example);
+  const called = pane.getByRole("list", { name: "Called after a role" }).getByRole("listitem");
+  await expect(called).toHaveText([/^title_bar_background\s+bar.fill$/, /^title_bar_ink\s+bar.text$/]);
+  await pane.getByRole("button", { name: "Let them follow" }).click();
+  await expect(pane.locator("pre")).toContainText('"slots.titleBar.background": "#0f5c7a"');
+  await expect(pane.locator("pre")).toContainText('"slots.bell": "#d10000"');
+  await expect(called).toHaveCount(0);
+  const { slots } = (await savedSpec(request, slug)).forms["host-json"];
+  expect(slots.title_bar_ink).toEqual({ token: "bar.text" });
+});
+
 /** A flat mark of two colours, as a PNG. */
 async function mark(page: Page): Promise<Buffer> {
   const drawn = await page.evaluate(() => {

@@ -9,7 +9,7 @@ use std::time::Instant;
 use pieces::{KINDS, next};
 use proptest::prelude::*;
 use rhodon_color::{Color, Rgb8};
-use rhodon_formats::form::{MAX_OUTPUT, fill, learn};
+use rhodon_formats::form::{MAX_OUTPUT, called, fill, learn};
 use rhodon_formats::read::InputFile;
 use rhodon_theme::{Derived, Document, Form, Resolved, Severity, Value, derive};
 use serde_json::json;
@@ -236,6 +236,65 @@ fn a_form_learned_from_an_example_gives_the_example_back() {
         text.contains("#A33A1E") && text.contains("#123abc") && text.contains(", .25)"),
         "{text}"
     );
+}
+
+/// Every kind of name that hosts have for what is painted.
+#[test]
+fn slots_that_are_called_after_a_role_say_which() {
+    let names = [
+        ("slots.bar.ground", "bar.fill"),
+        ("slots.bar.ink", "bar.text"),
+        ("slots.titleBar.activeBackground", "bar.fill"),
+        ("slots.toolbarHover", "bar.hover"),
+        ("slots.button.background", "primary.fill"),
+        ("slots.buttonHoverBackground", "primary.fill-hover"),
+        ("slots.button_active", "primary.fill-pressed"),
+        ("slots.button-foreground", "primary.fill-text"),
+        ("slots.errorText", "danger.fill-text"),
+        ("slots.warning.border", "warning.edge"),
+        ("slots.panel.background", "surface.raised"),
+        ("slots.panel.ink", "text.main"),
+        ("slots.panel.divider", "border.subtle"),
+        ("slots.captionText", "text.muted"),
+        ("slots.tooltip.bg", "surface.overlay"),
+        ("slots.page", "surface.base"),
+        ("slots.linkHover", "link.hover"),
+        ("slots.focusBorder", "focus.ring"),
+        ("slots.selection.background", "selection.fill"),
+        ("slots.chosen", "selected.fill"),
+        ("slots.disabled.text", "disabled.text"),
+        ("slots.nightPage", "surface.base"),
+    ];
+    let mut example = String::from("{\n");
+    for (at, (name, _)) in names.iter().enumerate() {
+        // Reds of their own: none is a colour of the theme.
+        example.push_str(&format!("  \"{name}\": \"#d1{at:02x}4{}\",\n", at % 10));
+    }
+    example.push_str("  \"slots.bell\": \"#d1ff00\",\n  \"slots.ink\": \"#ffffff\"\n}\n");
+    let theme = theme("#0f5c7a");
+    let learned = learn(&InputFile::text("host.json", example), &theme).unwrap();
+    let found = called(&learned.form, &theme);
+    let roles: Vec<&str> = found.iter().map(|called| called.role.path()).collect();
+    let mut wanted: Vec<&str> = names.iter().map(|(_, role)| *role).collect();
+    // White says nothing of what it is for; a bell is no role.
+    wanted.push("text.main");
+    assert_eq!(roles, wanted);
+    // What all names begin with says nothing.
+    assert_eq!(found[0].slot.as_str(), "bar_ground");
+    assert_eq!(found[2].slot.as_str(), "title_bar_active_background");
+    let dark = found.iter().filter(|called| called.mode.is_some());
+    assert_eq!(
+        dark.map(|c| c.slot.as_str()).collect::<Vec<_>>(),
+        ["night_page"]
+    );
+    // Those that follow the theme are not spoken of.
+    let mut form = learned.form.clone();
+    for one in found {
+        let slot = form.slots.get_mut(&one.slot).unwrap();
+        slot.token = Some(one.role.path().parse().unwrap());
+        slot.color = None;
+    }
+    assert_eq!(called(&form, &theme), []);
 }
 
 #[test]

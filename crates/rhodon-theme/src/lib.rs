@@ -43,7 +43,7 @@ pub use document::{
     Accepted, Aim, BASE, BOLD, BrandColor, ContrastSettings, CustomToken, Document, FORMAT,
     InheritError, Inherited, IntentChoice, MAX_BRAND, ModeValues, NUMBERS, NumberField, Part,
     Problem, Problems, Provenance, RADIUS, REGULAR, Resolved, ScaleSettings, ShapeSettings,
-    TypeSettings, Typed, WebFonts, holds_nul, not_json,
+    TypeSettings, Typed, WebFonts, holds_nul, intent_called, not_json,
 };
 pub use document::{Form, Slot};
 pub use family::{CellSource, Decision, Whose, decisions, sources};

@@ -1293,6 +1293,13 @@ export interface components {
             own: boolean;
             slug: string;
         };
+        /** @description A slot that is called after a role. */
+        CalledView: {
+            /** @description `dark` where its name says so. */
+            mode?: string | null;
+            slot: string;
+            token: string;
+        };
         /** @description Whose a value is. */
         CellSourceView: {
             /** @description The decisions it follows from, by their index in the list. */
@@ -1632,6 +1639,8 @@ export interface components {
         };
         /** @description A filled form, or what is wrong with it. */
         FilledView: {
+            /** @description Slots that follow nothing of the theme and are called after a role of it. */
+            called: components["schemas"]["CalledView"][];
             /** @description Filters with what they do. */
             filters: components["schemas"]["FilterView"][];
             mistake?: components["schemas"]["MistakeView"] | null;

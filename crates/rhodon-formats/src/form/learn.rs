@@ -8,7 +8,7 @@ use rhodon_theme::{Derived, Form, Mode, Section, Slot, SlotName, Typed, Value};
 use crate::color_use::{ColorUse, Written, finder_for_any};
 use crate::inventory::text_of;
 use crate::name::letters;
-use crate::read::InputFile;
+use crate::read::{InputFile, key_words, shared_words};
 
 /// CIEDE2000 up to which a token counts as the one that was meant.
 const NEAR: f64 = 2.3;
@@ -22,6 +22,8 @@ pub struct Learned {
     pub open: Vec<SlotName>,
     /// Slots whose token is not exactly the colour of the example, with how far it is (CIEDE2000).
     pub near: Vec<(SlotName, f64)>,
+    /// How many words all names begin with, which say nothing of a colour.
+    shared: usize,
 }
 
 /// Makes a form of an example in an in-house format.
@@ -45,6 +47,7 @@ pub fn learn(example: &InputFile, theme: &Derived) -> Result<Learned, String> {
         },
         open: Vec::new(),
         near: Vec::new(),
+        shared: shared_words(uses.iter().filter_map(|found| found.name.as_deref())),
     };
     let mut at = 0;
     for found in &uses {
@@ -78,7 +81,7 @@ impl Learned {
         let code = found.color.to_rgb8();
         let nearest = nearest(code, found.name.as_deref(), theme);
         let wanted = match (&found.name, &nearest) {
-            (Some(name), _) => name.clone(),
+            (Some(name), _) => key_words(name).split_off(self.shared).join(" "),
             (None, Some((path, ..))) => path.clone(),
             (None, None) => rhodon_theme::color_look(code),
         };
@@ -159,19 +162,9 @@ fn nearest(code: Rgb8, name: Option<&str>, theme: &Derived) -> Option<(String, O
 
 /// A name for a slot that no other has.
 fn free_name(wanted: &str, form: &Form) -> SlotName {
-    let mut stem: String = wanted
-        .chars()
-        .map(|c| {
-            if c.is_ascii_alphanumeric() {
-                c.to_ascii_lowercase()
-            } else {
-                '_'
-            }
-        })
-        .collect();
-    while stem.contains("__") {
-        stem = stem.replace("__", "_");
-    }
+    let stem = key_words(wanted).join("_").to_ascii_lowercase();
+    let fits = |c: char| if c.is_ascii_alphanumeric() { c } else { '_' };
+    let stem: String = stem.chars().map(fits).collect();
     let stem: String = stem
         .trim_matches(|c: char| c == '_' || c.is_ascii_digit())
         .chars()

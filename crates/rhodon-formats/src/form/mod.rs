@@ -4,6 +4,7 @@
 //! steps, its ranges, its depth and its output are bounded.
 
 mod bounds;
+mod called;
 mod color;
 mod context;
 mod error;
@@ -12,6 +13,7 @@ mod fill;
 mod learn;
 mod limit;
 
+pub use called::{Called, called};
 pub use color::FILTERS;
 pub use error::FormError;
 pub use export::{PREFIX, command, export, usage};

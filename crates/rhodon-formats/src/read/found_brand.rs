@@ -10,7 +10,7 @@ use rhodon_color::Rgb8;
 use rhodon_theme::{Document, Intent, Provenance, Slug, Typed, add_named, capitalised, is_ground};
 
 use super::import::InputFile;
-use super::key_name::{BESIDE, readable, words};
+use super::key_name::{BESIDE, readable, shared_words, words};
 use crate::inventory::{Inventory, NamedSteps, Used};
 
 /// The most scales that are taken, and the most colours in all that are taken because they are used.
@@ -62,20 +62,6 @@ pub(super) fn add_found(
         // Nothing but greys: they are the brand then.
         add(document, &used.readable(), used);
     }
-}
-
-/// How many words all names begin with, as those of a framework's variables do; the last one of a name is its own.
-fn shared_words(names: impl Iterator<Item = String>) -> usize {
-    let names: Vec<Vec<String>> = names
-        .map(|name| name.to_lowercase().split(' ').map(str::to_owned).collect())
-        .collect();
-    let Some((first, others)) = names.split_first().filter(|(_, others)| !others.is_empty()) else {
-        return 0;
-    };
-    let alike = |other: &Vec<String>| first.iter().zip(other).take_while(|(a, b)| a == b).count();
-    let shortest = names.iter().map(Vec::len).min().unwrap_or_default();
-    let shared = others.iter().map(alike).min().unwrap_or_default();
-    shared.min(shortest.saturating_sub(1))
 }
 
 fn with_bases(found: &Inventory) -> Vec<(&NamedSteps, &Used)> {

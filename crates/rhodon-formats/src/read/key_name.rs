@@ -100,6 +100,21 @@ pub(crate) fn words(key: &str) -> Vec<String> {
     words
 }
 
+/// How many words all names begin with; one of each is left.
+pub(crate) fn shared_words(names: impl Iterator<Item: AsRef<str>>) -> usize {
+    let lower = |word: String| word.to_lowercase();
+    let names: Vec<Vec<String>> = names
+        .map(|name| words(name.as_ref()).into_iter().map(lower).collect())
+        .collect();
+    let Some((first, others)) = names.split_first().filter(|(_, others)| !others.is_empty()) else {
+        return 0;
+    };
+    let alike = |other: &Vec<String>| first.iter().zip(other).take_while(|(a, b)| a == b).count();
+    let shortest = names.iter().map(Vec::len).min().unwrap_or_default();
+    let shared = others.iter().map(alike).min().unwrap_or_default();
+    shared.min(shortest.saturating_sub(1))
+}
+
 /// Words without those at the ends that say it is a colour, as long as some are left.
 fn without_color(words: &[String]) -> &[String] {
     let is_color = |word: &String| COLOR.contains(&word.to_lowercase().as_str());

@@ -2,9 +2,9 @@
 
 use axum::Json;
 use axum::extract::State;
-use rhodon_formats::form::{FILTERS, FormError, fill, learn};
+use rhodon_formats::form::{Called, FILTERS, FormError, called, fill, learn};
 use rhodon_formats::read::InputFile;
-use rhodon_theme::Slug;
+use rhodon_theme::{Mode, Slug};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
@@ -34,6 +34,27 @@ pub struct FilledView {
     unused: Vec<String>,
     /// Filters with what they do.
     filters: Vec<FilterView>,
+    /// Slots that follow nothing of the theme and are called after a role of it.
+    called: Vec<CalledView>,
+}
+
+/// A slot that is called after a role.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct CalledView {
+    slot: String,
+    token: &'static str,
+    /// `dark` where its name says so.
+    mode: Option<&'static str>,
+}
+
+impl From<Called> for CalledView {
+    fn from(called: Called) -> Self {
+        Self {
+            slot: called.slot.to_string(),
+            token: called.role.path(),
+            mode: called.mode.map(Mode::id),
+        }
+    }
 }
 
 /// A mistake in a form.
@@ -79,7 +100,8 @@ pub(crate) async fn fill_form(
     let form = slug.and_then(|slug| decided.merged.forms.get(&slug).cloned());
     let form =
         form.ok_or_else(|| ApiError::not_found(format!("no form is called {}", body.form)))?;
-    let filled = bench.work.run(move || fill(&form, &theme, &[])).await?;
+    let both = move || (fill(&form, &theme, &[]), called(&form, &theme));
+    let (filled, called) = bench.work.run(both).await?;
     let filters = FILTERS.map(|(name, help)| FilterView { name, help });
     let (text, mistake, unused) = match filled {
         Ok(filled) => (Some(filled.text), None, filled.unused),
@@ -90,6 +112,7 @@ pub(crate) async fn fill_form(
         mistake,
         unused,
         filters: filters.into(),
+        called: called.into_iter().map(CalledView::from).collect(),
     }))
 }
 

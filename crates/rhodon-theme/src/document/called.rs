@@ -56,8 +56,9 @@ impl Document {
     }
 }
 
-/// The intent that a name speaks of.
-fn intent_called(name: &str) -> Option<Intent> {
+/// The intent that a name speaks of, by its last word: `error`, `Ferry accent`; none where words say that it
+/// stands beside that of the intent.
+pub fn intent_called(name: &str) -> Option<Intent> {
     let name = name.to_lowercase();
     let words: Vec<&str> = name.split_whitespace().collect();
     let last = words.last().filter(|_| words.len() <= MOST_WORDS)?;

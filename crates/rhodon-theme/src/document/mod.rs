@@ -33,6 +33,7 @@ use crate::token::Mode;
 use crate::value::TokenKind;
 use crate::vocabulary::{Intent, Role, is_derived_group, is_role_group};
 
+pub use called::intent_called;
 pub use contrast::ContrastSettings;
 pub use field::holds_nul;
 pub use form::{Form, Slot};

@@ -4,7 +4,7 @@ use std::path::PathBuf;
 
 use clap::Args;
 use indexmap::IndexMap;
-use rhodon_formats::form::{fill, learn};
+use rhodon_formats::form::{called, fill, learn};
 use rhodon_theme::{Derived, Form};
 use serde_json::json;
 
@@ -70,10 +70,14 @@ fn learned(path: &Path, own: &Derived, printer: &mut Printer) -> Result<(), Fail
     let example = input::file(path)?;
     let learned =
         learn(&example, own).map_err(|why| Failure::bad(format!("{}: {why}", example.name)))?;
+    let called = called(&learned.form, own);
     for name in &learned.open {
+        let called = called.iter().find(|called| called.slot == *name);
+        let role = called.map(|called| format!("; its name speaks of {}", called.role));
         eprintln!(
-            "{}: {name}: no token is near this colour: it stays as it is",
-            example.name
+            "{}: {name}: no token is near this colour: it stays as it is{}",
+            example.name,
+            role.unwrap_or_default()
         );
     }
     for (name, away) in &learned.near {

@@ -25,7 +25,7 @@ export function FormPane({ name, form, own }: Props) {
   const lineage = useLineage();
   const [text, setText] = useState(form.text);
   const [sure, setSure] = useState(false);
-  const { filled, mistake, unused, filters, error } = useFilled(name, form, text);
+  const { filled, mistake, unused, filters, called, error } = useFilled(name, form, text);
   const change = (to: Partial<Form>, label: string) =>
     editor.commit((d) => setForm(d, name, { ...form, text, ...to }), label, {
       topic: `form ${name}`,
@@ -92,6 +92,7 @@ export function FormPane({ name, form, own }: Props) {
         name={name}
         slots={form.slots ?? {}}
         unused={unused}
+        called={called}
         onChange={(slots, label) => change({ slots }, label)}
       />
       <details className={classes.help}>

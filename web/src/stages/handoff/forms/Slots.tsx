@@ -6,8 +6,10 @@ import type { Slot } from "../../../api/exist";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { tokensOf } from "../../../editor/selectors";
 import type { Outcome } from "../../../editor/store";
+import { counted } from "../../../ui/counted";
 import { Swatch } from "../../../ui/Swatch";
 import { TypedField } from "../../../ui/TypedField";
+import { type Called, CalledSlots } from "./CalledSlots";
 import classes from "./Forms.module.css";
 
 type SlotMap = Record<string, Slot>;
@@ -16,11 +18,20 @@ interface Props {
   name: string;
   slots: SlotMap;
   unused: string[];
+  /** Slots that follow nothing yet and are called after a role. */
+  called: Called[];
   onChange: (slots: SlotMap, label: string) => Promise<Outcome>;
 }
 
 /** What a slot stands for, as one text: a token's path or a colour. */
 const told = (slot: Slot) => slot.token ?? slot.color ?? "";
+
+/** A slot that follows the role it is called after. */
+const following = (called: Called, slot?: Slot): Slot => ({
+  token: called.token,
+  mode: called.mode === "dark" ? "dark" : null,
+  filter: slot?.filter ?? null,
+});
 
 function colorOf(slot: Slot, tokens: Token[]): string | undefined {
   const token = tokens.find((t) => t.path === slot.token);
@@ -29,7 +40,7 @@ function colorOf(slot: Slot, tokens: Token[]): string | undefined {
 }
 
 /** The names in a form, each with the token or the colour that it stands for. */
-export function Slots({ name, slots, unused, onChange }: Props) {
+export function Slots({ name, slots, unused, called, onChange }: Props) {
   const tokens = useEditorState(tokensOf) ?? [];
   const paths = tokens.filter((t) => t.kind === "color").map((t) => t.path);
   const [fresh, setFresh] = useState("");
@@ -48,7 +59,16 @@ export function Slots({ name, slots, unused, onChange }: Props) {
   };
   return (
     <div className={classes.slots}>
-      <ul aria-label="Slots">
+      <CalledSlots
+        called={called}
+        colorOf={(one) => colorOf(following(one), tokens)}
+        onFollow={() => {
+          const roles = called.map((one) => [one.slot, following(one, slots[one.slot])]);
+          const label = `form ${name}: ${counted(called.length, "slot")} as called`;
+          void onChange({ ...slots, ...Object.fromEntries(roles) }, label);
+        }}
+      />
+      <ul aria-label="Slots" className={classes.slotList}>
         {Object.entries(slots).map(([key, slot]) => (
           <li key={key} data-unused={unused.includes(key) || undefined}>
             <Swatch colors={[colorOf(slot, tokens)]} large />

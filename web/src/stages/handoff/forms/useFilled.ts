@@ -29,6 +29,7 @@ export function useFilled(name: string, form: Form, text: string) {
     mistake: data?.mistake,
     unused: data?.unused ?? [],
     filters: data?.filters ?? [],
+    called: data?.called ?? [],
     error,
   };
 }

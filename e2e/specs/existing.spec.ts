@@ -144,6 +144,7 @@ test("slots of a host follow the roles that their names speak of, at one press",
   await expect(pane.locator("pre")).toContainText('"slots.titleBar.background": "#0f5c7a"');
   await expect(pane.locator("pre")).toContainText('"slots.bell": "#d10000"');
   await expect(called).toHaveCount(0);
+  await saved(page, 3);
   const { slots } = (await savedSpec(request, slug)).forms["host-json"];
   expect(slots.title_bar_ink).toEqual({ token: "bar.text" });
 });

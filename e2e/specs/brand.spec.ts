@@ -227,6 +227,30 @@ test("a logo dropped on the window becomes a theme", async ({ page, slug }) => {
   expect(await buttonColor(page, "light")).toBe("rgb(15, 92, 122)");
 });
 
+test("a logo on paper does not make paper the primary colour, and the name that was typed stays", async ({
+  page,
+  slug,
+}) => {
+  await open(page, slug, "stave");
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("new theme");
+  await page.keyboard.press("Enter");
+  const dialog = page.getByRole("dialog", { name: "New theme" });
+  await dialog.getByRole("textbox", { name: "Name" }).fill("Tern on paper");
+  const choosing = page.waitForEvent("filechooser");
+  await dialog.getByRole("button", { name: "Choose files …" }).click();
+  const paper = CREST.replace(/<svg[^>]*>/, '$&<rect width="100%" height="100%" fill="#fff"/>');
+  await (await choosing).setFiles({
+    name: "tern.svg",
+    mimeType: "image/svg+xml",
+    buffer: Buffer.from(paper),
+  });
+  const colors = dialog.getByRole("list", { name: "Colours of the picture" });
+  await expect(colors.getByRole("checkbox", { name: /^White/ })).not.toBeChecked();
+  await expect(colors.getByRole("listitem").filter({ hasText: "primary" })).not.toContainText("White");
+  await expect(dialog.getByRole("textbox", { name: "Name of the theme" })).toHaveValue("Tern on paper");
+});
+
 test("what is no picture is told in words, and nothing is lost", async ({ page, slug }, info) => {
   await open(page, slug, "brand");
   await openSource(page, "picture");

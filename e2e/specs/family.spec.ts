@@ -35,6 +35,60 @@ test("every theme stands under its parent, with pictures painted by its own expo
   expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(" ")}`)).toEqual([]);
 });
 
+/** A logo on paper, in two colours. */
+const logo = (name: string, [roof, door]: [string, string]) => ({
+  name: `${name}.svg`,
+  mimeType: "image/svg+xml",
+  buffer: Buffer.from(
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 60"><rect width="100" height="60" fill="#fff"/>
+     <path d="M10 50 50 8 90 50z" fill="${roof}"/><circle cx="50" cy="42" r="9" fill="${door}"/></svg>`,
+  ),
+});
+
+test("each logo makes a child that is painted with its colours, paper and ink left out", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await page.goto(`/family?about=child&of=${slug}`);
+  const dialog = page.getByRole("dialog");
+  const choosing = page.waitForEvent("filechooser");
+  await dialog.getByRole("button", { name: "With the colours of a logo …" }).click();
+  const unreadable = { name: "broken.svg", mimeType: "image/svg+xml", buffer: Buffer.from("<svg") };
+  await (await choosing).setFiles([
+    logo(`tern ${slug}`, ["#0b5f4a", "#f2b134"]),
+    unreadable,
+    logo(`skua ${slug}`, ["#1d2a6b", "#ff6b3d"]),
+  ]);
+  const drafts = dialog.getByRole("list", { name: "Children to make" }).locator("> li");
+  await expect(drafts).toHaveCount(2);
+  await expect(dialog.getByRole("alert")).toContainText("broken.svg: ");
+  const { violations } = await new AxeBuilder({ page }).include("[role=dialog] form").analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(" ")}`)).toEqual([]);
+  await expect(drafts.first().getByRole("checkbox", { checked: true })).toHaveCount(2);
+  await expect(drafts.first()).toContainText(/Teal #0b5f4a\s*primary/);
+  // The door of the second is its first colour.
+  await drafts.last().getByText("#1d2a6b").click();
+  await drafts.last().getByText("#1d2a6b").click();
+  await dialog.getByRole("button", { name: "Create 2" }).click();
+  await expect(page.getByText(/^2 new children of/)).toBeVisible();
+  const made = await (await request.get("/api/themes")).json();
+  const specOf = (name: string) => {
+    const theme = made.find((one: { name: string }) => one.name === `${name} ${slug}`);
+    return savedSpec(request, theme.slug);
+  };
+  const [tern, skua] = [await specOf("Tern"), await specOf("Skua")];
+  expect(tern.extends).toBe(slug);
+  const played = (spec: typeof tern) =>
+    ["primary", "secondary"].map((intent) => {
+      const choice = spec.intents[intent].scale;
+      return spec.brand.find((b: { slug: string }) => b.slug === choice).color;
+    });
+  expect(played(tern)).toEqual(["#0b5f4a", "#f2b134"]);
+  expect(played(skua)).toEqual(["#ff6b3d", "#1d2a6b"]);
+  expect(tern.brand).toHaveLength(2);
+});
+
 test("a new child, another parent after what it moves was told, and set free", async ({
   page,
   slug,

@@ -50,7 +50,7 @@ pub use family::{CellSource, Decision, Whose, decisions, sources};
 pub use font_family::font_families;
 pub use label::{KeptPath, NameError, SlotName, Slug, StepLabel, TokenPath};
 pub use level::Level;
-pub use naming::{capitalised, is_ground, look as color_look, name as color_name};
+pub use naming::{capitalised, is_grey, is_ground, look as color_look, name as color_name};
 pub use near::{Near, near};
 pub use reason::Reason;
 pub use role::{GRAPHIC as GRAPHIC_RATIO, TEXT as TEXT_RATIO};

@@ -38,6 +38,11 @@ pub fn name(text: &str, color: Color) -> String {
     look(color.to_rgb8())
 }
 
+/// Whether a colour is seen as a grey, black and white among them.
+pub fn is_grey(color: Rgb8) -> bool {
+    color.to_oklch().c < GREY
+}
+
 /// What is seen, such as "Deep blue" or "Pale grey".
 pub fn look(color: Rgb8) -> String {
     let (lightness, lch) = (color.lightness(), color.to_oklch());

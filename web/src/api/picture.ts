@@ -32,6 +32,15 @@ export const spotOf = (id: string, body: { x: number; y: number; radius: number 
 export const isPicture = (file: File) =>
   file.type.startsWith("image/") || /\.(png|jpe?g|webp|gif|svg)$/i.test(file.name);
 
+/** How many colours of a picture are ticked at first. */
+const FIRST = 4;
+
+/** Codes of the colours that a theme begins with unless somebody chooses: paper and ink are left. */
+export function firstOf({ colors }: PictureView): string[] {
+  const seen = colors.filter((color) => !color.grey);
+  return (seen.length > 0 ? seen : colors.slice(0, 1)).slice(0, FIRST).map(({ hex }) => hex);
+}
+
 /** A name made from that of a file: "port-crest.svg" is "Port crest". */
 export function nameOf(file: string): string {
   const words = file

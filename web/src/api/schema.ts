@@ -1688,6 +1688,8 @@ export interface components {
         };
         /** @description A colour of a picture. */
         FoundView: {
+            /** @description Whether it is seen as a grey, black or white, as paper and ink are. */
+            grey: boolean;
             hex: string;
             /** @description A readable name for it. */
             name: string;

@@ -60,7 +60,8 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
     event.preventDefault();
     create().catch((error) => setRefusal(problemOf(error).detail));
   };
-  if (pictures) return <PictureChoice files={pictures} onSpec={(spec) => make(spec, "picture")} />;
+  if (pictures)
+    return <PictureChoice files={pictures} typed={name} onSpec={(spec) => make(spec, "picture")} />;
   return (
     <>
       <form onSubmit={submit}>

@@ -1,9 +1,10 @@
 import { Chip } from "@mantine/core";
 import type { PictureView } from "../api/picture";
 import { Swatch } from "../ui/Swatch";
-import classes from "./PictureDialog.module.css";
+import classes from "./PictureColors.module.css";
 
 interface Props {
+  label?: string;
   colors: PictureView["colors"];
   /** Codes of those that are taken, in the order in which they become the brand. */
   taken: string[];
@@ -11,10 +12,10 @@ interface Props {
 }
 
 /** The colours of a picture, to tick: the one that is ticked first is the primary colour. */
-export function PictureColors({ colors, taken, onTake }: Props) {
+export function PictureColors({ label = "Colours of the picture", colors, taken, onTake }: Props) {
   return (
     <Chip.Group multiple value={taken} onChange={onTake}>
-      <ol aria-label="Colours of the picture">
+      <ol className={classes.colors} aria-label={label}>
         {colors.map(({ hex, name }) => (
           <li key={hex}>
             <Chip value={hex} size="xs" variant="outline">
@@ -24,11 +25,17 @@ export function PictureColors({ colors, taken, onTake }: Props) {
           </li>
         ))}
       </ol>
-      <p className={classes.order}>
-        {taken.length > 0
-          ? "In the order in which they are ticked, the first as the primary colour."
-          : "Tick the colours that the theme begins with."}
-      </p>
     </Chip.Group>
+  );
+}
+
+/** What ticking colours comes to. */
+export function TickOrder({ none }: { none: boolean }) {
+  return (
+    <p className={classes.order}>
+      {none
+        ? "Tick the colours that the theme begins with."
+        : "In the order in which they are ticked, the first as the primary colour."}
+    </p>
   );
 }

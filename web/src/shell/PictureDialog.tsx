@@ -1,36 +1,35 @@
 import { Button, Group, TextInput } from "@mantine/core";
 import { useEffect, useRef, useState } from "react";
 import { problemOf, type ThemeDocument } from "../api/client";
-import { nameOf, type PictureView } from "../api/picture";
+import { firstOf, nameOf, type PictureView } from "../api/picture";
 import { candidatesOf } from "../stages/brand/candidatesOf";
 import { usePicture } from "../stages/brand/sources/usePicture";
 import { Reading } from "../ui/Reading";
 import { useOnceShown } from "../ui/useOnceShown";
 import { newDocument } from "./newDocument";
-import { PictureColors } from "./PictureColors";
+import { PictureColors, TickOrder } from "./PictureColors";
 import classes from "./PictureDialog.module.css";
 
 interface Props {
   files: File[];
+  /** The name that was typed before. */
+  typed?: string;
   /** Makes a theme of it. */
   onSpec: (spec: ThemeDocument) => Promise<void>;
   /** Holds the colours beside the theme at hand, where there is one. */
   hold?: { theme: string; take: (name: string, picture: PictureView) => void };
 }
 
-/** How many colours of a picture are ticked at first. */
-const FIRST = 4;
-
 /** A picture that came in anywhere: its colours on it, and what may become of them. */
-export function PictureChoice({ files, onSpec, hold }: Props) {
+export function PictureChoice({ files, typed = "", onSpec, hold }: Props) {
   const [found, setFound] = useState<{ file: string; picture: PictureView }>();
   const [taken, setTaken] = useState<string[]>([]);
-  const [name, setName] = useState("");
+  const [name, setName] = useState(typed);
   const [refused, setRefused] = useState<string>();
   const { reading, refusal, read } = usePicture((file, picture) => {
     setFound({ file, picture });
-    setName(nameOf(file));
-    setTaken(picture.colors.slice(0, FIRST).map((c) => c.hex));
+    setName((typed) => typed || nameOf(file));
+    setTaken(firstOf(picture));
   });
   useOnceShown(() => void read(files));
   // What had the keys is gone when the picture is read.
@@ -61,6 +60,7 @@ export function PictureChoice({ files, onSpec, hold }: Props) {
             </div>
             <div>
               <PictureColors colors={found.picture.colors} taken={taken} onTake={setTaken} />
+              <TickOrder none={taken.length === 0} />
             </div>
           </div>
           <form

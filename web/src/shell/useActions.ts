@@ -171,7 +171,11 @@ function themeActions(slug: string, duplicate: (slug: string) => void, hasFolder
 function familyActions(slug: string, navigate: Navigate): Action[] {
   const questions: Action[] = (
     [
-      ["child", "New child of this theme …", "follows it until it is touched brand family extend"],
+      [
+        "child",
+        "New child of this theme …",
+        "follows it until it is touched brand family extend logo client variant colors",
+      ],
       ["parent", "Another parent for this theme …", "family extend move free inherit"],
       ["differences", "Side by side with another theme …", "compare difference diff family"],
     ] as const

@@ -11,7 +11,7 @@ use quick_cache::sync::Cache;
 use rhodon_color::Rgb8;
 use rhodon_picture::{Found, Lean, MAX_BYTES, MOST_COLORS, Picture, PictureError, is_heavy};
 use rhodon_store::PictureRecord;
-use rhodon_theme::color_look;
+use rhodon_theme::{color_look, is_grey};
 use serde::{Deserialize, Serialize};
 use tokio::sync::Semaphore;
 use utoipa::{IntoParams, ToSchema};
@@ -87,6 +87,8 @@ pub struct FoundView {
     y: f64,
     /// Whether the code is written in the file.
     written: bool,
+    /// Whether it is seen as a grey, black or white, as paper and ink are.
+    grey: bool,
 }
 
 fn view(id: String, picture: &Picture, look: (usize, Option<Lean>)) -> PictureView {
@@ -97,6 +99,7 @@ fn view(id: String, picture: &Picture, look: (usize, Option<Lean>)) -> PictureVi
         x: found.x,
         y: found.y,
         written: picture.written.contains(&found.color),
+        grey: is_grey(found.color),
     };
     PictureView {
         id,

@@ -74,7 +74,7 @@ test("each logo makes a child that is painted with its colours, paper and ink le
   await expect(page.getByText(/^2 new children of/)).toBeVisible();
   const made = await (await request.get("/api/themes")).json();
   const specOf = (name: string) => {
-    const theme = made.find((one: { name: string }) => one.name === `${name} ${slug}`);
+    const theme = made.find((one: { name: string }) => one.name === `${name} ${slug.replaceAll("-", " ")}`);
     return savedSpec(request, theme.slug);
   };
   const [tern, skua] = [await specOf("Tern"), await specOf("Skua")];

@@ -71,7 +71,8 @@ test("each logo makes a child that is painted with its colours, paper and ink le
   await drafts.last().getByText("#1d2a6b").click();
   await drafts.last().getByText("#1d2a6b").click();
   await dialog.getByRole("button", { name: "Create 2" }).click();
-  await expect(page.getByText(/^2 new children of/)).toBeVisible();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByRole("alert").filter({ hasText: "2 new children of" })).toBeVisible();
   const made = await (await request.get("/api/themes")).json();
   const specOf = (name: string) => {
     const theme = made.find((one: { name: string }) => one.name === `${name} ${slug.replaceAll("-", " ")}`);

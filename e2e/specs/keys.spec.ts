@@ -84,6 +84,26 @@ test("a value refers to a token that is offered by a part of its name", async ({
   ).toBeFocused();
 });
 
+test("a token of one's own is typed into the theme of a component framework", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await open(page, slug, "stave");
+  await find(page, "new token");
+  await expect(focused(page)).toHaveAccessibleName("Path of the new token");
+  await page.keyboard.type("map.depth");
+  await page.keyboard.press("Tab");
+  await page.keyboard.type("#0b3d5c");
+  await page.keyboard.press("Tab");
+  await page.keyboard.type("#9fd0e8");
+  await page.keyboard.press("Enter");
+  await saved(page, 2);
+  const sheet = await written(request, slug, "react-theme");
+  expect(sheet).toContain("#0b3d5c");
+  expect(sheet).toContain("#9fd0e8");
+});
+
 test("what was asked for in passing gives the keys back to the stage", async ({ page, slug }) => {
   await open(page, slug, "stave");
   await find(page, "revisions");

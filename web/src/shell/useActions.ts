@@ -79,12 +79,12 @@ function placesOf(slug: string, goTo: GoTo, navigate: Navigate): Action[] {
     run: () => goTo(stage.id),
   }));
   const parts: Action[] = STAGES.flatMap((stage) =>
-    (stage.parts ?? []).map(({ name, words, view }) => ({
+    (stage.parts ?? []).map(({ name, words, view, at }) => ({
       id: `part-${stage.id}-${name}`,
       group: "Go to" as const,
       name: `${stage.name}: ${name}`,
       words,
-      run: () => goTo(stage.id, view),
+      run: () => goTo(stage.id, view, at),
     })),
   );
   return [

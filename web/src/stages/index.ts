@@ -6,11 +6,22 @@ import { counted } from "../ui/counted";
 import type { View } from "../view";
 import { SOURCES } from "./brand/sources";
 import { SIDES } from "./handoff/sides";
+import { NEW_TOKEN } from "./ledger/places";
 
 /** A key that works in a stage, and what it does there. */
 export interface StageKey {
   keys: string;
   does: string;
+}
+
+/** A part of a stage that is looked for by itself. */
+interface Part {
+  name: string;
+  words: string;
+  /** How the address names it. */
+  view?: Partial<View>;
+  /** A place in the stage that takes the keys, which no address names. */
+  at?: string;
 }
 
 /** One station of the work. Rail, router, finder and sheet of keys ask this list. */
@@ -25,7 +36,7 @@ export interface Stage {
   /** What else people look for it by. */
   words?: string;
   /** Parts of it that are looked for by themselves, and how the address names them. */
-  parts?: { name: string; words: string; view: Partial<View> }[];
+  parts?: Part[];
   /** How it stands, in a word or number. */
   stands: (state: EditorState) => string;
   /** More of how it stands, a line each. */
@@ -86,6 +97,9 @@ export const STAGES: Stage[] = [
     hotkey: "3",
     help: "Every token in both modes, to search and to edit in place.",
     words: "roles variables values table rows columns mark several tokens at once bulk add own token",
+    parts: [
+      { name: "a new token", words: "add create own custom variable property group intent", at: NEW_TOKEN },
+    ],
     stands: ({ preview }) => (preview ? counted(preview.derived.tokens.length, "token") : ""),
     tells: ({ document }) => {
       const roles = Object.keys(document.roles ?? {}).length;

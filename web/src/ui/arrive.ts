@@ -4,7 +4,8 @@ import { focusBench } from "./focusBench";
 /** What of a view takes the keys when somebody is led to it, the most particular first. */
 const LANDINGS = ["finding", "scale", "target", "source", "side"] as const satisfies (keyof View)[];
 
-type Landing = (typeof LANDINGS)[number];
+/** `at` is a place that no address names. */
+type Landing = (typeof LANDINGS)[number] | "at";
 
 /** Marks where the keys arrive when this of a view is looked for: a control, or what has controls in it. */
 export const landing = (what: Landing, value: string) => ({ "data-landing": `${what} ${value}` });
@@ -16,12 +17,12 @@ const PATIENCE = 120;
 
 /**
  * Puts the keys at what a view asks for once it is drawn, so that who was led there by keys goes on there
- * and not from the top of the page. Gives way to whoever acts meanwhile.
+ * and not from the top of the page; or at a place in it. Gives way to whoever acts meanwhile.
  */
-export function arriveAt(view: Partial<View>) {
+export function arriveAt(view: Partial<View>, at?: string) {
   const what = LANDINGS.find((key) => typeof view[key] === "string");
-  if (!what) return void setTimeout(focusBench, 60);
-  const mark = `${what} ${view[what]}`;
+  const mark = at ? `at ${at}` : what && `${what} ${view[what]}`;
+  if (!mark) return void setTimeout(focusBench, 60);
   const acted = new AbortController();
   for (const act of ["keydown", "pointerdown"])
     window.addEventListener(act, () => acted.abort(), { signal: acted.signal, capture: true });

@@ -5,17 +5,17 @@ import { themeOf } from "../editor/selectors";
 import type { View } from "../view";
 import { arriveAt } from "./arrive";
 
-/** Leads to a stage of the theme at hand; what else is in view stays but for what is given. The keys go along. */
-export function useGoTo(): (stage: string, view?: Partial<View>) => void {
+/** Leads to a stage of the theme at hand; what else is in view stays but for what is given. The keys go along, to a place of it where one is given. */
+export function useGoTo(): (stage: string, view?: Partial<View>, at?: string) => void {
   const navigate = useNavigate();
   const { slug } = useEditorState(themeOf);
   return useCallback(
-    (stage, view = {}) =>
+    (stage, view = {}, at) =>
       void navigate({
         to: "/themes/$slug/$stage",
         params: { slug, stage },
         search: (seen) => ({ ...seen, ...view }),
-      }).then(() => arriveAt(view)),
+      }).then(() => arriveAt(view, at)),
     [navigate, slug],
   );
 }

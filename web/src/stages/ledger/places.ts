@@ -1,0 +1,2 @@
+/** Where a token is added. */
+export const NEW_TOKEN = "new token";

@@ -104,6 +104,24 @@ test("a token of one's own is typed into the theme of a component framework", as
   expect(sheet).toContain("#9fd0e8");
 });
 
+test("the finder leads to each control of a stage that people look for by itself", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  for (const [words, name] of [
+    ["opacity", "Alpha steps, %"],
+    ["own list", "Step names"],
+    ["aligned", "Method"],
+    ["prune", "in exports"],
+    ["p3", "wide gamut"],
+    ["stave runs to", "Runs to"],
+    ["stave step 0", "step 0"],
+    ["new intent", "What to add"],
+    ["ledger columns", "Columns"],
+  ] as const) {
+    await find(page, words);
+    await expect(focused(page), words).toHaveAccessibleName(name);
+  }
+});
+
 test("what was asked for in passing gives the keys back to the stage", async ({ page, slug }) => {
   await open(page, slug, "stave");
   await find(page, "revisions");

@@ -27,6 +27,10 @@ export function RowMenu({ member, onAsk }: Props) {
         aria-haspopup="menu"
         aria-expanded={opened}
         onClick={() => setOpened(!opened)}
+        onKeyDown={(e) => {
+          // Before the menu has the keys.
+          if (e.key === "Escape") setOpened(false);
+        }}
       >
         <IconDots size={16} />
       </ActionIcon>

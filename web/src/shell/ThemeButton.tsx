@@ -22,6 +22,10 @@ export function ThemeButton({ child }: { child: Action | undefined }) {
         aria-haspopup="menu"
         aria-expanded={opened}
         onClick={() => setOpened(!opened)}
+        onKeyDown={(e) => {
+          // Before the menu has the keys.
+          if (e.key === "Escape") setOpened(false);
+        }}
       >
         {name} ▾
       </UnstyledButton>

@@ -48,19 +48,18 @@ export const indexed = (everything: Found[]): Indexed[] =>
   });
 
 /**
- * What fits all words, group by group; what begins like the first word comes first, then what tells of it
- * sooner: of what something answers to, the most usual words stand in front.
+ * What fits all words, group by group; what is called so comes first, then what tells of it sooner: of
+ * what something answers to, the most usual words stand in front.
  */
 export function ranked(everything: Indexed[], text: string): FoundGroup[] {
   const words = plain(text).split(/\s+/).filter(Boolean);
-  const [first = ""] = words;
   const groups = new Map<string, { rank: number; hit: Found }[]>();
   for (const entry of everything) {
     if (!words.every((word) => entry.all.includes(word))) continue;
     const { hit } = entry;
     const found = groups.get(hit.group) ?? [];
     groups.set(hit.group, found);
-    found.push({ rank: first ? rankOf(entry, first) : 0, hit });
+    found.push({ rank: words.reduce((sum, word) => sum + rankOf(entry, word), 0), hit });
   }
   return [...groups]
     .map(([group, found]) => ({ group, found: found.sort((a, b) => a.rank - b.rank) }))
@@ -76,8 +75,9 @@ function rankOf({ name, parts, own }: Indexed, word: string): number {
   if (name === word) return 0;
   if (name.startsWith(word)) return 1;
   if (parts.some((part) => part.startsWith(word))) return 2;
-  const at = own.indexOf(word);
-  return at < 0 ? Number.MAX_SAFE_INTEGER : 3 + at;
+  const at = own.indexOf(word, name.length);
+  if (at >= 0) return 3 + at - name.length;
+  return name.includes(word) ? 3 : Number.MAX_SAFE_INTEGER;
 }
 
 /** A token near to a colour, in one mode. */

@@ -6,7 +6,6 @@ import { counted } from "../ui/counted";
 import type { View } from "../view";
 import { SOURCES } from "./brand/sources";
 import { SIDES } from "./handoff/sides";
-import { NEW_TOKEN } from "./ledger/places";
 
 /** A key that works in a stage, and what it does there. */
 export interface StageKey {
@@ -20,7 +19,7 @@ interface Part {
   words: string;
   /** How the address names it. */
   view?: Partial<View>;
-  /** A place in the stage that takes the keys, which no address names. */
+  /** What the control in the stage is called that takes the keys. */
   at?: string;
 }
 
@@ -79,8 +78,20 @@ export const STAGES: Stage[] = [
     name: "Stave",
     hotkey: "2",
     help: "Every scale a line, every step at its measured lightness.",
-    words:
-      "shades tints steps pin curve gamut chroma alpha opacity percent see-through several scales together at once",
+    words: "shades tints steps pin curve gamut chroma several scales together at once",
+    parts: [
+      { name: "method", words: "natural aligned mix curve tune a scale", at: "Method" },
+      { name: "step names", words: "labels numbers 50 950 100 900 1 12 own list", at: "Step names" },
+      {
+        name: "alpha steps",
+        words: "opacity percent see-through transparent overlay shades opacities",
+        at: "Alpha steps, %",
+      },
+      { name: "runs to", words: "between two colors second end blend scale", at: "Runs to" },
+      { name: "step 0", words: "surface white first", at: "step 0" },
+      { name: "wide gamut", words: "p3 display vivid", at: "wide gamut" },
+      { name: "in exports", words: "leave out prune unused only what is used omit", at: "in exports" },
+    ],
     stands: ({ preview }) => (preview ? counted(preview.derived.scales.length, "scale") : ""),
     strips: ({ scales }) => scales.map((s) => s.steps.map((step) => step.hex)),
     keys: [
@@ -98,7 +109,13 @@ export const STAGES: Stage[] = [
     help: "Every token in both modes, to search and to edit in place.",
     words: "roles variables values table rows columns mark several tokens at once bulk add own token",
     parts: [
-      { name: "a new token", words: "add create own custom variable property group intent", at: NEW_TOKEN },
+      {
+        name: "a new token",
+        words: "add create own custom variable property group",
+        at: "Path of the new token",
+      },
+      { name: "a new intent", words: "add create own part role family", at: "What to add" },
+      { name: "columns", words: "show hide name in css sass rgb hsl oklch", at: "Columns" },
     ],
     stands: ({ preview }) => (preview ? counted(preview.derived.tokens.length, "token") : ""),
     tells: ({ document }) => {

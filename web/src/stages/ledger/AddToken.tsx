@@ -4,9 +4,7 @@ import { writtenValue } from "../../api/writtenValue";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { addToken } from "../../editor/edits";
 import { intentsOf, scalesOf } from "../../editor/selectors";
-import { landing } from "../../ui/arrive";
 import classes from "./Ledger.module.css";
-import { NEW_TOKEN } from "./places";
 import { useTaking } from "./useTaking";
 import { ValueField } from "./ValueField";
 
@@ -51,7 +49,6 @@ function NewToken() {
     <form className={classes.adding} onSubmit={onSubmit(save, empty)} onChange={forget}>
       <TextInput
         size="xs"
-        {...landing("at", NEW_TOKEN)}
         label="Path of the new token"
         placeholder="ferry.wake"
         value={name}

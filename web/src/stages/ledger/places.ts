@@ -1,2 +1,0 @@
-/** Where a token is added. */
-export const NEW_TOKEN = "new token";

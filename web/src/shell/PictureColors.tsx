@@ -1,6 +1,6 @@
-import { Chip } from "@mantine/core";
 import type { PictureView } from "../api/picture";
 import { Swatch } from "../ui/Swatch";
+import { Tick, withTick } from "../ui/Tick";
 import classes from "./PictureColors.module.css";
 
 interface Props {
@@ -14,18 +14,23 @@ interface Props {
 /** The colours of a picture, to tick: the one that is ticked first is the primary colour. */
 export function PictureColors({ label = "Colours of the picture", colors, taken, onTake }: Props) {
   return (
-    <Chip.Group multiple value={taken} onChange={onTake}>
-      <ol className={classes.colors} aria-label={label}>
-        {colors.map(({ hex, name }) => (
-          <li key={hex}>
-            <Chip value={hex} size="xs" variant="outline">
-              <Swatch colors={[hex]} /> {name} <code>{hex}</code>
-            </Chip>
-            {hex === taken[0] && <span>primary</span>}
-          </li>
-        ))}
-      </ol>
-    </Chip.Group>
+    <ol className={classes.colors} aria-label={label}>
+      {colors.map(({ hex, name }) => (
+        <li key={hex}>
+          <Tick
+            tag
+            checked={taken.includes(hex)}
+            onTick={(on) => onTake(withTick(taken, hex, on))}
+            label={
+              <>
+                <Swatch colors={[hex]} /> {name} <code>{hex}</code>
+              </>
+            }
+          />
+          {hex === taken[0] && <span>primary</span>}
+        </li>
+      ))}
+    </ol>
   );
 }
 

@@ -1,8 +1,9 @@
-import { Button, Checkbox, Drawer, Text, TextInput } from "@mantine/core";
+import { Button, Drawer, Text, TextInput } from "@mantine/core";
 import { useDebouncedValue } from "@mantine/hooks";
 import { useState } from "react";
 import { useEditorState } from "../../editor/EditorProvider";
 import { themeOf } from "../../editor/selectors";
+import { Tick } from "../../ui/Tick";
 import { useDialog } from "../dialogs";
 import { byDay } from "./days";
 import classes from "./History.module.css";
@@ -34,13 +35,13 @@ function History({ onClose }: { onClose: () => void }) {
         data-autofocus
         onChange={(e) => setWords(e.currentTarget.value)}
       />
-      <Checkbox
-        size="xs"
-        my="sm"
-        label="restore the choices of the handoff too"
-        checked={withHandoff}
-        onChange={(e) => setWithHandoff(e.currentTarget.checked)}
-      />
+      <p className={classes.restoring}>
+        <Tick
+          label="restore the choices of the handoff too"
+          checked={withHandoff}
+          onTick={(on) => setWithHandoff(on)}
+        />
+      </p>
       {byDay(revisions, new Date()).map(({ day, entries }) => (
         <section key={day} className={classes.day} aria-label={day}>
           <h3>{day}</h3>

@@ -1,6 +1,7 @@
-import { Chip, Input, NativeSelect, TextInput } from "@mantine/core";
+import { Input, NativeSelect, TextInput } from "@mantine/core";
 import type { Target } from "../../api/client";
 import { Swatch } from "../../ui/Swatch";
+import { Tick, withTick } from "../../ui/Tick";
 import classes from "./OptionField.module.css";
 
 /** What can be ticked. */
@@ -41,26 +42,30 @@ export function OptionField({ option, brand, value, error, onChange, onEnter, on
   if (option.kind === "list" || option.kind === "brand") {
     const all = option.kind === "list" && option.choices.length;
     const chosen = value === "all" ? option.choices : value.split(",").map((word) => word.trim());
-    const chips: Chosen[] = option.kind === "list" ? option.choices.map((id) => ({ id, name: id })) : brand;
+    const offered: Chosen[] = option.kind === "list" ? option.choices.map((id) => ({ id, name: id })) : brand;
+    const take = (words: string[]) => {
+      const ordered = offered.map(({ id }) => id).filter((id) => words.includes(id));
+      onChange(all && ordered.length % all === 0 ? "all" : ordered.join(","), true);
+    };
     return (
       <Input.Wrapper label={option.key} size="xs" error={error} w="100%">
-        <Chip.Group
-          multiple
-          value={chosen}
-          onChange={(words) => {
-            const ordered = chips.map((chip) => chip.id).filter((id) => words.includes(id));
-            onChange(all && ordered.length % all === 0 ? "all" : ordered.join(","), true);
-          }}
-        >
-          <fieldset className={classes.chips} aria-label={option.key} title={option.help}>
-            {chips.map(({ id, name, color }) => (
-              <Chip key={id} value={id} size="xs" variant="outline" onFocus={onEnter}>
-                {color && <Swatch colors={[color]} />}
-                {name}
-              </Chip>
-            ))}
-          </fieldset>
-        </Chip.Group>
+        <fieldset className={classes.ticks} aria-label={option.key} title={option.help}>
+          {offered.map(({ id, name, color }) => (
+            <Tick
+              key={id}
+              tag
+              checked={chosen.includes(id)}
+              onFocus={onEnter}
+              onTick={(on) => take(withTick(chosen, id, on))}
+              label={
+                <>
+                  {color && <Swatch colors={[color]} />}
+                  {name}
+                </>
+              }
+            />
+          ))}
+        </fieldset>
       </Input.Wrapper>
     );
   }

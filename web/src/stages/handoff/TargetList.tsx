@@ -1,9 +1,10 @@
-import { Checkbox, TextInput } from "@mantine/core";
+import { TextInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Target } from "../../api/client";
 import { vocabularyQuery } from "../../api/queries";
 import { landing } from "../../ui/arrive";
+import { Tick } from "../../ui/Tick";
 import { useList } from "../../ui/useList";
 import classes from "./HandoffStage.module.css";
 import { hit } from "./search";
@@ -51,11 +52,10 @@ export function TargetList({ targets, open, chosen, onOpen, onChoose }: Props) {
                   className={classes.entry}
                   data-open={target.id === open || undefined}
                 >
-                  <Checkbox
-                    size="xs"
+                  <Tick
                     aria-label={`${target.name} in the archive`}
                     checked={chosen.includes(target.id)}
-                    onChange={(e) => onChoose([target.id], e.currentTarget.checked)}
+                    onTick={(on) => onChoose([target.id], on)}
                   />
                   <button
                     type="button"

@@ -1,5 +1,6 @@
-import { Button, Checkbox, Stack } from "@mantine/core";
+import { Button, Stack } from "@mantine/core";
 import { Panel, usePanel } from "../../ui/Panel";
+import { Tick } from "../../ui/Tick";
 import { COLUMNS, type Column } from "./columns";
 
 interface Props {
@@ -19,12 +20,11 @@ export function ColumnChoice({ shown, onToggle }: Props) {
         <Panel {...panel} label="Columns" width={170} position="bottom-end">
           <Stack gap={8}>
             {COLUMNS.map(({ id, name }) => (
-              <Checkbox
+              <Tick
                 key={id}
-                size="xs"
                 label={name}
                 checked={shown.some((c) => c.id === id)}
-                onChange={() => onToggle(id)}
+                onTick={() => onToggle(id)}
               />
             ))}
           </Stack>

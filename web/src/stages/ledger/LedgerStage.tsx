@@ -1,4 +1,4 @@
-import { Checkbox, NativeSelect, TextInput } from "@mantine/core";
+import { NativeSelect, TextInput } from "@mantine/core";
 import { useNavigate, useSearch } from "@tanstack/react-router";
 import { useCallback, useDeferredValue, useMemo, useState } from "react";
 import { useEditorState } from "../../editor/EditorProvider";
@@ -6,6 +6,7 @@ import { toggleContrast, useShown } from "../../editor/level";
 import { hasMoreOf } from "../../editor/selectors";
 import { useLineage } from "../../lineage/useLineage";
 import { later } from "../../ui/later";
+import { Tick } from "../../ui/Tick";
 import { AddToken } from "./AddToken";
 import { ColumnChoice } from "./ColumnChoice";
 import classes from "./Ledger.module.css";
@@ -79,25 +80,14 @@ export default function LedgerStage() {
           value={own.origin}
           onChange={(e) => set({ origin: e.currentTarget.value })}
         />
-        <Checkbox
-          size="xs"
-          label="below a limit"
-          checked={failing ?? false}
-          onChange={(e) => setFailing(e.currentTarget.checked)}
-        />
-        <Checkbox
-          size="xs"
-          label="with a finding"
-          checked={onlyFound}
-          onChange={(e) => setOnlyFound(e.currentTarget.checked)}
-        />
+        <Tick label="below a limit" checked={failing ?? false} onTick={(on) => setFailing(on)} />
+        <Tick label="with a finding" checked={onlyFound} onTick={(on) => setOnlyFound(on)} />
         {hasMore && (
-          <Checkbox
-            size="xs"
+          <Tick
             label="more contrast"
             title="Values for people who ask their system for more contrast, to read and to set"
             checked={level === "more"}
-            onChange={toggleContrast}
+            onTick={toggleContrast}
           />
         )}
         <ColumnChoice shown={columns} onToggle={toggle} />

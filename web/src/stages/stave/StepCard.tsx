@@ -1,4 +1,4 @@
-import { Button, Checkbox } from "@mantine/core";
+import { Button } from "@mantine/core";
 import type { Scale, Step } from "../../api/client";
 import { writtenValue } from "../../api/writtenValue";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
@@ -6,6 +6,7 @@ import { type Edit, omitStep, setBrand, setPin, setStepLightness } from "../../e
 import { tokensOf } from "../../editor/selectors";
 import { usePart } from "../../lineage/useLineage";
 import { CopyButton } from "../../ui/CopyButton";
+import { Tick } from "../../ui/Tick";
 import { TypedField } from "../../ui/TypedField";
 import classes from "./Stave.module.css";
 
@@ -78,11 +79,10 @@ export function StepCard({ scale, step, onDone }: Props) {
           </Button>
         )}
       </div>
-      <Checkbox
-        size="xs"
+      <Tick
         label="handed over in exports"
         checked={!omitted}
-        onChange={() =>
+        onTick={() =>
           void set(
             (d) => omitStep(d, scale.slug, step.label, !omitted),
             omitted ? "back in exports" : "left out of exports",

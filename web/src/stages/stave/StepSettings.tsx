@@ -1,4 +1,4 @@
-import { Checkbox, NativeSelect } from "@mantine/core";
+import { NativeSelect } from "@mantine/core";
 import { memo } from "react";
 import type { ThemeDocument } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
@@ -7,6 +7,7 @@ import { scalesOf } from "../../editor/selectors";
 import type { EditorState } from "../../editor/store";
 import { usePart } from "../../lineage/useLineage";
 import { Hint } from "../../ui/Hint";
+import { Tick } from "../../ui/Tick";
 import { TypedField } from "../../ui/TypedField";
 import { useSameOf } from "../../ui/useSame";
 import classes from "./Stave.module.css";
@@ -116,33 +117,27 @@ export const StepSettings = memo(function StepSettings({ scale }: { scale: Still
         />
       )}
       <div className={classes.checks}>
-        <Checkbox
-          size="xs"
+        <Tick
           label={<Hint word="step 0" help={HELP.zero} />}
           aria-label="step 0"
           checked={scale.hasZero}
-          onChange={(e) => {
-            const on = e.currentTarget.checked;
+          onTick={(on) => {
             void set({ zero: on }, on ? "step 0 added" : "step 0 removed");
           }}
         />
-        <Checkbox
-          size="xs"
+        <Tick
           label={<Hint word="wide gamut" help={HELP.wide} />}
           aria-label="wide gamut"
           checked={settings.wide ?? false}
-          onChange={(e) => {
-            const on = e.currentTarget.checked;
+          onTick={(on) => {
             void set({ wide: on || null }, on ? "wide gamut" : "sRGB only");
           }}
         />
-        <Checkbox
-          size="xs"
+        <Tick
           label={<Hint word="in exports" help={HELP.exports} />}
           aria-label="in exports"
           checked={!settings.off}
-          onChange={(e) => {
-            const on = e.currentTarget.checked;
+          onTick={(on) => {
             void set({ off: on ? null : true }, on ? "in exports" : "left out of exports");
           }}
         />

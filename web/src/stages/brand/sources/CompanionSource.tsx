@@ -1,4 +1,4 @@
-import { Button, Checkbox, NativeSelect, SegmentedControl } from "@mantine/core";
+import { Button, NativeSelect, SegmentedControl } from "@mantine/core";
 import { useQueries, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api } from "../../../api/client";
@@ -6,6 +6,7 @@ import { useEditorState } from "../../../editor/EditorProvider";
 import { intentsOf, scalesOf, themeOf } from "../../../editor/selectors";
 import { useBrand } from "../../../lineage/useLineage";
 import { Swatch } from "../../../ui/Swatch";
+import { Tick } from "../../../ui/Tick";
 import { offer } from "../tray";
 import classes from "./CompanionSource.module.css";
 import { LevelBand } from "./LevelBand";
@@ -128,18 +129,12 @@ export default function CompanionSource() {
         </div>
       </div>
       <div className={classes.tools}>
-        <Checkbox
-          size="xs"
-          label="turn all together"
-          checked={together}
-          onChange={(e) => setTogether(e.currentTarget.checked)}
-        />
-        <Checkbox
-          size="xs"
+        <Tick label="turn all together" checked={together} onTick={(on) => setTogether(on)} />
+        <Tick
           label="apart from success, warning, danger and info"
           checked={apart}
-          onChange={(e) => {
-            setApart(e.currentTarget.checked);
+          onTick={(on) => {
+            setApart(on);
             setTurns(undefined);
           }}
         />

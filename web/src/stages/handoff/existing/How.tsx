@@ -1,9 +1,10 @@
-import { Checkbox, NativeSelect } from "@mantine/core";
+import { NativeSelect } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { themesQuery } from "../../../api/queries";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { themeOf } from "../../../editor/selectors";
 import { alterExisting, useExisting } from "../../../existing/existing";
+import { Tick } from "../../../ui/Tick";
 import classes from "./Existing.module.css";
 
 /** How colours find their new ones: by hand or from another theme, and what goes along. */
@@ -28,24 +29,17 @@ export function How() {
         value={from}
         onChange={(e) => alter({ from: e.currentTarget.value })}
       />
-      <Checkbox
-        size="xs"
+      <Tick
         label="take kin along"
         title="Hover shades, tints and borders of the same hue move with their colour"
         checked={kin}
-        onChange={(e) => alter({ kin: e.currentTarget.checked })}
+        onTick={(on) => alter({ kin: on })}
       />
-      <Checkbox
-        size="xs"
-        label="comments too"
-        checked={comments}
-        onChange={(e) => alter({ comments: e.currentTarget.checked })}
-      />
-      <Checkbox
-        size="xs"
+      <Tick label="comments too" checked={comments} onTick={(on) => alter({ comments: on })} />
+      <Tick
         label="refer to tokens, var(--…)"
         checked={toVariables}
-        onChange={(e) => alter({ toVariables: e.currentTarget.checked })}
+        onTick={(on) => alter({ toVariables: on })}
       />
     </div>
   );

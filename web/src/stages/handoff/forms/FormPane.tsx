@@ -1,4 +1,4 @@
-import { Button, Checkbox, Textarea } from "@mantine/core";
+import { Button, Textarea } from "@mantine/core";
 import { useState } from "react";
 import type { Form } from "../../../api/exist";
 import { saveFile } from "../../../api/save";
@@ -6,6 +6,7 @@ import { useEditor } from "../../../editor/EditorProvider";
 import { setForm } from "../../../editor/edits";
 import { GiveBack } from "../../../lineage/GiveBack";
 import { decisionsAt, useLineage } from "../../../lineage/useLineage";
+import { Tick } from "../../../ui/Tick";
 import { TypedField } from "../../../ui/TypedField";
 import { CodeView } from "../CodeView";
 import classes from "./Forms.module.css";
@@ -44,13 +45,10 @@ export function FormPane({ name, form, own }: Props) {
           value={form.file}
           onText={(file) => change({ file }, `form ${name}: file ${file}`)}
         />
-        <Checkbox
-          size="xs"
+        <Tick
           label="in the archive"
           checked={form.pack !== false}
-          onChange={(e) =>
-            void change({ pack: e.currentTarget.checked ? null : false }, `form ${name}: archive`)
-          }
+          onTick={(on) => void change({ pack: on ? null : false }, `form ${name}: archive`)}
         />
         <Button
           size="compact-sm"

@@ -121,8 +121,11 @@ function press(field: HTMLElement | null, key: string) {
 function typedColor(words: string): string | undefined {
   const text = words.trim();
   const code = /^([0-9a-f]{6}|[0-9a-f]{8})$/i.test(text) ? `#${text}` : text;
-  return isColor(code) ? code : undefined;
+  return isColor(code) && !MADE_OF_OTHERS.test(code) ? code : undefined;
 }
+
+/** What only a page can work out. */
+const MADE_OF_OTHERS = /(var|env|calc|color-mix|light-dark|contrast-color)\(/i;
 
 /** The tokens nearest to a colour, where the words are one; nothing yet while they are looked for. */
 function useNear(words: string): FoundGroup[] | undefined {

@@ -37,6 +37,7 @@ test("what answers to a word sooner comes before what tells of it in passing", (
   const faces = hit("Brand: type and shape", "web fonts, faces");
   expect(found("web font", [files, faces])).toEqual(["Brand: type and shape", "Brand: files"]);
   expect(found("folder", [files, faces])).toEqual(["Brand: files"]);
+  expect(found("draw", [hit("Sites", "withdraw"), hit("Companions", "hue draw")])[0]).toBe("Companions");
   // Every word counts, not the first alone.
   const steps = [hit("Stave: step names", "50 100"), hit("Stave: step 0", "surface")];
   expect(found("stave step 0", steps)[0]).toBe("Stave: step 0");

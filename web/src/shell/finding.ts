@@ -16,12 +16,20 @@ export interface FoundGroup {
   hits: Found[];
 }
 
+/** Behind everything that has a word which begins so: within a word, as in "withdraw". */
+const WITHIN = 10_000;
+
 /** The most hits of a group that are shown. */
 const MOST = 8;
 
 /** Words as they are compared: British and American spellings, and both apostrophes, are one. */
 const plain = (text: string) =>
-  text.toLowerCase().replaceAll("colour", "color").replaceAll("grey", "gray").replaceAll("’", "'");
+  text
+    .toLowerCase()
+    .replaceAll("stylesheet", "style sheet")
+    .replaceAll("colour", "color")
+    .replaceAll("grey", "gray")
+    .replaceAll("’", "'");
 
 /** Something that can be found, with its words as they are compared. */
 export interface Indexed {
@@ -75,9 +83,9 @@ function rankOf({ name, parts, own }: Indexed, word: string): number {
   if (name === word) return 0;
   if (name.startsWith(word)) return 1;
   if (parts.some((part) => part.startsWith(word))) return 2;
-  const at = own.indexOf(word, name.length);
+  const at = own.indexOf(` ${word}`, name.length);
   if (at >= 0) return 3 + at - name.length;
-  return name.includes(word) ? 3 : Number.MAX_SAFE_INTEGER;
+  return own.includes(word) ? WITHIN : Number.MAX_SAFE_INTEGER;
 }
 
 /** A token near to a colour, in one mode. */

@@ -143,7 +143,7 @@ function themeActions(slug: string, duplicate: (slug: string) => void, hasFolder
       group: "Theme",
       name: "The project’s folder",
       help: "how the theme and its document there stand",
-      words: "disk files tie workspace directory git",
+      words: "disk files tie workspace directory git sync watch",
       run: () => dialogs.open("folder"),
     },
   ];
@@ -161,6 +161,7 @@ function themeActions(slug: string, duplicate: (slug: string) => void, hasFolder
       group: "Theme",
       name: "Duplicate theme",
       help: "a copy",
+      words: "copy clone fork",
       run: () => duplicate(slug),
     },
     ...(hasFolder ? folder : []),
@@ -223,6 +224,7 @@ function proofActions(navigate: Navigate): Action[] {
     id: `page-${page}`,
     group: "Proof",
     name: `Proof page: ${page}`,
+    words: "preview sample example screen",
     run: () =>
       void navigate({
         to: ".",
@@ -233,6 +235,7 @@ function proofActions(navigate: Navigate): Action[] {
     id: `proof-${proof}`,
     group: "Proof",
     name: proof === "both" ? "Proof: light and dark" : `Proof: ${proof} alone`,
+    words: "dark mode light mode day night side by side preview",
     run: () =>
       void navigate({
         to: ".",
@@ -307,6 +310,7 @@ function roomActions(toggleColorScheme: () => void): Action[] {
       id: "keys",
       group: "Rhodon",
       name: "Sheet of keys",
+      words: "keyboard shortcuts help hotkeys",
       hotkeys: ["shift+?", "?"],
       keys: "?",
       run: () => dialogs.open("keys"),
@@ -316,6 +320,7 @@ function roomActions(toggleColorScheme: () => void): Action[] {
       group: "Rhodon",
       name: "Light or dark room",
       help: "of Rhodon's own screens",
+      words: "dark mode light mode night interface appearance",
       run: () => toggleColorScheme(),
     },
   ];

@@ -142,7 +142,15 @@ export const STAGES: Stage[] = [
     hotkey: "4",
     help: "What is wrong with the theme, mended at a click; the contrast of everything on everything.",
     words:
-      "accessibility findings warnings errors fixes mend all accepted report proportion matrix pairs ratio",
+      "accessibility wcag readable legible findings warnings errors fixes mend all accepted report proportion matrix pairs ratio",
+    parts: [
+      { name: "matrix", words: "contrast ratio pairs text on grounds readable", at: "Find a foreground" },
+      {
+        name: "more contrast",
+        words: "switch level seven accessibility aaa off",
+        at: "more contrast for those who ask for it",
+      },
+    ],
     stands: ({ preview }) =>
       preview ? counted(preview.counts.errors + preview.counts.warnings, "finding") : "",
     tells: ({ preview }) => {

@@ -20,6 +20,21 @@ export function Swatch({ colors, large }: Props) {
   );
 }
 
+/** Words that browsers take for a colour and that have no code: CSS Color 4, 6.2 and Appendix A, and what every property takes. */
+const WITHOUT_CODE = new Set(
+  (
+    "accentcolor accentcolortext activetext buttonborder buttonface buttontext canvas canvastext field fieldtext " +
+    "graytext highlight highlighttext linktext mark marktext selecteditem selecteditemtext visitedtext " +
+    "activeborder activecaption appworkspace background buttonhighlight buttonshadow captiontext inactiveborder " +
+    "inactivecaption inactivecaptiontext infobackground infotext menu menutext scrollbar threeddarkshadow threedface " +
+    "threedhighlight threedlightshadow threedshadow window windowframe windowtext " +
+    "currentcolor inherit initial unset revert revert-layer"
+  ).split(" "),
+);
+
 /** Whether a value is told as a colour. */
 export const isColor = (value: string | null | undefined): value is string =>
-  value !== null && value !== undefined && CSS.supports("color", value);
+  value !== null &&
+  value !== undefined &&
+  !WITHOUT_CODE.has(value.trim().toLowerCase()) &&
+  CSS.supports("color", value);

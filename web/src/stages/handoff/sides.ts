@@ -5,7 +5,7 @@ export const SIDES = [
   {
     id: "files",
     name: "files",
-    words: "targets export css sass download archive",
+    words: "targets export generate css sass download archive zip pack",
     load: lazy(() => import("./FilesSide")),
   },
   {
@@ -17,7 +17,7 @@ export const SIDES = [
   {
     id: "existing",
     name: "existing",
-    words: "recolor replace colors migrate old files pictures logo map kin doubtful",
+    words: "recolor replace find and replace colors swap migrate old files pictures logo map kin doubtful",
     load: lazy(() => import("./existing/ExistingSide")),
   },
   {

@@ -8,13 +8,13 @@ export const SOURCES = [
   {
     id: "type",
     name: "type or paste",
-    words: "add colors hex list brand sheet rgb code snippet table",
+    words: "add colors hex list brand sheet rgb code snippet table csv",
     load: lazy(() => import("./TypeSource")),
   },
   {
     id: "picture",
     name: "picture",
-    words: "photo logo image screenshot extract spots",
+    words: "photo logo image screenshot extract spots pick loupe",
     load: lazy(() => import("./PictureSource")),
   },
   {
@@ -27,7 +27,8 @@ export const SOURCES = [
   {
     id: "companions",
     name: "companions",
-    words: "harmony hue complementary triad analogous",
+    words:
+      "harmony hue complementary triad square analogous split draw random generate lock locked suggest palette relation",
     load: lazy(() => import("./CompanionSource")),
   },
   {
@@ -39,7 +40,8 @@ export const SOURCES = [
   {
     id: "faces",
     name: "type and shape",
-    words: "web fonts typeface faces family size weight width narrow wide script radius border",
+    words:
+      "web fonts typeface typography faces family size weight width narrow wide script radius corners border",
     load: lazy(() => import("./TypeAndShape")),
   },
 ] as const satisfies { id: string; name: string; words: string; load: ComponentType }[];

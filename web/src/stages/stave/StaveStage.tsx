@@ -34,6 +34,8 @@ export default function StaveStage() {
   const usual = vocabulary?.intents ?? [];
   const list = useList<HTMLElement>({ each: "[data-head]" });
   const rows = useGradually(derived?.scales.length ?? 0, AT_ONCE);
+  // Below more lines than a window shows nobody sees it at first.
+  const isWhole = rows === derived?.scales.length;
   const open = derived?.scales.find((s) => s.slug === search.scale) ?? derived?.scales[0];
   if (!derived) return null;
   // Against which page the limits are drawn, and how much is asked for, follows what the proof shows.
@@ -58,7 +60,7 @@ export default function StaveStage() {
         ))}
       </section>
       <Together scales={derived.scales} />
-      {open && <Opened scale={open} mode={mode} />}
+      {open && isWhole && <Opened scale={open} mode={mode} />}
       {derived.notes.map((note) => (
         <p key={note} className={classes.note}>
           {note}

@@ -82,6 +82,8 @@ pub struct Printer {
     color: bool,
     bad: bool,
     failed: bool,
+    /// Room for the line that is being written.
+    line: Vec<u8>,
 }
 
 /// Room for what a part says, in bytes: a few scales, so that it is rarely moved.
@@ -103,7 +105,6 @@ impl Write for Out {
         }
     }
 
-    // JSON is written in many small pieces.
     fn write_all(&mut self, bytes: &[u8]) -> io::Result<()> {
         match self {
             Self::Standard(out) => out.write_all(bytes),
@@ -128,6 +129,7 @@ impl Printer {
             color: AutoStream::choice(&io::stdout()) != ColorChoice::Never,
             bad: false,
             failed: false,
+            line: Vec::new(),
         }
     }
 
@@ -139,6 +141,7 @@ impl Printer {
             color: self.color,
             bad: false,
             failed: false,
+            line: Vec::new(),
         }
     }
 
@@ -221,8 +224,11 @@ impl Printer {
     }
 
     fn line(&mut self, value: &impl Serialize) -> Result<(), Failure> {
-        serde_json::to_writer(&mut self.out, value).map_err(|e| written(e.into()))?;
-        self.out.write_all(b"\n").map_err(written)
+        self.line.clear();
+        sonic_rs::to_writer(&mut self.line, value)
+            .map_err(|cause| written(io::Error::other(cause)))?;
+        self.line.push(b'\n');
+        self.out.write_all(&self.line).map_err(written)
     }
 
     /// Text as it is.

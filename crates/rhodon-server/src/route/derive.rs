@@ -73,7 +73,7 @@ const ROOM: usize = 144 * 1024;
 /// A value as JSON, with no more room than it needs, or twice that.
 pub(crate) fn written(value: &impl Serialize) -> Result<Vec<u8>, ApiError> {
     let mut bytes = Vec::with_capacity(ROOM);
-    serde_json::to_writer(&mut bytes, value).map_err(|cause| ApiError::unexpected(&cause))?;
+    sonic_rs::to_writer(&mut bytes, value).map_err(|cause| ApiError::unexpected(&cause))?;
     bytes.shrink_to_fit();
     Ok(bytes)
 }

@@ -95,11 +95,21 @@ test("a start that is drawn stands below what was typed", async ({ page, slug })
   await draw.click();
   await expect(colors).toHaveValue(/^#b23a48 Rust\n.+: #/);
   const first = await colors.inputValue();
-  await draw.click();
+  const again = dialog.getByRole("button", { name: "Draw again" });
+  await again.click();
   await expect(colors).not.toHaveValue(first);
   await expect(colors).toHaveValue(/^#b23a48 Rust\n.+: #/);
   const drawn = first.split("\n").slice(1);
   for (const line of drawn) expect(await colors.inputValue()).not.toContain(line);
+  // One that is kept stays while the other is drawn again.
+  const kept = dialog.getByRole("group", { name: "Kept while the others are drawn again" });
+  await expect(kept.getByRole("checkbox")).toHaveCount(2);
+  const [, left = "", stays = ""] = (await colors.inputValue()).split("\n");
+  await kept.getByRole("checkbox").last().check();
+  await again.click();
+  await expect(colors).not.toHaveValue(new RegExp(left));
+  await expect(colors).toHaveValue(new RegExp(`^#b23a48 Rust\n.+: #.+\n${stays}$`));
+  await expect(kept.getByRole("checkbox").last()).toBeChecked();
   const read = dialog.getByRole("list", { name: "What was read" });
   await expect(read.getByRole("listitem").first()).toHaveText(/Rust #b23a48/);
 });

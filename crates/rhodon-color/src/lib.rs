@@ -51,6 +51,6 @@ pub use oklab::{Oklab, Oklch, hue_turn};
 pub use relation::{RELATIONS, Relation, companions, drawn, partners, turns_apart};
 pub use rgb8::{Rgb8, Rgb8Error};
 pub use space::Space;
-pub use start::drawn_start;
+pub use start::{drawn_around, drawn_start};
 pub use tuner::{MOST_STRENGTH, Place, Stop, lightness_with};
 pub use vision::{Vision, VisionKind};

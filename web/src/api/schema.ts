@@ -2548,6 +2548,8 @@ export interface components {
              * @description Every number gives a brand of its own, the same each time.
              */
             draw: number;
+            /** @description Codes that stay, each in its place; nothing where another is drawn. */
+            keep?: (string | null)[];
         };
         /** @description A step of it. */
         StepOfScale: {
@@ -5252,6 +5254,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StartColor"][];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Any other refusal */

@@ -1,11 +1,13 @@
 import { Button, Group, Modal, Textarea, TextInput } from "@mantine/core";
-import { type FormEvent, useRef, useState } from "react";
-import { answer, api, problemOf, type ThemeDocument } from "../api/client";
+import { type FormEvent, useState } from "react";
+import { problemOf, type ThemeDocument } from "../api/client";
 import { ColorList, readColors, useColors } from "../ui/ColorList";
 import { useDialog } from "./dialogs";
 import { FromFiles } from "./FromFiles";
+import { KeptColors } from "./KeptColors";
 import { newDocument } from "./newDocument";
 import { PictureChoice } from "./PictureDialog";
+import { useDraw } from "./useDraw";
 import { useMakeTheme } from "./useMakeTheme";
 
 /** A new theme from a name and brand colours, or from files. */
@@ -24,19 +26,12 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
   const [colors, setColors] = useState("");
   const [refusal, setRefusal] = useState<string>();
   const [pictures, setPictures] = useState<File[]>();
-  const drawnLines = useRef("");
-  const draw = useRef(Math.floor(Date.now() / 1000) % 1_000_000);
   const items = useColors(colors);
+  const { drawn, draw, keep } = useDraw(colors, items, setColors);
   const proposed = items.find((item) => item.css)?.name ?? "";
-  const drawStart = async () => {
-    draw.current += 1;
-    const drawn = await answer(api.POST("/api/start", { body: { draw: draw.current } }));
+  const drawAgain = () => {
     setRefusal(undefined);
-    const lines = drawn.map((c) => `${c.name}: ${c.hex}`).join("\n");
-    // Another draw takes the place of the one before, never of what was typed.
-    const typed = colors.replace(drawnLines.current, "").trim();
-    drawnLines.current = lines;
-    setColors(typed ? `${typed}\n${lines}` : lines);
+    draw().catch((error) => setRefusal(problemOf(error).detail));
   };
   const create = async () => {
     const read = await readColors(colors);
@@ -94,12 +89,10 @@ export function NewThemeForm({ onDone }: { onDone: () => void }) {
           }}
         />
         <ColorList items={items} />
+        {drawn.length > 0 && <KeptColors drawn={drawn} onKeep={keep} />}
         <Group justify="space-between" mt="md">
-          <Button
-            variant="default"
-            onClick={() => void drawStart().catch((e) => setRefusal(problemOf(e).detail))}
-          >
-            Draw a start
+          <Button variant="default" onClick={drawAgain}>
+            {drawn.length > 0 ? "Draw again" : "Draw a start"}
           </Button>
           <Button type="submit" disabled={colors.trim() === ""}>
             Create

@@ -1,7 +1,7 @@
 //! Reading one colour as it is typed.
 
 use axum::Json;
-use rhodon_color::{Color, Notation, Rgb8, difference, drawn_start};
+use rhodon_color::{Color, Notation, Rgb8, difference, drawn_around};
 use rhodon_formats::read::{ListItem, color_list};
 use rhodon_theme::{Typed, color_look, color_name, opacity_note};
 use serde::{Deserialize, Serialize};
@@ -167,6 +167,9 @@ fn codes(at: &str, texts: &[String], most: usize) -> Result<Vec<Rgb8>, ApiError>
 pub struct StartRequest {
     /// Every number gives a brand of its own, the same each time.
     draw: u32,
+    /// Codes that stay, each in its place; nothing where another is drawn.
+    #[serde(default)]
+    keep: Vec<Option<String>>,
 }
 
 /// A colour to begin with.
@@ -177,11 +180,21 @@ pub struct StartColor {
 }
 
 /// Colours to begin with, for who has none.
-#[utoipa::path(post, path = "/start", request_body = StartRequest, responses((status = 200, body = Vec<StartColor>)))]
-pub(crate) async fn start(JsonBody(body): JsonBody<StartRequest>) -> Json<Vec<StartColor>> {
+#[utoipa::path(post, path = "/start", request_body = StartRequest, responses((status = 200, body = Vec<StartColor>), (status = 422, body = ApiError)))]
+pub(crate) async fn start(
+    JsonBody(body): JsonBody<StartRequest>,
+) -> Result<Json<Vec<StartColor>>, ApiError> {
+    let code = |(at, text): (usize, &Option<String>)| {
+        let code = text.as_ref().map(|text| text.parse::<Rgb8>());
+        code.transpose()
+            .map_err(|e| ApiError::value(&format!("/keep/{at}"), e.to_string()))
+    };
+    let keep = body.keep.iter().enumerate().map(code);
+    let keep = keep.collect::<Result<Vec<_>, _>>()?;
     let color = |code: Rgb8| StartColor {
         name: color_look(code),
         hex: code.to_string(),
     };
-    Json(drawn_start(body.draw).into_iter().map(color).collect())
+    let drawn = drawn_around(body.draw, &keep);
+    Ok(Json(drawn.into_iter().map(color).collect()))
 }

@@ -135,6 +135,14 @@ async fn companions_stand_apart_turn_and_have_readable_partners() {
         server.post("/api/start", json!({ "draw": 7 })).await.1
     );
     assert_eq!(drawn.as_array().unwrap().len(), 3);
+    let keep = json!({ "draw": 8, "keep": [null, "#0f5c7a", null] });
+    let (_, around) = server.post("/api/start", keep).await;
+    assert_eq!(around[1]["hex"], "#0f5c7a");
+    assert_eq!(around.as_array().unwrap().len(), 3);
+    let wrong = json!({ "draw": 8, "keep": [null, "petrol"] });
+    let (status, refused) = server.post("/api/start", wrong).await;
+    assert_eq!(status, 422);
+    assert_eq!(refused["problems"][0]["pointer"], "/keep/1");
 }
 
 #[tokio::test]

@@ -122,6 +122,30 @@ test("the finder leads to each control of a stage that people look for by itself
   }
 });
 
+test("variables with opacities are pruned to what is used, and taken back", async ({
+  page,
+  slug,
+  request,
+}) => {
+  await open(page, slug, "stave");
+  await find(page, "opacity");
+  await page.keyboard.type("8 16");
+  await page.keyboard.press("Enter");
+  await saved(page, 2);
+  await find(page, "steps that nothing uses");
+  await saved(page, 3);
+  const steps = (sheet: string) => new Set(sheet.match(/--petrol-\w+(?=:)/g));
+  const pruned = steps(await written(request, slug, "css"));
+  for (const step of ["--petrol-600", "--petrol-a8", "--petrol-a16"]) expect(pruned.has(step)).toBe(true);
+  expect(pruned.size).toBeLessThan(11);
+  // What was referred to by a step that went is written out, and nothing points into the void.
+  const sheet = await written(request, slug, "css");
+  for (const [, name] of sheet.matchAll(/var\((--[\w-]+)\)/g)) expect(sheet).toContain(`${name}:`);
+  await page.getByRole("button", { name: /^take \d+ steps back$/ }).press("Enter");
+  await saved(page, 4);
+  expect(steps(await written(request, slug, "css")).size).toBe(13);
+});
+
 test("what was asked for in passing gives the keys back to the stage", async ({ page, slug }) => {
   await open(page, slug, "stave");
   await find(page, "revisions");

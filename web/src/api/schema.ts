@@ -1371,6 +1371,11 @@ export interface components {
             places: string[];
         } | {
             /** @enum {string} */
+            do: "leave-out-unused";
+            /** @description Slug of a scale; all of them without it. */
+            scale?: string | null;
+        } | {
+            /** @enum {string} */
             do: "mend-findings";
             /** @description The kind, as in `contrast`. */
             kind: string;

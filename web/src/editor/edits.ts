@@ -72,6 +72,13 @@ export function omitStep(document: ThemeDocument, slug: string, label: string, o
   return setScale(document, slug, { omit: out ? [...others, label] : others });
 }
 
+/** Every step of every scale in exports again. */
+export const takeBack = (document: ThemeDocument): ThemeDocument =>
+  Object.keys(document.scales ?? {}).reduce(
+    (before, slug) => setScale(before, slug, { omit: [], off: null }),
+    document,
+  );
+
 /** A mode at a level, as people say it. */
 export const atLevel = (mode: Mode, level: Level) => (level === "usual" ? mode : `${mode}, more contrast`);
 

@@ -6,6 +6,7 @@ import type { Vocabulary } from "../api/client";
 import { vocabularyQuery } from "../api/queries";
 import { workspaceQuery } from "../api/workspace";
 import { useEditor, useEditorState } from "../editor/EditorProvider";
+import { takeBack } from "../editor/edits";
 import { toggleContrast } from "../editor/level";
 import { themeOf } from "../editor/selectors";
 import type { Editor } from "../editor/store";
@@ -57,6 +58,7 @@ export function useActions(): Action[] {
       ...removals(),
       ...proofActions(navigate),
       ...eyesOf(vocabulary),
+      ...pruning(editor),
       ...roomActions(toggleColorScheme),
     ],
     [editor, slug, canUndo, canRedo, navigate, goTo, vocabulary, hasFolder, themes, toggleColorScheme],
@@ -165,6 +167,27 @@ function themeActions(slug: string, duplicate: (slug: string) => void, hasFolder
       run: () => duplicate(slug),
     },
     ...(hasFolder ? folder : []),
+  ];
+}
+
+/** What exports carry of scales. */
+function pruning(editor: Editor): Action[] {
+  return [
+    {
+      id: "leave-out-unused",
+      group: "Theme",
+      name: "Leave out the steps that nothing uses",
+      help: "of every scale, in exports",
+      words: "prune unused only what is used omit variables",
+      run: () => void editor.change({ do: "leave-out-unused" }, "unused steps left out"),
+    },
+    {
+      id: "take-back",
+      group: "Theme",
+      name: "Take every step back into exports",
+      words: "prune unused omit all",
+      run: () => void editor.commit(takeBack, "every step back in exports"),
+    },
   ];
 }
 

@@ -77,6 +77,11 @@ pub enum ChangeInput {
         /// Their places, as the lineage of the document tells them.
         places: Vec<String>,
     },
+    /// Leaves out of exports the steps that nothing refers to; the notes tell which.
+    LeaveOutUnused {
+        /// Slug of a scale; all of them without it.
+        scale: Option<String>,
+    },
     /// Mends every finding of a kind that can be mended without harm; the notes tell how.
     MendFindings {
         /// The kind, as in `contrast`.
@@ -185,6 +190,10 @@ impl ChangeInput {
                 paint: choice(scale, color)?,
             },
             Self::GiveBack { places } => Operation::GiveBack(places),
+            Self::LeaveOutUnused { scale } => {
+                let scale = scale.map(|scale| slug("/change/scale", &scale));
+                Operation::LeaveOutUnused(scale.transpose()?)
+            }
             Self::MendFindings { kind } => Operation::MendFindings(kind),
         })
     }

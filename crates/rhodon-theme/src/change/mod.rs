@@ -9,6 +9,7 @@ mod add_token;
 mod diff;
 mod give_back;
 mod intent;
+mod leave_out;
 mod mend;
 mod named;
 mod remove;
@@ -67,6 +68,8 @@ pub enum Operation {
     /// Gives decisions of this document back: the parent's hold again, or what is derived. Each is
     /// told by its place, as [`crate::Decision::pointer`] writes it.
     GiveBack(Vec<String>),
+    /// Leaves out of exports the steps of a scale, or of all, that nothing refers to.
+    LeaveOutUnused(Option<Slug>),
     /// Mends every finding of a kind, as in `contrast`, that can be mended without harm.
     MendFindings(String),
 }
@@ -91,6 +94,9 @@ pub fn apply(operation: &Operation, theme: &Resolved) -> Result<Changed, Problem
         }
         Operation::RenameIntent { intent, to } => {
             return rename_intent::rename(theme, intent, to);
+        }
+        Operation::LeaveOutUnused(scale) => {
+            return leave_out::leave_out_unused(theme, scale.as_ref());
         }
         Operation::MendFindings(kind) => {
             let mended = mend_kind(theme, kind)?;

@@ -87,6 +87,56 @@ fn a_colour_added_later_is_the_page_unless_somebody_said_what_is() {
 }
 
 #[test]
+fn steps_that_nothing_uses_are_left_out_and_nothing_else_changes() {
+    let document = typed(&[("Plum", "#7a1f5c"), ("Sand", "#f3ead7")]);
+    let theme = Resolved::alone(document);
+    let changed = apply(&Operation::LeaveOutUnused(None), &theme).unwrap();
+    let (before, after) = (derive(&theme).unwrap(), derived(&changed.document));
+    let mut left = 0;
+    let used = |path: &str| {
+        let cells = before
+            .tokens
+            .iter()
+            .flat_map(|t| Mode::BOTH.map(|m| t.cell(m)));
+        let more = before
+            .more
+            .iter()
+            .flat_map(|more| &more.cells)
+            .map(|raised| &raised.cell);
+        cells
+            .chain(more)
+            .any(|cell| cell.alias.as_deref() == Some(path))
+    };
+    for (old, new) in before.tokens.iter().zip(&after.tokens) {
+        assert_eq!(old.path, new.path);
+        assert_eq!(old.cell(Mode::Light).value, new.cell(Mode::Light).value);
+        if new.omitted {
+            left += 1;
+            assert!(!used(&old.path), "{}", old.path);
+        }
+    }
+    assert!(left > 20, "{left}");
+    assert!(!after.token("plum.700").unwrap().omitted && !after.token("sand.100").unwrap().omitted);
+    assert!(
+        changed
+            .notes
+            .iter()
+            .any(|note| note.starts_with("Plum: 50,")),
+        "{:?}",
+        changed.notes
+    );
+    // Nothing is left to do, and what is no scale is told.
+    let again = Resolved::alone(changed.document);
+    let refused = |slug_| {
+        apply(&Operation::LeaveOutUnused(slug_), &again)
+            .unwrap_err()
+            .to_string()
+    };
+    assert!(refused(None).contains("every step of every scale is used"));
+    assert!(refused(Some(slug("fog"))).contains("there is no scale fog"));
+}
+
+#[test]
 fn a_part_that_is_recast_is_as_if_the_document_said_so() {
     let document = typed(&[
         ("Plum", "#7a1f5c"),

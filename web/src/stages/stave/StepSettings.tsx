@@ -12,6 +12,7 @@ import { TypedField } from "../../ui/TypedField";
 import { useSameOf } from "../../ui/useSame";
 import classes from "./Stave.module.css";
 import type { Still } from "./still";
+import { UnusedSteps } from "./UnusedSteps";
 
 /** Lists that many consumers use; any other is typed. */
 const LISTS = [
@@ -142,6 +143,7 @@ export const StepSettings = memo(function StepSettings({ scale }: { scale: Still
           }}
         />
       </div>
+      {!settings.off && <UnusedSteps scale={scale} left={settings.omit?.length ?? 0} />}
     </div>
   );
 });

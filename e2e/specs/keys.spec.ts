@@ -110,7 +110,7 @@ test("the finder leads to each control of a stage that people look for by itself
     ["opacity", "Alpha steps, %"],
     ["own list", "Step names"],
     ["aligned", "Method"],
-    ["prune", "in exports"],
+    ["stave in exports", "in exports"],
     ["p3", "wide gamut"],
     ["stave runs to", "Runs to"],
     ["stave step 0", "step 0"],
@@ -129,6 +129,7 @@ test("variables with opacities are pruned to what is used, and taken back", asyn
 }) => {
   await open(page, slug, "stave");
   await find(page, "opacity");
+  await expect(focused(page)).toHaveAccessibleName("Alpha steps, %");
   await page.keyboard.type("8 16");
   await page.keyboard.press("Enter");
   await saved(page, 2);

@@ -38,7 +38,11 @@ export function arriveAt(view: Partial<View>, at?: string) {
 /** Takes the keys after those who give them back on closing had their turn. */
 function settle(control: HTMLElement, acted: AbortController) {
   setTimeout(() => {
-    if (!acted.signal.aborted) control.focus();
+    if (!acted.signal.aborted) {
+      control.focus();
+      // What is typed next takes the place of what stands there.
+      if (control instanceof HTMLInputElement) control.select();
+    }
     acted.abort();
   }, 30);
 }

@@ -6,6 +6,7 @@ use clap::Args;
 use rhodon_formats::color_use::finder_for;
 use rhodon_formats::read::{InputFile, read};
 use rhodon_theme::Document;
+use serde::de::IgnoredAny;
 
 use crate::output::{Failure, Printer};
 use crate::{archive, input};
@@ -14,6 +15,9 @@ use crate::{archive, input};
 const EXAMPLES: &str = "\
 Examples:
   rhodon import tokens.json tokens.dark.json > theme.rhodon.json";
+
+/// What standard input is called.
+const STANDARD: &str = "standard input";
 
 #[derive(Debug, Args)]
 #[command(after_help = EXAMPLES)]
@@ -28,7 +32,7 @@ pub struct ImportArgs {
 
 pub fn run(args: &ImportArgs, printer: &mut Printer) -> Result<(), Failure> {
     let files = if args.files.is_empty() || args.files == [Path::new("-")] {
-        vec![InputFile::text("standard input", input::all()?)]
+        vec![standard(input::all()?)]
     } else {
         let mut files = Vec::new();
         for path in &args.files {
@@ -44,8 +48,12 @@ pub fn run(args: &ImportArgs, printer: &mut Printer) -> Result<(), Failure> {
     for note in &import.notes {
         eprintln!("{note}");
     }
-    for problem in &import.problems {
+    for mut problem in import.problems {
         printer.mark_bad();
+        if problem.file.starts_with(STANDARD) {
+            // Nobody gave it the ending.
+            STANDARD.clone_into(&mut problem.file);
+        }
         eprintln!("{problem}");
     }
     let Some(spec) = import.spec else {
@@ -53,6 +61,21 @@ pub fn run(args: &ImportArgs, printer: &mut Printer) -> Result<(), Failure> {
     };
     let value = named(spec, args.name.as_deref())?.to_json();
     printer.document(&value)
+}
+
+/// What comes without a name has the ending of what it looks like.
+fn standard(text: String) -> InputFile {
+    InputFile::text(name_of(&text), text)
+}
+
+fn name_of(text: &str) -> &'static str {
+    let is_json = || serde_json::from_str::<IgnoredAny>(text).is_ok();
+    match text.trim_start().chars().next() {
+        Some('{' | '[') if is_json() => "standard input.json",
+        Some('<') => "standard input.xml",
+        _ if text.contains(['{', ';']) => "standard input.scss",
+        _ => "standard input.txt",
+    }
 }
 
 /// Whether a file of an archive may be read.

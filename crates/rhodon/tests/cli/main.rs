@@ -403,6 +403,25 @@ fn import_reads_back_what_export_wrote() {
         &["import", "-"],
         r##"{ "a": { "$type": "color", "$value": "#0f5c7a" }, "b": { "$type": "color", "$value": "bleu" } }"##,
     );
+    // What does not say itself what it is is read as what it looks like.
+    for (text, color) in [
+        (":root { --brand: #0f5c7a }", "Brand"),
+        ("#0f5c7a\n#e4572e\n", "Blue"),
+        (r##"{ "colors": { "primary": "#0f5c7a" } }"##, "Primary"),
+        (
+            r##"<resources><color name="sea">#0f5c7a</color></resources>"##,
+            "Sea",
+        ),
+    ] {
+        let read = rhodon(&["import", "-", "--json"], text);
+        let name = format!("\"name\":\"{color}\",\"slug\"");
+        assert!(
+            read.code == 0 && read.out.contains(&name),
+            "{text}: {} {}",
+            read.out,
+            read.err
+        );
+    }
     // The rest was read all the same.
     assert_eq!((bad.code, bad.out.contains("\"#0f5c7a\"")), (2, true));
     assert!(

@@ -24,7 +24,11 @@ export function CalledSlots({ called, colorOf, onFollow }: Props) {
   const one = called.length === 1;
   return (
     <div className={classes.called}>
-      <p>{one ? "A slot is" : `${called.length} slots are`} called after a role and follow nothing yet.</p>
+      <p>
+        {one
+          ? "A slot is called after a role and follows nothing yet."
+          : `${called.length} slots are called after a role and follow nothing yet.`}
+      </p>
       <ul aria-label="Called after a role">
         {called.slice(0, TOLD).map((slot) => (
           <li key={slot.slot}>

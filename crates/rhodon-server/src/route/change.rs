@@ -5,9 +5,10 @@ use axum::extract::State;
 use axum::http::HeaderMap;
 use axum::response::Response;
 use rhodon_color::{Color, Rgb8};
+use rhodon_formats::rename_in_options;
 use rhodon_theme::{
-    Changed, IntentChoice, NewBrand, NewToken, Operation, Provenance, Resolved, Slug, StepLabel,
-    Typed, apply,
+    Changed, Document, IntentChoice, NewBrand, NewToken, Operation, Provenance, Resolved, Slug,
+    StepLabel, Typed, apply,
 };
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
@@ -255,12 +256,28 @@ async fn changed(
     change: ChangeInput,
 ) -> Result<(Resolved, Changed), ApiError> {
     let operation = change.operation()?;
-    let job = move || apply(&operation, &theme).map(|changed| (theme, changed));
+    let job = move || {
+        let mut changed = apply(&operation, &theme)?;
+        if let Operation::RenameBrand { brand, .. } = &operation {
+            follow(theme.document(), &mut changed.document, brand);
+        }
+        Ok((theme, changed))
+    };
     bench
         .work
         .run(job)
         .await?
         .map_err(|p| ApiError::invalid("/spec", p))
+}
+
+/// Lets options of targets follow a brand colour that got another slug in its place.
+fn follow(before: &Document, after: &mut Document, brand: &Slug) {
+    let mut old = before.brand.iter();
+    let place = old.position(|color| color.slug == *brand);
+    let renamed = place.and_then(|place| after.brand.get(place));
+    if let Some(to) = renamed.map(|color| color.slug.clone()) {
+        rename_in_options(after, brand, &to);
+    }
 }
 
 /// A change to save as a new revision.

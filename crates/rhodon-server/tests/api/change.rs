@@ -308,3 +308,24 @@ async fn an_operation_does_not_take_from_a_child_what_it_needs_either() {
         "\"Chick\" extends this theme and would not work with it: ferry.foam: no token \"buoy.500\""
     );
 }
+
+#[tokio::test]
+async fn options_that_name_a_brand_colour_follow_its_new_name() {
+    let server = Server::start().await;
+    let mut spec = tern("#0f5c7a");
+    let slug = spec["brand"][0]["slug"].as_str().unwrap().to_owned();
+    spec["handoff"] = json!({
+        "switch": { "primary": format!("{slug},fog"), "key": slug },
+        "utility-js": { "keep": "slate" },
+    });
+    let change = json!({ "do": "rename-brand", "brand": slug, "name": "Sound" });
+    let body = json!({ "spec": spec, "change": change });
+    let (status, changed) = server.post("/api/change", body).await;
+    assert_eq!(status, 200, "{changed}");
+    let handoff = &changed["spec"]["handoff"];
+    assert_eq!(
+        handoff["switch"],
+        json!({ "primary": "sound,fog", "key": slug })
+    );
+    assert_eq!(handoff["utility-js"], json!({ "keep": "slate" }));
+}

@@ -17,6 +17,8 @@ const AWAY: f64 = 60.0;
 const PLACES: usize = 3;
 /// L\* of the last one: three of one lightness are hard to tell apart for some eyes.
 const LIGHT: f64 = 72.0;
+/// Below this chroma a colour is a grey.
+const GREY: f64 = 0.03;
 /// CIEDE2000 that a drawn colour keeps from those that stay.
 const APART: f64 = 12.0;
 /// The most strength of the last one.
@@ -43,7 +45,10 @@ pub fn drawn_around(draw: u32, kept: &[Option<Rgb8>]) -> Vec<Rgb8> {
     let which = (part(3) * relations.len() as f64) as usize;
     let turns = relations.get(which).map_or(&[][..], |r| r.turns);
     let at = |place: usize| kept.get(place).copied().flatten();
-    let base = (0..PLACES).find_map(at);
+    // Greys have no companions of their own.
+    let base = (0..PLACES)
+        .filter_map(at)
+        .find(|color| color.to_oklch().c >= GREY);
     let count = match kept.len() {
         0 => 1 + turns.len(),
         count => count,
@@ -58,16 +63,19 @@ pub fn drawn_around(draw: u32, kept: &[Option<Rgb8>]) -> Vec<Rgb8> {
         }
         None => turns.to_vec(),
     };
-    let base = base.unwrap_or_else(|| carrier(part(0) * 360.0));
+    let own = base.is_none().then(|| carrier(part(0) * 360.0));
     let is_apart = |color: &Rgb8| {
         let mut kept = kept.iter().flatten();
         kept.all(|other| difference(*color, *other) > APART)
     };
-    let mut found = companions(base, &turns).into_iter().filter(is_apart);
+    let others = base.or(own).map(|base| companions(base, &turns));
+    let others = others.into_iter().flatten();
+    let mut found = own.into_iter().chain(others).filter(is_apart);
     let place = |place: usize| match at(place) {
         Some(color) => Some(color),
-        None if place == 0 && at(1).or(at(2)).is_none() => Some(base),
-        None if place == 0 => found.next().map(|color| carrier(color.to_oklch().h)),
+        None if place == 0 && own.is_none() => {
+            found.next().map(|color| carrier(color.to_oklch().h))
+        }
         None => found.next().map(|color| match place + 1 == PLACES {
             true => light(color),
             false => color,
@@ -118,6 +126,10 @@ mod tests {
                 }
                 assert_ne!(others, drawn_around(draw + 2, &kept), "{draw}");
             }
+            // Black has no companions: a brand is drawn beside it.
+            let black = drawn_around(draw, &[Some(Rgb8::BLACK), None, None]);
+            assert_eq!((black.len(), black[0]), (3, Rgb8::BLACK), "{draw}");
+            assert!(difference(black[1], black[2]) > 4.0, "{draw}: {black:?}");
             let kept: Vec<_> = first.iter().copied().map(Some).collect();
             assert_eq!(drawn_around(draw + 1, &kept), first);
         }

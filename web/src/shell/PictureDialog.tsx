@@ -25,10 +25,12 @@ export function PictureChoice({ files, typed = "", onSpec, hold }: Props) {
   const [found, setFound] = useState<{ file: string; picture: PictureView }>();
   const [taken, setTaken] = useState<string[]>([]);
   const [name, setName] = useState(typed);
+  const proposed = useRef("");
   const [refused, setRefused] = useState<string>();
   const { reading, refusal, read } = usePicture((file, picture) => {
     setFound({ file, picture });
-    setName((typed) => typed || nameOf(file));
+    setName((now) => (now === "" || now === proposed.current ? nameOf(file) : now));
+    proposed.current = nameOf(file);
     setTaken(firstOf(picture));
   });
   useOnceShown(() => void read(files));

@@ -92,17 +92,11 @@ impl<'a> Choices<'a> {
                 continue;
             }
             match derive(&job.decided.recast(part, &brand.slug)) {
-                Ok(theme) => {
-                    let taken = |slug: &Slug| {
-                        let mut themes = self.themes.iter();
-                        themes.any(|c| c.slug == *slug) || out.iter().any(|c| c.slug == *slug)
-                    };
-                    out.push(Choice {
-                        slug: brand.slug.clone().unique(taken),
-                        name: brand.name.clone(),
-                        theme,
-                    });
-                }
+                Ok(theme) => out.push(Choice {
+                    slug: self.free(&brand.slug, &out),
+                    name: brand.name.clone(),
+                    theme,
+                }),
                 Err(why) => {
                     let message = format!("{asked} cannot play this part: {why}");
                     self.warnings.push(Warning::new(option.key, message));
@@ -110,6 +104,13 @@ impl<'a> Choices<'a> {
             }
         }
         out
+    }
+
+    /// A slug that no theme and no colour of the same part has.
+    fn free(&self, wanted: &Slug, others: &[Choice<Derived>]) -> Slug {
+        let is_theme = |slug: &Slug| self.themes.iter().any(|choice| choice.slug == *slug);
+        let taken = |slug: &Slug| is_theme(slug) || others.iter().any(|c| c.slug == *slug);
+        wanted.clone().unique(taken)
     }
 }
 

@@ -133,20 +133,20 @@ test("slots of a host follow the roles that their names speak of, at one press",
   await page.getByRole("button", { name: "forms", exact: true }).click();
   await page.getByLabel("Name of the file").fill("host.json");
   const example =
-    '{ "slots.titleBar.background": "#123abc", "slots.titleBar.ink": "#ffffff", "slots.bell": "#d10000" }';
+    '{ "slots.topBar.ground": "#123abc", "slots.topBar.ink": "#ffffff", "slots.bell": "#d10000" }';
   await page.getByLabel("Example").fill(example);
   await page.getByRole("button", { name: "Make a form of it" }).click();
   const pane = page.getByRole("region", { name: "Form host-json" });
   await expect(pane.locator("pre")).toContainText(example);
   const called = pane.getByRole("list", { name: "Called after a role" }).getByRole("listitem");
-  await expect(called).toHaveText([/^title_bar_background\s+bar.fill$/, /^title_bar_ink\s+bar.text$/]);
+  await expect(called).toHaveText([/^top_bar_ground\s+bar.fill$/, /^top_bar_ink\s+bar.text$/]);
   await pane.getByRole("button", { name: "Let them follow" }).click();
-  await expect(pane.locator("pre")).toContainText('"slots.titleBar.background": "#0f5c7a"');
+  await expect(pane.locator("pre")).toContainText('"slots.topBar.ground": "#0f5c7a"');
   await expect(pane.locator("pre")).toContainText('"slots.bell": "#d10000"');
   await expect(called).toHaveCount(0);
   await saved(page, 3);
   const { slots } = (await savedSpec(request, slug)).forms["host-json"];
-  expect(slots.title_bar_ink).toEqual({ token: "bar.text" });
+  expect(slots.top_bar_ink).toEqual({ token: "bar.text" });
 });
 
 /** A flat mark of two colours, as a PNG. */

@@ -244,23 +244,23 @@ fn slots_that_are_called_after_a_role_say_which() {
     let names = [
         ("slots.bar.ground", "bar.fill"),
         ("slots.bar.ink", "bar.text"),
-        ("slots.titleBar.activeBackground", "bar.fill"),
+        ("slots.topBar.liveGround", "bar.fill"),
         ("slots.toolbarHover", "bar.hover"),
-        ("slots.button.background", "primary.fill"),
-        ("slots.buttonHoverBackground", "primary.fill-hover"),
+        ("slots.action_button.background", "primary.fill"),
+        ("slots.hoverButtonBackground", "primary.fill-hover"),
         ("slots.button_active", "primary.fill-pressed"),
-        ("slots.button-foreground", "primary.fill-text"),
+        ("slots.foreground-of-button", "primary.fill-text"),
         ("slots.errorText", "danger.fill-text"),
         ("slots.warning.border", "warning.edge"),
-        ("slots.panel.background", "surface.raised"),
+        ("slots.panel.bg", "surface.raised"),
         ("slots.panel.ink", "text.main"),
         ("slots.panel.divider", "border.subtle"),
         ("slots.captionText", "text.muted"),
         ("slots.tooltip.bg", "surface.overlay"),
         ("slots.page", "surface.base"),
         ("slots.linkHover", "link.hover"),
-        ("slots.focusBorder", "focus.ring"),
-        ("slots.selection.background", "selection.fill"),
+        ("slots.focusLine", "focus.ring"),
+        ("slots.selectionBg", "selection.fill"),
         ("slots.chosen", "selected.fill"),
         ("slots.disabled.text", "disabled.text"),
         ("slots.nightPage", "surface.base"),
@@ -281,7 +281,7 @@ fn slots_that_are_called_after_a_role_say_which() {
     assert_eq!(roles, wanted);
     // What all names begin with says nothing.
     assert_eq!(found[0].slot.as_str(), "bar_ground");
-    assert_eq!(found[2].slot.as_str(), "title_bar_active_background");
+    assert_eq!(found[2].slot.as_str(), "top_bar_live_ground");
     let dark = found.iter().filter(|called| called.mode.is_some());
     assert_eq!(
         dark.map(|c| c.slot.as_str()).collect::<Vec<_>>(),

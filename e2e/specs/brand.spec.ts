@@ -249,6 +249,10 @@ test("a logo on paper does not make paper the primary colour, and the name that 
   await expect(colors.getByRole("checkbox", { name: /^White/ })).not.toBeChecked();
   await expect(colors.getByRole("listitem").filter({ hasText: "primary" })).not.toContainText("White");
   await expect(dialog.getByRole("textbox", { name: "Name of the theme" })).toHaveValue("Tern on paper");
+  // A key of a stage does not lead away from what is being ticked.
+  await colors.getByRole("checkbox").first().press("3");
+  await expect(page).toHaveURL(/\/stave/);
+  await expect(dialog).toBeVisible();
 });
 
 test("what is no picture is told in words, and nothing is lost", async ({ page, slug }, info) => {

@@ -89,16 +89,21 @@ test("what becomes unreadable is listed", async ({ page, slug }) => {
   ).toBeVisible();
 });
 
+/** Makes a form of an example. */
+async function learn(page: Page, slug: string, file: string, example: string) {
+  await open(page, slug, "handoff");
+  await page.getByRole("button", { name: "forms", exact: true }).click();
+  await page.getByLabel("Name of the file").fill(file);
+  await page.getByLabel("Example").fill(example);
+  await page.getByRole("button", { name: "Make a form of it" }).click();
+}
+
 test("a form is learned from a file, follows the theme, and a mistake leaves the last good file", async ({
   page,
   slug,
   request,
 }) => {
-  await open(page, slug, "handoff");
-  await page.getByRole("button", { name: "forms", exact: true }).click();
-  await page.getByLabel("Name of the file").fill("scheme.json");
-  await page.getByLabel("Example").fill('{ "primary": "#0F5C7A", "odd": "#123abc" }\n');
-  await page.getByRole("button", { name: "Make a form of it" }).click();
+  await learn(page, slug, "scheme.json", '{ "primary": "#0F5C7A", "odd": "#123abc" }\n');
   await saved(page, 2);
   const spec = await savedSpec(request, slug);
   expect(spec.forms["scheme-json"].slots.odd).toEqual({ color: "#123abc" });
@@ -129,13 +134,9 @@ test("slots of a host follow the roles that their names speak of, at one press",
   slug,
   request,
 }) => {
-  await open(page, slug, "handoff");
-  await page.getByRole("button", { name: "forms", exact: true }).click();
-  await page.getByLabel("Name of the file").fill("host.json");
   const example =
     '{ "slots.topBar.ground": "#123abc", "slots.topBar.ink": "#ffffff", "slots.bell": "#d10000" }';
-  await page.getByLabel("Example").fill(example);
-  await page.getByRole("button", { name: "Make a form of it" }).click();
+  await learn(page, slug, "host.json", example);
   const pane = page.getByRole("region", { name: "Form host-json" });
   await expect(pane.locator("pre")).toContainText(example);
   const called = pane.getByRole("list", { name: "Called after a role" }).getByRole("listitem");

@@ -58,11 +58,13 @@ test("each logo makes a child that is painted with its colours, paper and ink le
   await (await choosing).setFiles([
     logo(`tern ${slug}`, ["#0b5f4a", "#f2b134"]),
     unreadable,
+    { name: "notes.png", mimeType: "image/png", buffer: Buffer.from("no picture") },
     logo(`skua ${slug}`, ["#1d2a6b", "#ff6b3d"]),
   ]);
   const drafts = dialog.getByRole("list", { name: "Children to make" }).locator("> li");
   await expect(drafts).toHaveCount(2);
-  await expect(dialog.getByRole("alert")).toContainText("broken.svg: ");
+  // Each that cannot be read is told.
+  await expect(dialog.getByRole("alert")).toContainText(/broken\.svg: .+; notes\.png: .+/);
   const { violations } = await new AxeBuilder({ page }).include("[role=dialog] form").analyze();
   expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(" ")}`)).toEqual([]);
   await expect(drafts.first().getByRole("checkbox", { checked: true })).toHaveCount(2);

@@ -142,6 +142,10 @@ test("variables with opacities are pruned to what is used, and taken back", asyn
   // What was referred to by a step that went is written out, and nothing points into the void.
   const sheet = await written(request, slug, "css");
   for (const [, name] of sheet.matchAll(/var\((--[\w-]+)\)/g)) expect(sheet).toContain(`${name}:`);
+  // On a ticked box of the stage a key leads on, as from everywhere else.
+  await page.getByRole("checkbox", { name: "in exports" }).press("3");
+  await expect(page).toHaveURL(/\/ledger/);
+  await page.keyboard.press("2");
   await page.getByRole("button", { name: /^take \d+ steps back$/ }).press("Enter");
   await saved(page, 4);
   expect(steps(await written(request, slug, "css")).size).toBe(13);

@@ -1,7 +1,7 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { answer, api, type ThemeDocument } from "../api/client";
 import { firstOf, nameOf, type PictureView } from "../api/picture";
-import { candidatesOf } from "../stages/brand/candidatesOf";
+import { takenOf } from "../stages/brand/candidatesOf";
 
 /** A child to be, with the colours of a logo. */
 export interface ChildDraft {
@@ -21,13 +21,16 @@ const PLAYED = ["primary", "secondary", "accent"];
 /** Children to be made of logos, one of each. */
 export function useChildDrafts() {
   const [drafts, setDrafts] = useState<ChildDraft[]>([]);
+  const added = useRef(0);
   return {
     drafts,
-    add: (file: string, picture: PictureView) =>
-      setDrafts((all) => [
-        ...all,
-        { key: `${all.length} ${picture.id}`, name: nameOf(file), file, picture, taken: firstOf(picture) },
-      ]),
+    add: (file: string, picture: PictureView) => {
+      added.current += 1;
+      // One logo may come twice.
+      const key = `${added.current} ${picture.id}`;
+      const draft = { key, name: nameOf(file), file, picture, taken: firstOf(picture) };
+      setDrafts((all) => [...all, draft]);
+    },
     change: (key: string, to: Partial<ChildDraft>) =>
       setDrafts((all) => all.map((one) => (one.key === key ? { ...one, ...to } : one))),
     remove: (key: string) => setDrafts((all) => all.filter((one) => one.key !== key)),
@@ -37,8 +40,7 @@ export function useChildDrafts() {
 /** The document of a child whose first brand colours are its own; the core finds them names and slugs. */
 export async function childDocument(parent: string, draft: ChildDraft): Promise<ThemeDocument> {
   const bare: ThemeDocument = { format: 1, name: draft.name.trim(), extends: parent };
-  const found = candidatesOf(draft.file, draft.picture);
-  const colors = draft.taken.flatMap((code) => found.find(({ color }) => color === code) ?? []);
+  const colors = takenOf(draft.file, draft.picture, draft.taken);
   const change = { do: "add-brand" as const, colors };
   const { spec } = await answer(api.POST("/api/change", { body: { spec: bare, change } }));
   const own = (spec.brand ?? []).map(({ slug }) => ({ scale: slug ?? "" }));

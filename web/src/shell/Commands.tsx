@@ -66,9 +66,10 @@ const keysOf = (actions: Action[]) =>
 /** What is typed into a question is not left behind. */
 const isAsked = () => Boolean(document.activeElement?.closest("[role=dialog]"));
 
-/** Whether a key is a letter to what has the focus; what is ticked or pressed has no use for letters. */
+/** Whether a key is a letter to what has the focus; what is ticked has no use for letters, but in a question. */
 const takesText = (target: EventTarget | null) =>
-  target instanceof Element && target.matches("select, textarea, input:not([type=checkbox], [type=radio])");
+  target instanceof Element &&
+  target.matches("select, textarea, input:not([type=checkbox], [type=radio]), [role=dialog] input");
 
 /**
  * The finder, a package of its own that is fetched once somebody moves: it is mostly there before it is

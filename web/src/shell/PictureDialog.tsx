@@ -2,7 +2,7 @@ import { Button, Group, TextInput } from "@mantine/core";
 import { useEffect, useRef, useState } from "react";
 import { problemOf, type ThemeDocument } from "../api/client";
 import { firstOf, nameOf, type PictureView } from "../api/picture";
-import { candidatesOf } from "../stages/brand/candidatesOf";
+import { takenOf } from "../stages/brand/candidatesOf";
 import { usePicture } from "../stages/brand/sources/usePicture";
 import { Reading } from "../ui/Reading";
 import { useOnceShown } from "../ui/useOnceShown";
@@ -68,8 +68,7 @@ export function PictureChoice({ files, typed = "", onSpec, hold }: Props) {
           <form
             onSubmit={(e) => {
               e.preventDefault();
-              const all = candidatesOf(found.file, found.picture);
-              const colors = taken.flatMap((code) => all.find((c) => c.color === code) ?? []);
+              const colors = takenOf(found.file, found.picture, taken);
               newDocument(name.trim() || nameOf(found.file), colors)
                 .then(onSpec)
                 .catch((error) => setRefused(problemOf(error).detail));

@@ -55,7 +55,7 @@ fn the_first_to_be_called_after_the_page_has_it_and_others_leave_it() {
         ("Surface", "#ffffff"),
     ]);
     assert_eq!(page(&derived(&document), Mode::Light), "#fff8ee");
-    for name in ["Surface tint", "Text", "Border", "Sand"] {
+    for name in ["Surface shade", "Text", "Border", "Sand"] {
         let document = typed(&[("Plum", "#7a1f5c"), (name, "#f3ead7")]);
         assert!(document.roles.is_empty(), "{name}");
     }

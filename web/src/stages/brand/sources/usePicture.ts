@@ -19,10 +19,11 @@ export function usePicture(onRead: (name: string, picture: PictureView) => void)
   told.current = onRead;
   const read = async (files: File[]) => {
     setRefusal(undefined);
+    const refuse = (why: string) => setRefusal((before) => (before ? `${before}; ${why}` : why));
     for (const file of files) {
       const large = tooLarge(`${file.name}: a file`, file.size, data?.pictures.bytes);
       if (large) {
-        setRefusal(large);
+        refuse(large);
         continue;
       }
       const ending = new AbortController();
@@ -30,7 +31,7 @@ export function usePicture(onRead: (name: string, picture: PictureView) => void)
       try {
         told.current(file.name || "pasted picture", await addPicture(file, ending.signal));
       } catch (error) {
-        if (!ending.signal.aborted) setRefusal(`${file.name || "The picture"}: ${problemOf(error).detail}`);
+        if (!ending.signal.aborted) refuse(`${file.name || "The picture"}: ${problemOf(error).detail}`);
       }
     }
     setReading(undefined);

@@ -155,6 +155,7 @@ function themeActions(slug: string, duplicate: (slug: string) => void, hasFolder
       group: "Theme",
       name: "New theme …",
       help: "from colours, or import files",
+      words: "create begin draw random lock keep logo photo picture",
       run: () => dialogs.open("new"),
     },
     { id: "rename", group: "Theme", name: "Rename theme …", run: () => dialogs.open("name") },

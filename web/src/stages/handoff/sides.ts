@@ -11,7 +11,8 @@ export const SIDES = [
   {
     id: "forms",
     name: "forms",
-    words: "template in-house any format own file learn example slots ini toml yaml settings",
+    words:
+      "template in-house host any format own file learn example slots called roles ini toml yaml settings",
     load: lazy(() => import("./forms/FormsSide")),
   },
   {

@@ -256,7 +256,7 @@ test("a theme of forty scales is worked with like any other", async ({ page, req
   const spec = { format: 1, name: `Forty ${Date.now()}`, brand, tokens };
   const { slug } = await (await request.post("/api/themes", { data: { spec } })).json();
   await page.goto(`/themes/${slug}/ledger?scale=berth-1`);
-  const find = page.getByRole("textbox").first();
+  const find = page.getByRole("textbox", { name: "Search tokens" });
   await find.fill("stone-399");
   await expect(page.getByRole("button", { name: /berth-4\.300/ }).first()).toBeVisible();
   await page.keyboard.press("Escape");

@@ -1,7 +1,7 @@
 import { type HotkeyItem, useHotkeys } from "@mantine/hooks";
 import { type ComponentType, type ReactNode, useEffect, useState } from "react";
 import { later, useAsked } from "../ui/later";
-import { type DialogName, useDialog, useDialogs } from "./dialogs";
+import { type DialogName, dialogs, useDialog, useDialogs } from "./dialogs";
 import type { FinderProps } from "./Finder";
 import { type Action, useActions } from "./useActions";
 import { useEarlyWords } from "./useEarlyWords";
@@ -52,19 +52,28 @@ function Once({ asked, children }: { asked: DialogName; children: ReactNode }) {
 
 /** The keys of actions, as `useHotkeys` takes them. */
 const keysOf = (actions: Action[]) =>
-  actions.flatMap(({ hotkeys = [], inFields, run }) =>
+  actions.flatMap(({ id, hotkeys = [], inFields, run }) =>
     hotkeys.map((keys): HotkeyItem => {
       const heard = (event: KeyboardEvent) => {
-        if (inFields ? isAsked() : takesText(event.target)) return;
+        if (inFields ? isAsked() : takesText(event.target) || !isFree(event.target)) return;
         event.preventDefault();
-        run();
+        const wasSheet = isSheet();
+        if (wasSheet) dialogs.close();
+        if (!wasSheet || id !== "keys") run();
       };
       return [keys, heard, { preventDefault: inFields ?? false }];
     }),
   );
 
 /** What is typed into a question is not left behind. */
-const isAsked = () => Boolean(document.activeElement?.closest("[role=dialog]"));
+const isAsked = () => !isSheet() && Boolean(document.activeElement?.closest("[role=dialog]"));
+
+/** Whether no question lies over what a key would change. */
+const isFree = (target: EventTarget | null) =>
+  isSheet() || !(target instanceof Element && target.closest("[aria-modal=true]"));
+
+/** The sheet of keys is no question: a key that is read there is tried there. */
+const isSheet = () => useDialogs.getState().opened === "keys";
 
 /** Whether a key is a letter to what has the focus; what is ticked has no use for letters, but in a question. */
 const takesText = (target: EventTarget | null) =>

@@ -5,7 +5,7 @@ use std::sync::Arc;
 
 use indexmap::IndexMap;
 use memchr::memchr;
-use rhodon_color::{Color, Lab65, Rgb8, lab_d65, lab_difference, least_difference};
+use rhodon_color::{Color, Lab65, Rgb8, lab_d65, lab_difference};
 use rhodon_theme::color_look;
 
 use crate::color_use::finder_for;
@@ -184,7 +184,12 @@ fn relate(colors: &mut [Used], near: f64) {
         .collect();
     let is_as_opaque = |a: usize, b: usize| colors[a].color.alpha8() == colors[b].color.alpha8();
     let pairs = pairs_within(&labs, near, is_as_opaque);
-    let alike = |a: usize, b: usize| is_as_opaque(a, b) && is_within(labs[a], labs[b], near);
+    // Asked again and again where many colours are near to each other, as in a drawing with shades.
+    let mut is_pair = vec![false; compared * compared];
+    for (a, b) in &pairs {
+        is_pair[a * compared + b] = true;
+    }
+    let alike = |a: usize, b: usize| is_pair[a.min(b) * compared + a.max(b)];
     for mut one in linked(compared, &pairs, alike) {
         // The colours are in order: the most used of a family comes first.
         one.sort_unstable();
@@ -245,11 +250,6 @@ fn linked(
     }
     members.retain(|m| m.len() > 1);
     members
-}
-
-/// Whether two colours are at most this CIEDE2000 apart, which is mostly known by their lightness.
-fn is_within(a: Lab65, b: Lab65, near: f64) -> bool {
-    least_difference(a.l, b.l) <= near && lab_difference(a, b) <= near
 }
 
 impl Used {

@@ -37,6 +37,7 @@ pub use audit::{
 };
 pub use change::{
     Change, Changed, Diff, NewBrand, NewToken, Operation, add_named, apply, diff, opacity_note,
+    set_role,
 };
 pub use derive::{Derived, More, MoreCell, derive};
 pub use document::{

@@ -4,6 +4,7 @@
 use rhodon_theme::{Document, capitalised};
 
 use super::found_brand::add_found;
+use super::found_roles::set_found;
 use super::import::{Import, InputFile, ReadProblem};
 use super::key_name::words;
 use super::reader::Reader;
@@ -38,8 +39,7 @@ fn read(files: &[InputFile], import: &mut Import) {
     }
     let mut document = Document::empty();
     document.name = files.first().map(|f| title(&f.name)).unwrap_or_default();
-    let page = said.page.as_ref().map(|page| page.code);
-    add_found(found, page, files, &mut document, &mut import.notes);
+    add_found(found, &said, files, &mut document, &mut import.notes);
     if let (true, Some(file)) = (document.brand.is_empty(), files.first()) {
         let message = "expected at least one colour, found none";
         import
@@ -47,16 +47,18 @@ fn read(files: &[InputFile], import: &mut Import) {
             .push(ReadProblem::new(&file.name, "", message));
         return;
     }
-    import.notes.extend(said.told.iter().map(TypeUse::sentence));
+    let mut notes = Vec::new();
+    set_found(&said, &mut document, &mut notes);
+    let is_taken = |told: &&TypeUse| told.setting.role().is_none_or(|role| document.sets(role));
+    let told = said.told.iter().filter(is_taken);
+    import.notes.extend(told.map(TypeUse::sentence));
+    import.notes.extend(notes);
     let left = said.left.iter();
     import.notes.extend(
         left.map(|address| format!("Faces from {address} are left: expected an https address")),
     );
     document.typography = said.faces;
     document.shape = said.shape;
-    if let Some(page) = said.page {
-        document.set_page(page.mode, page.code);
-    }
     import.spec = Some(document);
 }
 

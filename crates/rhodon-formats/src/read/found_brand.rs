@@ -6,12 +6,15 @@ use std::cmp::Reverse;
 use std::collections::HashSet;
 use std::path::Path;
 
-use rhodon_color::Rgb8;
-use rhodon_theme::{Document, Intent, Provenance, Slug, Typed, add_named, capitalised, is_ground};
+use rhodon_theme::{
+    Document, Intent, Provenance, Role, Slug, Typed, add_named, capitalised, is_ground,
+};
 
+use super::found_roles::is_of_pages;
 use super::import::InputFile;
 use super::key_name::{BESIDE, readable, shared_words, words};
 use crate::inventory::{Inventory, NamedSteps, Used};
+use crate::type_use::TypeInUse;
 
 /// The most scales that are taken, and the most colours in all that are taken because they are used.
 const MOST: (usize, usize) = (16, 8);
@@ -22,18 +25,25 @@ const GREYS: [&str; 6] = ["gray", "grey", "neutral", "slate", "stone", "zinc"];
 /// Oklch chroma below which what is called so is one.
 const TINGED: f64 = 0.06;
 
-/// Adds what was found to a document; `notes` tell what was done with names. What pages stand on is none of the
-/// brand's, unless there is nothing else.
+/// Adds what was found to a document; `notes` tell what was done with names. What pages stand on, what stands there
+/// and what another mode has instead are none of the brand's, unless there is nothing else.
 pub(super) fn add_found(
     mut found: Inventory,
-    page: Option<Rgb8>,
+    said: &TypeInUse,
     files: &[InputFile],
     document: &mut Document,
     notes: &mut Vec<String>,
 ) {
-    let is_page = |used: &Used| Some(&used.hex) == page.map(|code| code.to_string()).as_ref();
-    if !found.colors.iter().all(is_page) {
-        found.colors.retain(|used| !is_page(used));
+    let is_other = |used: &Used| !is_said(used, said) && !said.of_other.contains(&used.code());
+    let colorful = |used: &Used| used.code().to_oklch().c >= GREY;
+    if found
+        .colors
+        .iter()
+        .any(|used| is_other(used) && colorful(used))
+    {
+        found.colors.retain(is_other);
+    } else if !found.colors.iter().all(|used| is_page(used, said)) {
+        found.colors.retain(|used| !is_page(used, said));
     }
     let found = &found;
     let mut based = with_bases(found);
@@ -62,6 +72,27 @@ pub(super) fn add_found(
         // Nothing but greys: they are the brand then.
         add(document, &used.readable(), used);
     }
+}
+
+/// Whether a colour is what pages stand on.
+fn is_page(used: &Used, said: &TypeInUse) -> bool {
+    let pages = said
+        .roles
+        .iter()
+        .filter(|found| found.role == Role::SURFACE_BASE);
+    pages
+        .flat_map(|found| found.codes)
+        .flatten()
+        .any(|code| code == used.code())
+}
+
+/// Whether a colour is that of a role alone: of pages and what stands on them, or one that a single place has.
+fn is_said(used: &Used, said: &TypeInUse) -> bool {
+    let mut roles = said.roles.iter();
+    roles.any(|found| {
+        let is_it = found.codes.contains(&Some(used.code())) && used.color.alpha() >= 1.0;
+        is_it && (is_of_pages(found.role) || used.places.len() == 1)
+    })
 }
 
 fn with_bases(found: &Inventory) -> Vec<(&NamedSteps, &Used)> {

@@ -5,6 +5,7 @@ mod code;
 mod colors;
 mod document;
 mod found_brand;
+mod found_roles;
 mod import;
 mod key_name;
 mod list;

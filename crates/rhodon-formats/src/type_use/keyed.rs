@@ -37,12 +37,22 @@ pub(super) fn read(text: &str, sheet: &mut Sheet) {
             Some((entry, before)) if *entry == one.entry && before.name == name => {
                 before.value = format!("{}, {value}", before.value);
             }
-            _ => lists.push((one.entry, Variable { name, value })),
+            _ => lists.push((one.entry, held_by(name, value))),
         }
     }
     sheet
+        .usual
         .variables
         .extend(lists.into_iter().map(|(_, variable)| variable));
+}
+
+/// A value as a variable; what configurations call so is no colour of pages.
+fn held_by(name: String, value: String) -> Variable {
+    Variable {
+        name,
+        value,
+        is_of_all: false,
+    }
 }
 
 fn last(path: &str) -> &str {

@@ -1,18 +1,23 @@
-//! How a project sets its page, text and corners: the ground, the faces of text, headings and code, the web fonts that bring
+//! How a project sets its pages, text and corners: what they stand on, the colours of text and lines, the faces of text, headings and code, the web fonts that bring
 //! them, sizes, weights and the radius. Told from style sheets, the style elements of pages, and the keys of scripts and JSON.
 
 mod font;
+mod instead;
 mod keyed;
+mod layer;
 mod markup;
 mod number;
-mod page;
+mod roles;
 mod sheet;
 
 use std::collections::HashSet;
 
-use rhodon_theme::{NumberField, ShapeSettings, TypeSettings, WebFonts};
+use rhodon_color::Rgb8;
+use rhodon_theme::{NumberField, Role, ShapeSettings, TypeSettings, WebFonts};
 
-pub use self::page::PageUse;
+pub use self::instead::Instead;
+use self::roles::Project;
+pub use self::roles::RoleUse;
 use self::sheet::Sheet;
 use crate::color_use::finder_for;
 use crate::inventory::text_of;
@@ -30,11 +35,19 @@ pub enum Setting {
     Regular,
     Bold,
     Radius,
-    Page,
+    Role(Role),
 }
 
 impl Setting {
-    /// The key by which documents have it; `page` for the ground of the pages, which is a role there.
+    /// The role that it is.
+    pub fn role(self) -> Option<Role> {
+        match self {
+            Self::Role(role) => Some(role),
+            _ => None,
+        }
+    }
+
+    /// The key by which documents have it, for a role its path; `page` for the ground of the pages.
     pub fn key(self) -> &'static str {
         match self {
             Self::Body => "body",
@@ -45,7 +58,8 @@ impl Setting {
             Self::Regular => "regular",
             Self::Bold => "bold",
             Self::Radius => "radius",
-            Self::Page => "page",
+            Self::Role(Role::SURFACE_BASE) => "page",
+            Self::Role(role) => role.path(),
         }
     }
 }
@@ -68,8 +82,12 @@ pub struct TypeInUse {
     pub faces: TypeSettings,
     /// Corner radius.
     pub shape: ShapeSettings,
-    /// The ground of the pages.
-    pub page: Option<PageUse>,
+    /// Roles: what pages stand on, text, lines and links.
+    pub roles: Vec<RoleUse>,
+    /// What the other mode has instead of usual colours.
+    pub instead: Vec<Instead>,
+    /// Colours that the other mode alone has.
+    pub of_other: HashSet<Rgb8>,
     /// Where each of them comes from.
     pub told: Vec<TypeUse>,
     /// Addresses of faces that no document takes.
@@ -89,7 +107,8 @@ impl TypeUse {
             Setting::Regular => "The weight of text is",
             Setting::Bold => "The weight of headings is",
             Setting::Radius => "Corners have a radius of",
-            Setting::Page => "The page is",
+            Setting::Role(Role::SURFACE_BASE) => "The page is",
+            Setting::Role(role) => return format!("{role} is {value}: {by}"),
         };
         format!("{what} {value}: {by}")
     }
@@ -135,11 +154,9 @@ pub fn type_in_use(files: &[InputFile]) -> TypeInUse {
     let mut found = TypeInUse::default();
     faces(&sheet, &mut found);
     number::numbers(&sheet, &mut found);
-    if let Some((page, by)) = page::page(&sheet) {
-        let (setting, value) = (Setting::Page, page.code.to_string());
-        found.told.push(TypeUse { setting, value, by });
-        found.page = Some(page);
-    }
+    let project = Project::new(&sheet);
+    roles::roles(&project, &mut found);
+    instead::instead(&project, &mut found);
     found
 }
 
@@ -197,6 +214,7 @@ const FACES: [&str; 6] = ["font", "fonts", "family", "families", "type", "typefa
 /// A variable that is named after the slot. The earlier word of the slot wins, then the earlier variable.
 fn by_variable(sheet: &Sheet, slot: &Slot) -> Option<(Vec<String>, String)> {
     let named = sheet
+        .usual
         .variables
         .iter()
         .map(|variable| (words(&variable.name), variable));

@@ -66,7 +66,7 @@ fn weight(sheet: &Sheet, selectors: &[&str]) -> Said {
 
 /// The radius that a variable names, or the one that most rules of buttons and fields have.
 fn radius(sheet: &Sheet, rem: f64) -> Said {
-    let named = sheet.variables.iter().find_map(|variable| {
+    let named = sheet.usual.variables.iter().find_map(|variable| {
         let words = words(&variable.name);
         let plain = words
             .iter()
@@ -77,6 +77,7 @@ fn radius(sheet: &Sheet, rem: f64) -> Said {
     });
     named.or_else(|| {
         let of_parts = sheet
+            .usual
             .rules
             .iter()
             .filter(|r| r.property == "border-radius" && of_a_part(r));

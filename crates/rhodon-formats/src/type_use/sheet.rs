@@ -3,16 +3,18 @@
 use std::collections::HashMap;
 
 use cssparser::{Parser, ParserInput, Token};
+use rhodon_theme::Mode;
 
 use super::font;
+use super::layer::{Around, of_both};
 use crate::color_use::without_line_comments;
 
 /// How deep blocks are followed.
 const MAX_DEPTH: usize = 120;
 /// How often a variable may lead to another one.
 const MAX_STEPS: usize = 12;
-/// Rules whose blocks hold for everybody; what holds for some screens or a mode alone says nothing of the rest.
-const FOR_ALL: [&str; 4] = ["@layer", "@supports", "@scope", "@at-root"];
+/// Rules whose blocks hold for everybody; what holds for some screens alone says nothing of the rest.
+const FOR_ALL: [&str; 5] = ["@layer", "@supports", "@scope", "@at-root", "@theme"];
 
 /// A declaration within a rule.
 #[derive(Debug)]
@@ -32,39 +34,89 @@ impl Declared {
 }
 
 /// A variable of a style sheet, or of a dialect of it.
-#[derive(Debug)]
+#[derive(Clone, Debug)]
 pub(super) struct Variable {
     /// Its name with the sign before it.
     pub(super) name: String,
     pub(super) value: String,
+    /// Whether it is one of all pages, and not of a part.
+    pub(super) is_of_all: bool,
+}
+
+/// Selectors of all that there is.
+const ALL: [&str; 5] = [":root", "html", "body", ":host", "*"];
+
+/// Declarations that hold together.
+#[derive(Debug, Default)]
+pub(super) struct Layer {
+    pub(super) rules: Vec<Declared>,
+    pub(super) variables: Vec<Variable>,
+    /// Where the last declaration of a variable stands.
+    by_name: HashMap<String, usize>,
+}
+
+impl Layer {
+    fn add(&mut self, variable: Variable) {
+        // What a part has is its own.
+        if variable.is_of_all || !self.by_name.contains_key(&variable.name) {
+            let name = variable.name.clone();
+            self.by_name.insert(name, self.variables.len());
+        }
+        self.variables.push(variable);
+    }
+
+    /// The value of a variable, as it was declared last.
+    fn value(&self, name: &str) -> Option<&str> {
+        let at = self.by_name.get(name)?;
+        Some(&self.variables[*at].value)
+    }
 }
 
 /// What the style sheets of a project declare.
 #[derive(Debug, Default)]
 pub(super) struct Sheet {
-    pub(super) rules: Vec<Declared>,
-    pub(super) variables: Vec<Variable>,
+    /// What holds for everybody, where no mode says otherwise.
+    pub(super) usual: Layer,
+    /// What holds in one mode alone.
+    modes: [Layer; 2],
     /// Addresses of other sheets on the web.
     pub(super) imports: Vec<String>,
-    /// Where the last declaration of a variable stands.
-    by_name: HashMap<String, usize>,
 }
 
 impl Sheet {
+    /// What holds in a mode alone.
+    pub(super) fn only(&self, mode: Mode) -> &Layer {
+        &self.modes[mode as usize]
+    }
+
+    /// Names of variables of all pages in their order, each once for every time that it is declared.
+    pub(super) fn names_of_all(&self) -> impl Iterator<Item = &str> {
+        let layers = std::iter::once(&self.usual).chain(&self.modes);
+        let variables = layers.flat_map(|layer| &layer.variables);
+        let of_all = variables.filter(|variable| variable.is_of_all);
+        of_all.map(|variable| &*variable.name)
+    }
+
+    /// The value of a variable.
+    pub(super) fn value(&self, name: &str) -> Option<String> {
+        self.resolved(self.usual.value(name)?)
+    }
+
+    fn layer(&mut self, mode: Option<Mode>) -> &mut Layer {
+        match mode {
+            Some(mode) => &mut self.modes[mode as usize],
+            None => &mut self.usual,
+        }
+    }
+
     /// Takes in another style sheet, after those before.
     pub(super) fn read(&mut self, text: &str) {
         let text = without_line_comments(text);
         let mut input = ParserInput::new(&text);
-        self.block(&text, &mut Parser::new(&mut input), &[], 0);
+        self.block(&text, &mut Parser::new(&mut input), &Around::default(), 0);
     }
 
-    fn block(
-        &mut self,
-        text: &str,
-        parser: &mut Parser<'_, '_>,
-        selectors: &[String],
-        depth: usize,
-    ) {
+    fn block(&mut self, text: &str, parser: &mut Parser<'_, '_>, around: &Around, depth: usize) {
         let mut start = parser.position().byte_index();
         let mut puts_in = false;
         loop {
@@ -73,11 +125,11 @@ impl Sheet {
             // Behind the token: before it, the brackets of the last one may not be passed yet.
             let end = parser.position().byte_index();
             match token {
-                Err(_) => break self.statement(&text[start..end], selectors),
-                Ok(Token::Semicolon) => self.statement(&text[start..end - 1], selectors),
+                Err(_) => break self.statement(&text[start..end], around),
+                Ok(Token::Semicolon) => self.statement(&text[start..end - 1], around),
                 // `#{…}` puts a value into a name.
                 Ok(Token::CurlyBracketBlock) if !puts_in => {
-                    self.nested(text, parser, &text[start..end - 1], selectors, depth);
+                    self.nested(text, parser, &text[start..end - 1], around, depth);
                 }
                 Ok(Token::WhiteSpace(_) | Token::Comment(_)) if !begun => {}
                 Ok(token) => {
@@ -95,26 +147,26 @@ impl Sheet {
         text: &str,
         parser: &mut Parser<'_, '_>,
         prelude: &str,
-        around: &[String],
+        around: &Around,
         depth: usize,
     ) {
         let prelude = prelude.trim();
-        let selectors = match prelude.strip_prefix('@') {
-            None => prelude.split(',').map(|s| one_space(s.trim())).collect(),
-            Some(_) if FOR_ALL.iter().any(|rule| prelude.starts_with(rule)) => around.to_vec(),
-            Some(_) => return,
+        let within = if prelude.starts_with('@') {
+            around.at_rule(prelude, &FOR_ALL)
+        } else {
+            let selectors: Vec<String> = prelude.split(',').map(|s| one_space(s.trim())).collect();
+            around.rule(&selectors)
         };
-        let is_dark = selectors.iter().any(|selector| selector.contains("dark"));
-        if depth >= MAX_DEPTH || is_dark {
+        let Some(within) = within.filter(|_| depth < MAX_DEPTH) else {
             return;
-        }
+        };
         let _: Result<(), cssparser::ParseError<'_, ()>> = parser.parse_nested_block(|inner| {
-            self.block(text, inner, &selectors, depth + 1);
+            self.block(text, inner, &within, depth + 1);
             Ok(())
         });
     }
 
-    fn statement(&mut self, text: &str, selectors: &[String]) {
+    fn statement(&mut self, text: &str, around: &Around) {
         let text = text.trim();
         if let Some(what) = text.strip_prefix("@import") {
             self.imports.extend(address(what));
@@ -125,22 +177,32 @@ impl Sheet {
         };
         let (name, value) = (name.trim(), written(value));
         if name.starts_with(['$', '@']) || name.starts_with("--") {
-            self.by_name.insert(name.to_owned(), self.variables.len());
             let (name, value) = (name.to_owned(), value.to_owned());
-            self.variables.push(Variable { name, value });
-        } else if !selectors.is_empty() {
+            let selectors = &around.selectors;
+            let is_all = |selector: &String| ALL.contains(&selector.as_str());
+            let variable = Variable {
+                name,
+                value,
+                is_of_all: selectors.is_empty() || selectors.iter().any(is_all),
+            };
+            if around.mode == Some(Mode::Light) && self.usual.value(&variable.name).is_none() {
+                // What is said for the light mode alone is what is usual where nothing else is.
+                self.usual.add(variable.clone());
+            }
+            self.layer(around.mode).add(variable);
+        } else if !around.selectors.is_empty() {
             let declared = |property: &str, value: &str| Declared {
-                selectors: selectors.to_vec(),
+                selectors: around.selectors.clone(),
                 property: property.to_ascii_lowercase(),
                 value: value.to_owned(),
             };
+            let rules = &mut self.layer(around.mode).rules;
             match name {
                 "font" => {
                     let parts = font::parts(value).into_iter();
-                    self.rules
-                        .extend(parts.map(|(property, value)| declared(property, value)));
+                    rules.extend(parts.map(|(property, value)| declared(property, value)));
                 }
-                _ => self.rules.push(declared(name, value)),
+                _ => rules.push(declared(name, value)),
             }
         }
     }
@@ -152,27 +214,70 @@ impl Sheet {
         property: &str,
         read: impl Fn(&str) -> Option<T>,
     ) -> Option<T> {
-        let mut rules = self
-            .rules
-            .iter()
-            .rev()
-            .filter(|rule| rule.is(selector, property));
-        rules.find_map(|rule| read(&self.resolved(&rule.value)?))
+        let read = |rule: &Declared| read(&self.resolved(&rule.value)?);
+        last(&self.usual, selector, property, read)
+    }
+
+    /// The same as it is in a mode.
+    pub(super) fn last_in<T>(
+        &self,
+        mode: Mode,
+        selector: &str,
+        property: &str,
+        read: impl Fn(&str) -> Option<T>,
+    ) -> Option<T> {
+        let read = |rule: &Declared| read(&self.resolved_in(mode, &rule.value)?);
+        last(self.only(mode), selector, property, read)
+            .or_else(|| last(&self.usual, selector, property, read))
+    }
+
+    /// The value of a variable as it is in a mode.
+    pub(super) fn value_in(&self, mode: Mode, name: &str) -> Option<String> {
+        let own = self.only(mode).value(name);
+        self.resolved_in(mode, own.or_else(|| self.usual.value(name))?)
     }
 
     /// A value with the variables in it followed; none where one of them is not known.
     pub(super) fn resolved(&self, value: &str) -> Option<String> {
-        let mut value = value.to_owned();
-        for _ in 0..MAX_STEPS {
-            let Some((range, name, instead)) = variable_in(&value) else {
-                return Some(value);
-            };
-            let known = self.by_name.get(&name).map(|at| &self.variables[*at].value);
-            let with = known.cloned().or(instead)?;
-            value.replace_range(range, &with);
-        }
-        None
+        followed(value, |name| self.usual.value(name))
     }
+
+    /// The same as it is in a mode.
+    fn resolved_in(&self, mode: Mode, value: &str) -> Option<String> {
+        let own = |name: &str| {
+            self.only(mode)
+                .value(name)
+                .or_else(|| self.usual.value(name))
+        };
+        let value = followed(value, own)?;
+        Some(of_both(&value, mode).to_owned())
+    }
+}
+
+/// The last value of a property under a selector in a layer that can be read.
+fn last<T>(
+    layer: &Layer,
+    selector: &str,
+    property: &str,
+    read: impl Fn(&Declared) -> Option<T>,
+) -> Option<T> {
+    let rules = layer.rules.iter().rev();
+    rules
+        .filter(|rule| rule.is(selector, property))
+        .find_map(read)
+}
+
+/// A value with the variables in it followed; none where one of them is not known.
+fn followed<'a>(value: &str, known: impl Fn(&str) -> Option<&'a str>) -> Option<String> {
+    let mut value = value.to_owned();
+    for _ in 0..MAX_STEPS {
+        let Some((range, name, instead)) = variable_in(&value) else {
+            return Some(value);
+        };
+        let with = known(&name).map(str::to_owned).or(instead)?;
+        value.replace_range(range, &with);
+    }
+    None
 }
 
 /// A selector with single spaces.
@@ -236,6 +341,7 @@ mod tests {
              @media print { body { font-size: 9px } }",
         );
         let told: Vec<_> = sheet
+            .usual
             .rules
             .iter()
             .map(|r| (r.selectors.join("|"), r.property.as_str(), r.value.as_str()))

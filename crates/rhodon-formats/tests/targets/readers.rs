@@ -140,11 +140,11 @@ fn bare_arguments_are_colours() {
 
 #[test]
 fn what_is_left_is_told() {
-    let sheet = ":root { --brand: #7a1f3d; --brand-dark: #5c162d; --calm: #1680ac; --border: #c9d9e6 } .dark { --calm: #52b1e0 }";
+    let sheet = ":root { --brand: #7a1f3d; --brand-dark: #5c162d; --calm: #1680ac; --page: #5a7d9a } .tern { --calm: #52b1e0 }";
     let import = read(&[InputFile::text("a.css", sheet)]);
     let left = [
         "Brand dark #5c162d is a shade of Brand: it is left",
-        "Border #c9d9e6 is a ground: it is left",
+        "Page #5a7d9a is a ground: it is left",
         "Calm #52b1e0 is another Calm: it is left",
     ];
     assert_eq!(import.notes, left);

@@ -6,7 +6,8 @@ use axum::extract::rejection::JsonRejection;
 use axum::http::StatusCode;
 use rhodon_formats::inventory::{Inventory, NEAR, NamedSteps, Used, inventory};
 use rhodon_formats::read::{InputFile, readable};
-use rhodon_formats::type_use::{TypeInUse, TypeUse, type_in_use};
+use rhodon_formats::type_use::{RoleUse, TypeInUse, TypeUse, type_in_use};
+use rhodon_theme::{Mode, Role};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -73,6 +74,23 @@ pub struct TypeInUseView {
     /// The ground of the pages.
     #[serde(skip_serializing_if = "Option::is_none")]
     page: Option<PageUseView>,
+    /// Roles: what pages stand on, text, lines and links.
+    roles: Vec<RoleUseView>,
+    /// Addresses of faces that no document takes.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    #[schema(default)]
+    left: Vec<String>,
+}
+
+/// A role as a project has it; what it says of no mode is absent.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct RoleUseView {
+    /// Its path, as in `text.main`.
+    role: &'static str,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    light: Option<String>,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    dark: Option<String>,
 }
 
 /// The ground of a project's pages.
@@ -203,15 +221,16 @@ impl From<TypeInUse> for TypeInUseView {
         let TypeInUse {
             faces,
             shape,
-            page,
+            roles,
             told,
-            left: _,
+            left,
+            instead: _,
+            of_other: _,
         } = found;
         Self {
-            page: page.map(|page| PageUseView {
-                hex: page.code.to_string(),
-                mode: page.mode.id(),
-            }),
+            page: roles.iter().find_map(page),
+            roles: roles.iter().map(role).collect(),
+            left,
             told: told
                 .into_iter()
                 .map(|TypeUse { setting, value, by }| TypeUseView {
@@ -229,6 +248,27 @@ impl From<TypeInUse> for TypeInUseView {
             bold: faces.bold,
             radius: shape.radius,
         }
+    }
+}
+
+/// The ground of the pages, where a role is that: in light mode before that in dark.
+fn page(found: &RoleUse) -> Option<PageUseView> {
+    let mut modes = Mode::BOTH.into_iter().zip(found.codes);
+    let is_page = found.role == Role::SURFACE_BASE;
+    modes.find_map(|(mode, code)| {
+        Some(PageUseView {
+            hex: code.filter(|_| is_page)?.to_string(),
+            mode: mode.id(),
+        })
+    })
+}
+
+fn role(found: &RoleUse) -> RoleUseView {
+    let [light, dark] = found.codes.map(|code| code.map(|code| code.to_string()));
+    RoleUseView {
+        role: found.role.path(),
+        light,
+        dark,
     }
 }
 

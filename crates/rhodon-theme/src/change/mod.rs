@@ -20,7 +20,7 @@ mod reorder;
 pub use add::{NewBrand, opacity_note};
 pub use add_token::NewToken;
 pub use diff::{Change, Diff, diff};
-pub use named::add_named;
+pub use named::{add_named, set_role};
 
 use crate::audit::mend_kind;
 use crate::document::{Document, IntentChoice, Problems, Resolved};

@@ -4,7 +4,7 @@ use rhodon_color::{Color, Rgb8};
 
 use crate::derive::derive;
 use crate::document::{Document, Provenance, Resolved, Typed};
-use crate::label::Slug;
+use crate::label::{Slug, TokenPath};
 use crate::naming;
 use crate::token::Mode;
 use crate::vocabulary::Role;
@@ -28,6 +28,16 @@ pub fn add_named(
         document.set_page_to(mode, &step);
     }
     slug
+}
+
+/// Sets a role in a mode to a colour: to the own step of the brand colour that it is, so that it follows it.
+pub fn set_role(document: &mut Document, path: &TokenPath, mode: Mode, code: Rgb8) {
+    let mut brand = document.brand.iter();
+    let own = brand.find(|brand| brand.color.to_rgb8() == code);
+    match own.map(|brand| own_step(document, &brand.slug, code)) {
+        Some(step) => document.set_role_to(path, mode, &step),
+        None => document.set_role(path, mode, code),
+    }
 }
 
 /// The own step of a brand colour that is called after pages, and the mode it is light or dark enough for,

@@ -181,9 +181,28 @@ impl Document {
         slug
     }
 
-    /// Lets the pages of a mode stand on a colour. White is the step of that colour, where the scale of greys is
-    /// the derived one, which has it.
+    /// Whether it sets a role in any mode.
+    pub fn sets(&self, role: Role) -> bool {
+        self.roles.keys().any(|path| path.as_str() == role.path())
+    }
+
+    /// Lets the pages of a mode stand on a colour.
     pub fn set_page(&mut self, mode: Mode, code: Rgb8) {
+        if let Ok(path) = Role::SURFACE_BASE.path().parse() {
+            self.set_role(&path, mode, code);
+        }
+    }
+
+    /// The same, with what they stand on as it is written: a code or a reference.
+    pub(crate) fn set_page_to(&mut self, mode: Mode, text: &str) {
+        if let Ok(path) = Role::SURFACE_BASE.path().parse() {
+            self.set_role_to(&path, mode, text);
+        }
+    }
+
+    /// Sets a role in a mode to a colour. White is the step of that colour, where the scale of greys is the
+    /// derived one, which has it.
+    pub(crate) fn set_role(&mut self, path: &TokenPath, mode: Mode, code: Rgb8) {
         let white = Rgb8::new(255, 255, 255);
         let is_step = code == white && !self.says(Intent::Neutral);
         let text = if is_step {
@@ -191,15 +210,13 @@ impl Document {
         } else {
             code.to_string()
         };
-        self.set_page_to(mode, &text);
+        self.set_role_to(path, mode, &text);
     }
 
     /// The same, with what it is set to as it is written: a code or a reference.
-    pub(crate) fn set_page_to(&mut self, mode: Mode, text: &str) {
-        let path: Result<TokenPath, _> = Role::SURFACE_BASE.path().parse();
-        let value = Typed::parse(text, TokenKind::Color);
-        if let (Ok(path), Ok(value)) = (path, value) {
-            *self.roles.entry(path).or_default().slot(mode) = Some(value);
+    pub(crate) fn set_role_to(&mut self, path: &TokenPath, mode: Mode, text: &str) {
+        if let Ok(value) = Typed::parse(text, TokenKind::Color) {
+            *self.roles.entry(path.clone()).or_default().slot(mode) = Some(value);
         }
     }
 

@@ -375,11 +375,12 @@ test("faces and corners of a project's sheet become the theme's, one by one or a
   await open(page, slug, "brand");
   await openSource(page, "files");
   const text = `@import url("https://faces.example/css2?family=Vess");
-    body { font: 17px/1.5 "Vess", sans-serif; color: #0f5c7a; background: #fffaf5 } h1 { font-family: Anlow, serif } .button { border-radius: 9px }`;
+    body { font: 17px/1.5 "Vess", sans-serif; color: #0f5c7a; background: #fffaf5 } h1 { font-family: Anlow, serif } .button { border-radius: 9px }
+    @import "/own-fonts.css"; @media (prefers-color-scheme: dark) { body { color: #cfe6f0; background: #10171b } }`;
   const chooser = page.waitForEvent("filechooser");
   await page.getByRole("button", { name: "Choose files …" }).click();
   await (await chooser).setFiles({ name: "site.css", mimeType: "text/css", buffer: Buffer.from(text) });
-  const inUse = page.getByRole("region", { name: "Page, type and shape in use" });
+  const inUse = page.getByRole("region", { name: "Pages, type and shape in use" });
   await inUse.getByRole("button", { name: "take headings, Anlow, serif" }).click();
   await expect(inUse.getByRole("listitem").filter({ hasText: "headings" })).toContainText("in the theme");
   const decided = async () => (await (await request.get(`/api/themes/${slug}`)).json()).spec;
@@ -395,7 +396,10 @@ test("faces and corners of a project's sheet become the theme's, one by one or a
       base: 17,
     });
   expect((await decided()).shape).toEqual({ radius: 9 });
-  expect((await decided()).roles["surface.base"]).toMatchObject({ light: "#fffaf5" });
+  const { roles } = await decided();
+  expect(roles["surface.base"]).toEqual({ light: "#fffaf5", dark: "#10171b" });
+  expect(roles["text.main"]).toEqual({ light: "#0f5c7a", dark: "#cfe6f0" });
+  await expect(inUse.getByText("/own-fonts.css")).toBeVisible();
 });
 
 test("a face is chosen by looking, and the proof is set in it", async ({ page, slug, request }) => {

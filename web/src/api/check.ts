@@ -1,5 +1,13 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
-import { answer, api, type components, type Finding, type Level, type ThemeDocument } from "./client";
+import {
+  answer,
+  api,
+  type components,
+  type Finding,
+  type Level,
+  type Mode,
+  type ThemeDocument,
+} from "./client";
 import { numberOf } from "./numberOf";
 
 /** The balance of a page as it was measured, in percent. */
@@ -20,6 +28,9 @@ export const checkQuery = (spec: ThemeDocument, level: Level, measured?: Measure
 /** What tells a finding from the others of its theme. */
 export const findingKey = ({ id, mode, tokens }: Pick<Finding, "id" | "mode" | "tokens">) =>
   [id, mode ?? "both", ...tokens].join(" ");
+
+/** The mode in which a finding is seen: its own, or the one in which it is worst. */
+export const shownMode = ({ mode, worst }: Finding): Mode => ((mode ?? worst) === "dark" ? "dark" : "light");
 
 /** The tokens of a document that come nearest to a colour. */
 export const nearQuery = (spec: ThemeDocument, color: string | undefined) =>

@@ -1677,6 +1677,8 @@ export interface components {
             severity: "error" | "warning" | "note";
             /** @description Paths of the tokens concerned, the one at fault first. */
             tokens: string[];
+            /** @description The mode in which it is worst, where it holds for both and was measured in each. */
+            worst?: string | null;
         };
         /** @description What mends a finding without harm. */
         FixView: {
@@ -2368,6 +2370,13 @@ export interface components {
             revision: number;
             spec: components["schemas"]["ThemeDocument"];
         };
+        /** @description A role as a project has it; what it says of no mode is absent. */
+        RoleUseView: {
+            dark?: string | null;
+            light?: string | null;
+            /** @description Its path, as in `text.main`. */
+            role: string;
+        };
         /** @description A document to save as a new revision. */
         SaveRequest: {
             /** @description What was changed, in words. */
@@ -2760,6 +2769,8 @@ export interface components {
             heading?: string[] | null;
             /** @description Addresses of web-font style sheets. */
             import?: string[] | null;
+            /** @description Addresses of faces that no document takes. */
+            left?: string[];
             mono?: string[] | null;
             page?: components["schemas"]["PageUseView"] | null;
             /**
@@ -2772,6 +2783,8 @@ export interface components {
              * @description Weights of running text, and of headings.
              */
             regular?: number | null;
+            /** @description Roles: what pages stand on, text, lines and links. */
+            roles: components["schemas"]["RoleUseView"][];
             /** @description Each of them, in words. */
             told: components["schemas"]["TypeUseView"][];
         };

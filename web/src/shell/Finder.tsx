@@ -3,7 +3,7 @@ import { createSpotlight, Spotlight } from "@mantine/spotlight";
 import { useQuery } from "@tanstack/react-query";
 import { type RefObject, useDeferredValue, useEffect, useMemo, useRef } from "react";
 import { cellOf } from "../api/cellOf";
-import { checkQuery, findingKey, nearQuery } from "../api/check";
+import { checkQuery, findingKey, nearQuery, shownMode } from "../api/check";
 import type { Finding, Token } from "../api/client";
 import { targetsQuery, themesQuery } from "../api/queries";
 import { useEditorState } from "../editor/EditorProvider";
@@ -219,10 +219,10 @@ function useListed(ready: boolean): Indexed[] {
 }
 
 /** The colours of a finding's tokens, in its mode. */
-function colorsOf({ tokens, mode }: Finding, all: Map<string, Token>): string[] | undefined {
-  const both = tokens.slice(0, 2).map((path) => all.get(path));
+function colorsOf(finding: Finding, all: Map<string, Token>): string[] | undefined {
+  const both = finding.tokens.slice(0, 2).map((path) => all.get(path));
   const colors = both
     .filter((token) => token?.kind === "color")
-    .flatMap((token) => cellOf(token, mode ?? "light")?.value ?? []);
+    .flatMap((token) => cellOf(token, shownMode(finding))?.value ?? []);
   return colors.length > 0 ? colors : undefined;
 }

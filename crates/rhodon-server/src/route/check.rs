@@ -92,6 +92,9 @@ pub struct FindingView {
     /// `light`, `dark`, or none for both.
     #[schema(schema_with = crate::schema::optional_mode_schema)]
     mode: Option<&'static str>,
+    /// The mode in which it is worst, where it holds for both and was measured in each.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    worst: Option<&'static str>,
     /// Paths of the tokens concerned, the one at fault first.
     tokens: Vec<String>,
     figures: BTreeMap<String, f64>,
@@ -134,6 +137,7 @@ impl From<FindingReport> for FindingView {
             severity: f.severity.id(),
             message: f.message,
             mode: f.mode.map(|m| m.id()),
+            worst: f.worst.map(|m| m.id()),
             tokens: f.tokens,
             figures: f.figures,
             rule: f.rule,

@@ -83,6 +83,7 @@ fn finding(scene: &Scene<'_>, earlier: &IntentScale, later: &IntentScale) -> Opt
         figures: BTreeMap::from([("difference", distance), ("need", APART)]),
         measure: distance,
         rule: "intents are told apart by every eye: CIEDE2000 (CIE 142), vision after Machado, Oliveira and Fernandes 2009",
+        worst: Some(mode),
         accepted: None,
         edits,
     })

@@ -68,6 +68,7 @@ fn finding(scene: &Scene<'_>, pair: &Pair) -> Finding {
         } else {
             "WCAG 2.2, 1.4.11"
         },
+        worst: None,
         accepted: None,
         edits,
     }

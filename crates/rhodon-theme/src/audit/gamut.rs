@@ -29,6 +29,7 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
             figures: BTreeMap::new(),
             measure: 0.0,
             rule: "CSS Color 4, 13: gamut mapping",
+            worst: None,
             accepted: None,
             edits: Vec::new(),
         });

@@ -60,6 +60,7 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
                 figures: BTreeMap::from([("difference", gap)]),
                 measure: gap,
                 rule: "what is the same colour follows it; CIEDE2000 (CIE 142)",
+                worst: None,
                 accepted: None,
                 edits: vec![Edit::Refer(token.path.clone(), *mode, step.clone())],
             });

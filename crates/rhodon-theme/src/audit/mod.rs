@@ -82,6 +82,8 @@ pub struct Finding {
     pub message: String,
     /// In which mode; none where it holds for both.
     pub mode: Option<Mode>,
+    /// The mode in which it is worst, where it was measured in both.
+    pub worst: Option<Mode>,
     /// Paths of the tokens concerned, the one at fault first.
     pub tokens: Vec<Arc<str>>,
     /// Figures by name.
@@ -114,6 +116,7 @@ impl Finding {
             figures: BTreeMap::new(),
             measure: 0.0,
             rule,
+            worst: None,
             accepted: None,
             edits: Vec::new(),
         }

@@ -48,6 +48,7 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
             figures: BTreeMap::from([("hue", turn)]),
             measure: -turn,
             rule: "a role is one colour in both modes",
+            worst: None,
             accepted: None,
             edits: vec![Edit::LetGo(token, mode)],
         });

@@ -54,6 +54,7 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
                 figures: BTreeMap::from([("difference", gap), ("need", APART)]),
                 measure: gap,
                 rule: "status colours are tuned to the brand and stay apart from each other",
+                worst: None,
                 accepted: None,
                 edits: Vec::new(),
             });

@@ -38,6 +38,7 @@ fn finding(
         figures: BTreeMap::from([("gap", gap)]),
         measure: -gap,
         rule: "steps of a scale fall in lightness",
+        worst: None,
         accepted: None,
         edits,
     }

@@ -23,6 +23,9 @@ pub struct FindingReport {
     pub message: String,
     /// In which mode; null where it holds for both.
     pub mode: Option<Mode>,
+    /// The mode in which it is worst, where it was measured in both and holds for both.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub worst: Option<Mode>,
     /// Paths of the tokens concerned, the one at fault first.
     pub tokens: Vec<String>,
     /// Figures by name.
@@ -109,6 +112,7 @@ impl FindingReport {
             severity: finding.severity,
             message: finding.message.clone(),
             mode: finding.mode,
+            worst: finding.worst,
             tokens: finding.tokens.iter().map(|t| t.to_string()).collect(),
             figures: finding.figures.iter().map(figure).collect(),
             rule: finding.rule.to_owned(),

@@ -46,6 +46,7 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
                 figures: BTreeMap::from([("difference", gap), ("limit", limit)]),
                 measure: if gap < LEAST { gap } else { -gap },
                 rule: "neighbouring steps are two and not far apart: CIEDE2000 (CIE 142)",
+                worst: None,
                 accepted: None,
                 edits,
             });

@@ -41,6 +41,7 @@ pub(super) fn look(scene: &Scene<'_>, out: &mut Vec<Finding>) {
                 figures: BTreeMap::from([("difference", gap), ("need", VISIBLE)]),
                 measure: gap,
                 rule: "a fill can be told from its page: CIEDE2000 (CIE 142)",
+                worst: None,
                 accepted: None,
                 edits,
             };

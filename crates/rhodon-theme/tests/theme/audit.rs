@@ -4,8 +4,8 @@
 use proptest::prelude::*;
 use rhodon_color::{Color, Rgb8};
 use rhodon_theme::{
-    Aim, Document, Finding, Operation, Resolved, Severity, apply, audit, derive, mend, mend_all,
-    proportion,
+    Aim, Document, Finding, Mode, Operation, Resolved, Severity, apply, audit, derive, mend,
+    mend_all, proportion,
 };
 use serde_json::{Value, json};
 
@@ -170,6 +170,24 @@ fn what_has_no_fix_is_told_all_the_same() {
             .find(|f| f.id == id && f.message.contains(part));
         let finding = finding.unwrap_or_else(|| panic!("{id}: {findings:#?}"));
         assert_eq!(mend(&theme, &findings, finding), None, "{id}");
+    }
+}
+
+/// What holds for both modes is shown in the one in which it is worst.
+#[test]
+fn intents_alike_in_one_mode_are_shown_in_it() {
+    let fills = |mode: &str| json!({ "success.fill": { mode: "#3fae6b" }, "info.fill": { mode: "#3fae6f" } });
+    for (mode, worst) in [("light", Mode::Light), ("dark", Mode::Dark)] {
+        let findings = found(&theme(json!({ "roles": fills(mode) })));
+        let is_it = |f: &&Finding| f.id == "alike" && f.message.starts_with("Success and info");
+        let finding = findings.iter().find(is_it).unwrap();
+        assert_eq!(
+            (finding.mode, finding.worst),
+            (None, Some(worst)),
+            "{}",
+            finding.message
+        );
+        assert!(finding.message.contains(&format!(" in {mode};")));
     }
 }
 

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { cellOf } from "../../api/cellOf";
-import { findingKey } from "../../api/check";
+import { findingKey, shownMode } from "../../api/check";
 import type { Finding, ThemeDocument, Token } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { accept, countAgain, isAccepted } from "../../editor/edits";
@@ -25,7 +25,7 @@ export function FindingItem({ finding, tokens, wanted }: Props) {
   const goTo = useGoTo();
   const [accepting, setAccepting] = useState(false);
   const [reason, setReason] = useState("");
-  const mode = finding.mode ?? "light";
+  const mode = shownMode(finding);
   const item = useRef<HTMLLIElement>(null);
   useEffect(() => {
     if (wanted) item.current?.scrollIntoView({ block: "nearest" });

@@ -5,13 +5,13 @@ import { useEditor, useEditorState } from "../../../editor/EditorProvider";
 import type { Edit } from "../../../editor/edits";
 import { documentOf } from "../../../editor/selectors";
 import { asSheets, sheetList } from "../../../faces/faces";
-import { Told } from "../../../ui/Told";
+import { Sentence } from "../../../ui/Sentence";
 import classes from "./FilesSource.module.css";
 
 type InUse = Inventory["type"];
 type One = InUse["told"][number];
 
-/** What each setting is called where it was found. */
+/** What each setting is called where it was found; a role by its path. */
 const NAMES: Record<string, string> = {
   body: "text",
   heading: "headings",
@@ -24,9 +24,11 @@ const NAMES: Record<string, string> = {
   page: "page",
 };
 
+const nameOf = ({ key }: One) => NAMES[key] ?? key;
+
 /** Lets a theme decide what files say of some settings; one that decides it already stays the same. */
 const taking =
-  ({ told: _, radius, page, import: sheets, ...faces }: InUse, keys: string[]): Edit =>
+  ({ told: _, left: __, page: ___, radius, roles, import: sheets, ...faces }: InUse, keys: string[]): Edit =>
   (d) => {
     const all = [...new Set([...sheetList(d.type?.import), ...(sheets ?? [])])];
     const type = { ...d.type, ...among({ ...faces, import: asSheets(all) }, keys) };
@@ -35,15 +37,24 @@ const taking =
       ...d,
       ...(Object.keys(type).length > 0 && { type }),
       ...(Object.keys(shape).length > 0 && { shape }),
-      ...(page && keys.includes("page") && { roles: withPage(d.roles, page) }),
+      ...withRoles(
+        d.roles,
+        roles.filter(({ role }) => keys.includes(role === PAGE ? "page" : role)),
+      ),
     });
   };
 
-/** Roles with the ground of the pages as it is in its mode. */
-const withPage = (roles: ThemeDocument["roles"], { mode, hex }: NonNullable<InUse["page"]>) => ({
-  ...roles,
-  "surface.base": { ...roles?.["surface.base"], [mode]: hex },
-});
+/** The role that is told as the page. */
+const PAGE = "surface.base";
+
+/** Roles with those of a project, in the modes in which it says them. */
+const withRoles = (roles: ThemeDocument["roles"], found: InUse["roles"]) =>
+  found.length > 0 && {
+    roles: {
+      ...roles,
+      ...Object.fromEntries(found.map(({ role, ...modes }) => [role, { ...roles?.[role], ...modes }])),
+    },
+  };
 
 /** Those of some settings that are wanted and set. */
 const among = (settings: object, keys: string[]) =>
@@ -58,16 +69,16 @@ export function TypeInUse({ inUse }: { inUse: InUse }) {
         inUse,
         ones.map((one) => one.key),
       ),
-      `from files: ${[...new Set(ones.map((one) => NAMES[one.key]))].join(", ")}`,
+      `from files: ${[...new Set(ones.map((one) => nameOf(one)))].join(", ")}`,
     );
   const document = useEditorState(documentOf);
   const isTaken = ({ key }: One) => taking(inUse, [key])(document) === document;
   const left = inUse.told.filter((one) => !isTaken(one));
-  if (inUse.told.length === 0) return null;
+  if (inUse.told.length + (inUse.left?.length ?? 0) === 0) return null;
   return (
-    <section className={classes.inUse} aria-label="Page, type and shape in use">
+    <section className={classes.inUse} aria-label="Pages, type and shape in use">
       <header>
-        <strong>Page, type and shape</strong>
+        <strong>Pages, type and shape</strong>
         {left.length > 0 && (
           <button type="button" onClick={() => void take(left)}>
             take all
@@ -77,9 +88,9 @@ export function TypeInUse({ inUse }: { inUse: InUse }) {
       <ul>
         {inUse.told.map((one) => (
           <li key={one.key + one.value}>
-            <span>{NAMES[one.key]}</span>
+            <span>{nameOf(one)}</span>
             <b style={faceOf(one)} title={one.value}>
-              <Told value={one.value} />
+              <Sentence text={one.value} />
             </b>
             <code>{one.by}</code>
             {isTaken(one) ? (
@@ -87,7 +98,7 @@ export function TypeInUse({ inUse }: { inUse: InUse }) {
             ) : (
               <button
                 type="button"
-                aria-label={`take ${NAMES[one.key]}, ${one.value}`}
+                aria-label={`take ${nameOf(one)}, ${one.value}`}
                 onClick={() => void take([one])}
               >
                 take
@@ -96,6 +107,11 @@ export function TypeInUse({ inUse }: { inUse: InUse }) {
           </li>
         ))}
       </ul>
+      {(inUse.left ?? []).map((address) => (
+        <p key={address}>
+          Faces from <code>{address}</code> are left: an address of fonts begins with https.
+        </p>
+      ))}
     </section>
   );
 }

@@ -3,9 +3,10 @@
 use std::collections::{BTreeMap, HashMap, HashSet};
 
 use indexmap::IndexMap;
+use rhodon_color::Rgb8;
 
 use crate::inventory::Used;
-use crate::read::USUAL;
+use crate::read::{USUAL, key_words};
 
 /// Steps of one scale, by their names.
 #[derive(Clone, Debug, PartialEq, Eq)]
@@ -28,6 +29,12 @@ const MOST_STEPS: usize = 40;
 const LEAST_COUNTED: usize = 5;
 /// From this number on steps are told by their place between white and black, and not counted.
 const PLACED: u32 = 13;
+/// Oklch chroma below which a colour is a grey.
+pub(crate) const GREY: f64 = 0.02;
+/// What runs of greys are called, warm and cold ones too.
+const GREYS: [&str; 6] = ["gray", "grey", "neutral", "slate", "stone", "zinc"];
+/// Oklch chroma below which what is called so is one.
+const TINGED: f64 = 0.06;
 /// Last parts of names behind which no shade of a colour stands: what is read on it, or another run beside it.
 const NO_SCALE: [&str; 4] = ["contrast", "on", "A", "a"];
 
@@ -134,12 +141,16 @@ impl NamedSteps {
         is_step || used.names.iter().any(is_below)
     }
 
-    /// The code that the scale is known by: the usual one of its group, the strongest of steps that are counted,
-    /// or that of the step nearest to the middle of usual numbers.
-    pub fn base(&self) -> Option<&str> {
+    /// The code that the scale is known by: the first of its steps that a project paints with, the usual one of its
+    /// group, the strongest of steps that are counted, or that of the step nearest to the middle of usual numbers.
+    pub fn base(&self, painted_with: &[Rgb8]) -> Option<&str> {
         let (last, _) = self.steps.last()?;
         let counted = self.strongest.as_ref().filter(|_| *last < PLACED);
-        if let Some(known) = self.usual.as_ref().or(counted) {
+        if let Some(known) = self
+            .painted(painted_with)
+            .or(self.usual.as_ref())
+            .or(counted)
+        {
             return Some(known);
         }
         let middle = self
@@ -147,5 +158,26 @@ impl NamedSteps {
             .iter()
             .min_by_key(|(number, _)| number.abs_diff(550));
         middle.map(|(_, hex)| hex.as_str())
+    }
+
+    /// The step that a project paints with. Greys are painted with for their lightness: it says nothing of them.
+    fn painted(&self, with: &[Rgb8]) -> Option<&String> {
+        with.iter()
+            .filter(|code| !self.is_grey(**code))
+            .find_map(|code| {
+                let code = code.to_string();
+                let mut codes = self.steps.iter().map(|(_, hex)| hex);
+                codes.find(|hex| **hex == code)
+            })
+    }
+
+    /// Whether it is a run of greys, where a colour of it is the one that it is known by.
+    pub fn is_grey(&self, base: Rgb8) -> bool {
+        let chroma = base.to_oklch().c;
+        let words = key_words(&self.name).into_iter();
+        let is_called = words
+            .map(|word| word.to_lowercase())
+            .any(|word| GREYS.contains(&word.as_str()));
+        chroma < GREY || is_called && chroma < TINGED
     }
 }

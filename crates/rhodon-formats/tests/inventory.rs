@@ -197,7 +197,7 @@ fn a_scale_is_known_by_the_names_of_its_steps() {
     );
     assert_eq!(found.scales.len(), 1);
     assert_eq!(found.scales[0].name, "sea");
-    assert_eq!(found.scales[0].base(), Some("#0f5c7a"));
+    assert_eq!(found.scales[0].base(&[]), Some("#0f5c7a"));
     assert_eq!(found.scales[0].steps.len(), 5);
 }
 
@@ -236,7 +236,7 @@ fn counted_steps_are_a_scale_where_they_run_and_what_is_only_numbered_is_none() 
         "the first mode has them, whatever the other says"
     );
     // It is known by its strongest step.
-    assert_eq!(found.scales[0].base(), Some("#1680ac"));
+    assert_eq!(found.scales[0].base(&[]), Some("#1680ac"));
     // Four are too few, and with a gap they are not counted.
     assert!(of("a.css", &steps(&run[..4], "sea")).scales.is_empty());
     let gap = steps(&run, "sea").replace("--sea-3", "--lake");

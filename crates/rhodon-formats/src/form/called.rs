@@ -167,7 +167,7 @@ const THINGS: [(Thing, &[&str]); 10] = [
 const PRIMARY: [&str; 4] = ["button", "btn", "brand", "cta"];
 
 /// The role that words speak of: a thing or an intent, and what of it is painted.
-fn role_called(words: &[String]) -> Option<Role> {
+pub(crate) fn role_called(words: &[String]) -> Option<Role> {
     let painted = Painted::of(words);
     let mut intents = words.iter().filter_map(|word| intent_called(word));
     let intent = intents

@@ -13,6 +13,7 @@ mod fill;
 mod learn;
 mod limit;
 
+pub(crate) use called::role_called;
 pub use called::{Called, called};
 pub use color::FILTERS;
 pub use error::FormError;

@@ -12,18 +12,13 @@ use rhodon_theme::{
 
 use super::found_roles::is_of_pages;
 use super::import::InputFile;
-use super::key_name::{BESIDE, readable, shared_words, words};
+use super::key_name::{BESIDE, readable, shared_words};
 use crate::inventory::{Inventory, NamedSteps, Used};
+use crate::named_steps::GREY;
 use crate::type_use::TypeInUse;
 
 /// The most scales that are taken, and the most colours in all that are taken because they are used.
 const MOST: (usize, usize) = (16, 8);
-/// Oklch chroma below which a colour is a grey, which a brand is rarely known by.
-const GREY: f64 = 0.02;
-/// What runs of greys are called, warm and cold ones too.
-const GREYS: [&str; 6] = ["gray", "grey", "neutral", "slate", "stone", "zinc"];
-/// Oklch chroma below which what is called so is one.
-const TINGED: f64 = 0.06;
 
 /// Adds what was found to a document; `notes` tell what was done with names. What pages stand on, what stands there
 /// and what another mode has instead are none of the brand's, unless there is nothing else.
@@ -34,7 +29,10 @@ pub(super) fn add_found(
     document: &mut Document,
     notes: &mut Vec<String>,
 ) {
-    let is_other = |used: &Used| !is_said(used, said) && !said.of_other.contains(&used.code());
+    let scales = std::mem::take(&mut found.scales);
+    let is_step = |used: &Used| scales.iter().any(|scale| scale.holds(used));
+    let is_role = |used: &Used| is_said(used, said) && !is_step(used);
+    let is_other = |used: &Used| !is_role(used) && !said.of_other.contains(&used.code());
     let colorful = |used: &Used| used.code().to_oklch().c >= GREY;
     if found
         .colors
@@ -45,12 +43,13 @@ pub(super) fn add_found(
     } else if !found.colors.iter().all(|used| is_page(used, said)) {
         found.colors.retain(|used| !is_page(used, said));
     }
+    found.scales = scales;
     let found = &found;
-    let mut based = with_bases(found);
+    let mut based = with_bases(found, said);
     based.sort_by_key(|(_, used)| first_place(used, files));
     let (greys, colored): (Vec<_>, Vec<_>) = based
         .into_iter()
-        .partition(|(s, used)| is_of_greys(s, used));
+        .partition(|(scale, used)| scale.is_grey(used.code()));
     let shared = shared_words(colored.iter().map(|(scale, _)| readable(&scale.name)));
     for (scale, used) in colored.into_iter().take(MOST.0) {
         notes.push(told(scale, used));
@@ -86,18 +85,21 @@ fn is_page(used: &Used, said: &TypeInUse) -> bool {
         .any(|code| code == used.code())
 }
 
-/// Whether a colour is that of a role alone: of pages and what stands on them, or one that a single place has.
+/// Whether a colour is that of a role alone: of pages and what stands on them, or one that a single place has
+/// under no other name.
 fn is_said(used: &Used, said: &TypeInUse) -> bool {
     let mut roles = said.roles.iter();
     roles.any(|found| {
         let is_it = found.codes.contains(&Some(used.code())) && used.color.alpha() >= 1.0;
-        is_it && (is_of_pages(found.role) || used.places.len() == 1)
+        let is_alone = used.places.len() == 1 && used.names.iter().all(|name| *name == found.by);
+        is_it && (is_of_pages(found.role) || is_alone)
     })
 }
 
-fn with_bases(found: &Inventory) -> Vec<(&NamedSteps, &Used)> {
+/// The scales with the colour that each is known by.
+fn with_bases<'a>(found: &'a Inventory, said: &TypeInUse) -> Vec<(&'a NamedSteps, &'a Used)> {
     let based = found.scales.iter().filter_map(|scale| {
-        let base = scale.base()?;
+        let base = scale.base(&said.leading)?;
         let used = found.colors.iter().find(|used| used.hex == base)?;
         Some((scale, used))
     });
@@ -111,15 +113,6 @@ fn told(scale: &NamedSteps, used: &Used) -> String {
         steps.len(),
         used.code()
     )
-}
-
-fn is_of_greys(scale: &NamedSteps, used: &Used) -> bool {
-    let chroma = used.code().to_oklch().c;
-    let words = words(&scale.name).into_iter();
-    let is_called = words
-        .map(|word| word.to_lowercase())
-        .any(|word| GREYS.contains(&word.as_str()));
-    chroma < GREY || is_called && chroma < TINGED
 }
 
 /// What is used most and belongs to no scale; of what is used alike, what stands first.

@@ -27,7 +27,7 @@ pub(super) const BESIDE: [&str; 17] = [
     "strong",
 ];
 /// Keys that only hold others.
-const HOLDERS: [&str; 13] = [
+pub(crate) const HOLDERS: [&str; 13] = [
     "colors", "colours", "color", "colour", "palette", "palettes", "theme", "themes", "extend",
     "settings", "tokens", "exports", "values",
 ];

@@ -17,7 +17,7 @@ mod tokens;
 
 pub use import::{Import, InputFile, ReadProblem};
 pub use key_name::readable;
-pub(crate) use key_name::{USUAL, shared_words, words as key_words};
+pub(crate) use key_name::{HOLDERS, USUAL, shared_words, words as key_words};
 pub use list::{ListItem, color_list};
 pub use reader::Reader;
 pub use registry::{READERS, read};

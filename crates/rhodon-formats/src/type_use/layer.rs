@@ -68,7 +68,7 @@ impl Around {
 }
 
 /// The mode that words tell.
-fn told(words: &[String]) -> Option<Mode> {
+pub(super) fn told(words: &[String]) -> Option<Mode> {
     let mut told = TOLD.iter();
     let (_, mode) = told.find(|(word, _)| words.iter().any(|own| own == word))?;
     Some(*mode)

@@ -1,10 +1,12 @@
 //! How a project sets its pages, text and corners: what they stand on, the colours of text and lines, the faces of text, headings and code, the web fonts that bring
 //! them, sizes, weights and the radius. Told from style sheets, the style elements of pages, and the keys of scripts and JSON.
 
+mod coded;
 mod font;
 mod instead;
 mod keyed;
 mod layer;
+mod leading;
 mod markup;
 mod number;
 mod roles;
@@ -86,6 +88,8 @@ pub struct TypeInUse {
     pub roles: Vec<RoleUse>,
     /// What the other mode has instead of usual colours.
     pub instead: Vec<Instead>,
+    /// What variables hold that are called after intents and fills, in the order in which they stand.
+    pub leading: Vec<Rgb8>,
     /// Colours that the other mode alone has.
     pub of_other: HashSet<Rgb8>,
     /// Where each of them comes from.
@@ -147,7 +151,13 @@ pub fn type_in_use(files: &[InputFile]) -> TypeInUse {
         match (finder.id, text_of(file)) {
             ("style", Ok(text)) => sheet.read(text),
             ("markup", Ok(text)) => markup::read(text, &mut sheet),
-            ("script" | "json", Ok(text)) => keyed::read(text, &mut sheet),
+            ("script" | "json", Ok(text)) => {
+                keyed::read(text, &mut sheet);
+                coded::read(&file.name, &finder.find(text), false, &mut sheet);
+            }
+            ("resource", Ok(text)) => {
+                coded::read(&file.name, &finder.find(text), true, &mut sheet);
+            }
             _ => {}
         }
     }
@@ -157,6 +167,7 @@ pub fn type_in_use(files: &[InputFile]) -> TypeInUse {
     let project = Project::new(&sheet);
     roles::roles(&project, &mut found);
     instead::instead(&project, &mut found);
+    leading::leading(&project, &mut found);
     found
 }
 

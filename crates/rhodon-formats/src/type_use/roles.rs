@@ -17,6 +17,8 @@ pub struct RoleUse {
     pub role: Role,
     /// Its colour in light and in dark, where the project says one.
     pub codes: [Option<Rgb8>; 2],
+    /// The selector or variable that says so.
+    pub by: String,
 }
 
 /// How a role is said.
@@ -32,7 +34,8 @@ struct Said {
 
 const GROUND: &[&str] = &["background-color", "background"];
 
-/// Roles that are said, in the order of tokens. What is called a surface is the page, where nothing else is.
+/// Roles that are said, in the order of tokens. What is called a surface is the page where nothing else is, and
+/// else what is raised on it.
 const SAID: &[Said] = &[
     Said {
         role: Role::SURFACE_BASE,
@@ -54,6 +57,8 @@ const SAID: &[Said] = &[
             "bg main",
             "main background",
             "background main",
+            "surface base",
+            "surface",
         ],
         fits: is_page,
     },
@@ -71,6 +76,7 @@ const SAID: &[Said] = &[
             "panel background",
             "bg surface",
             "bg elevated",
+            "background paper",
             "surface",
         ],
         fits: is_page,
@@ -94,6 +100,7 @@ const SAID: &[Said] = &[
             "text primary",
             "text base",
             "on background",
+            "on surface",
         ],
         fits: |_, _| true,
     },
@@ -172,13 +179,19 @@ fn is_page(code: Rgb8, mode: Mode) -> bool {
 
 /// Finds the roles that sheets say, in the mode that is usual and in the other one.
 pub(super) fn roles(project: &Project<'_>, found: &mut TypeInUse) {
+    let mut page = String::new();
     for said in SAID {
-        let Some((codes, by)) = said.found(project) else {
+        let found_of_it = said.found(project).filter(|(_, by)| *by != page);
+        let Some((codes, by)) = found_of_it else {
             continue;
         };
+        if said.role == Role::SURFACE_BASE {
+            page.clone_from(&by);
+        }
         let role = RoleUse {
             role: said.role,
             codes,
+            by: by.clone(),
         };
         found.told.push(TypeUse {
             setting: Setting::Role(said.role),

@@ -102,6 +102,14 @@ impl Sheet {
         self.resolved(self.usual.value(name)?)
     }
 
+    /// Takes in a variable. What is said for the light mode alone is what is usual where nothing else is.
+    pub(super) fn declare(&mut self, mode: Option<Mode>, variable: Variable) {
+        if mode == Some(Mode::Light) && self.usual.value(&variable.name).is_none() {
+            self.usual.add(variable.clone());
+        }
+        self.layer(mode).add(variable);
+    }
+
     fn layer(&mut self, mode: Option<Mode>) -> &mut Layer {
         match mode {
             Some(mode) => &mut self.modes[mode as usize],
@@ -185,11 +193,7 @@ impl Sheet {
                 value,
                 is_of_all: selectors.is_empty() || selectors.iter().any(is_all),
             };
-            if around.mode == Some(Mode::Light) && self.usual.value(&variable.name).is_none() {
-                // What is said for the light mode alone is what is usual where nothing else is.
-                self.usual.add(variable.clone());
-            }
-            self.layer(around.mode).add(variable);
+            self.declare(around.mode, variable);
         } else if !around.selectors.is_empty() {
             let declared = |property: &str, value: &str| Declared {
                 selectors: around.selectors.clone(),

@@ -155,6 +155,51 @@ fn what_is_left_is_told() {
     );
 }
 
+/// What a project paints with is the step that a scale is known by, whichever that is.
+#[test]
+fn a_scale_is_known_by_the_step_that_its_project_paints_with() {
+    let steps = ":root { --sea-100: #d6edf9; --sea-300: #40b8eb; --sea-500: #0b779e; --sea-700: #18475b; --sea-900: #13232b";
+    let painted = |more: &str| brand("a.css", &format!("{steps}; {more} }}"))[0].1.clone();
+    assert_eq!(painted("--gap: 4px"), "#0b779e");
+    assert_eq!(painted("--primary: var(--sea-700)"), "#18475b");
+    assert_eq!(painted("--hero-fill: var(--sea-300)"), "#40b8eb");
+    assert_eq!(painted("--primary-300: var(--sea-300)"), "#0b779e");
+}
+
+/// What an export paints with leads back to the brand that it was made of, in both modes.
+#[test]
+fn exports_are_read_as_their_brand_in_both_modes() {
+    let made = demo();
+    let colors = |document: &Value| {
+        let brand = document["brand"].as_array().unwrap().iter();
+        let mut colors: Vec<String> = brand.map(|b| b["color"].to_string()).collect();
+        colors.sort();
+        colors
+    };
+    let mut own = colors(&made.decided.document().to_json());
+    // The grey is painted with at its ends: which step it was made around, no export says.
+    own.retain(|color| color != "\"#5c6b73\"");
+    for (target, names) in [
+        ("css", &["theme.css"][..]),
+        ("sass", &["_theme.scss"]),
+        ("react-theme", &["theme.react.ts"]),
+        ("android", &["values/colors.xml", "values-night/colors.xml"]),
+    ] {
+        let written = made.files(target, &[]).into_iter();
+        let wanted = written.filter(|file| names.contains(&&*file.path));
+        let files: Vec<_> = wanted
+            .map(|file| InputFile::text(file.path, file.text))
+            .collect();
+        let spec = read(&files).spec.unwrap().to_json();
+        let read = colors(&spec);
+        let lost: Vec<_> = own.iter().filter(|color| !read.contains(color)).collect();
+        assert!(lost.is_empty(), "{target}: {lost:?} of {read:?}");
+        if target != "sass" {
+            assert_eq!(spec["roles"]["text.muted"]["dark"], "#9db2be", "{target}");
+        }
+    }
+}
+
 /// A configuration that says which step is the usual one is read as the brand that it was made of.
 #[test]
 fn an_exported_configuration_is_read_as_its_brand() {

@@ -264,6 +264,58 @@ fn both_modes_of_a_project_are_taken() {
     );
 }
 
+/// Configurations, code and resources tell a mode by keys and names of files.
+#[test]
+fn both_modes_of_configurations_and_resources_are_taken() {
+    let config = r#"const light = { palette: { primary: { main: '#0f766e' }, background: { default: '#fdfcf9', paper: '#ffffff' }, text: { primary: '#1c1917' } } };
+        const dark = { palette: { primary: { main: '#2dd4bf' }, background: { default: '#1c1917', paper: '#292524' }, text: { primary: '#fafaf9' } } };"#;
+    let settings = r##"{ "themes": {
+        "light": { "colors": { "primary": "#0f766e", "background": "#fdfcf9", "surface": "#ffffff", "text": "#1c1917" } },
+        "dark": { "colors": { "primary": "#2dd4bf", "background": "#1c1917", "surface": "#292524", "text": "#fafaf9" } } } }"##;
+    let resources = |colors: [&str; 4]| {
+        let names = [
+            "colorPrimary",
+            "colorBackground",
+            "colorSurface",
+            "colorOnBackground",
+        ];
+        let line = |(name, color)| format!("<color name=\"{name}\">#FF{color}</color>");
+        let lines: String = names.into_iter().zip(colors).map(line).collect();
+        format!("<resources>{lines}</resources>")
+    };
+    let day = resources(["0f766e", "fdfcf9", "ffffff", "1c1917"]);
+    let night = resources(["2dd4bf", "1c1917", "292524", "fafaf9"]);
+    let files = |named: &[(&str, &str)]| -> Vec<InputFile> {
+        let files = named.iter();
+        files
+            .map(|(name, text)| InputFile::text(*name, *text))
+            .collect()
+    };
+    for files in [
+        files(&[("theme.ts", config)]),
+        files(&[("settings.json", settings)]),
+        files(&[
+            ("values/colors.xml", &day),
+            ("values-night/colors.xml", &night),
+        ]),
+    ] {
+        let spec = read(&files).spec.unwrap().to_json();
+        assert_eq!(
+            spec["brand"].as_array().unwrap().len(),
+            1,
+            "{}",
+            spec["brand"]
+        );
+        let expected = json!({
+            "surface.base": { "light": "#fdfcf9", "dark": "#1c1917" },
+            "surface.raised": { "dark": "#292524" },
+            "text.main": { "light": "#1c1917", "dark": "#fafaf9" },
+            "primary.fill": { "dark": "#2dd4bf" },
+        });
+        assert_eq!(spec["roles"], expected, "{}", files[0].name);
+    }
+}
+
 #[test]
 fn what_could_not_be_read_is_left_and_told() {
     let sheet = ":root { --brand: #7a1f3d; --bg: #fffdf8; --text: #2a2a2a; --text-muted: #c9c4bb } .btn-dark { background: #000; color: #fff }";

@@ -4,6 +4,7 @@ use axum::Json;
 use axum::extract::State;
 use axum::extract::rejection::JsonRejection;
 use axum::http::StatusCode;
+use rhodon_color::Rgb8;
 use rhodon_formats::inventory::{Inventory, NEAR, NamedSteps, Used, inventory};
 use rhodon_formats::read::{InputFile, readable};
 use rhodon_formats::type_use::{RoleUse, TypeInUse, TypeUse, type_in_use};
@@ -206,7 +207,11 @@ fn view(found: Inventory, typography: TypeInUse) -> InventoryView {
     InventoryView {
         more: found.colors.len().saturating_sub(MOST.0),
         colors: found.colors.into_iter().take(MOST.0).map(used).collect(),
-        scales: found.scales.into_iter().filter_map(steps).collect(),
+        scales: found
+            .scales
+            .into_iter()
+            .filter_map(|scale| steps(scale, &typography.leading))
+            .collect(),
         skipped: found
             .skipped
             .into_iter()
@@ -225,6 +230,7 @@ impl From<TypeInUse> for TypeInUseView {
             told,
             left,
             instead: _,
+            leading: _,
             of_other: _,
         } = found;
         Self {
@@ -293,8 +299,8 @@ fn used(used: Used) -> UsedView {
     }
 }
 
-fn steps(scale: NamedSteps) -> Option<NamedStepsView> {
-    let base = scale.base()?.to_owned();
+fn steps(scale: NamedSteps, painted_with: &[Rgb8]) -> Option<NamedStepsView> {
+    let base = scale.base(painted_with)?.to_owned();
     let step = |(number, hex): (u32, String)| StepOfScale { number, hex };
     Some(NamedStepsView {
         name: readable(&scale.name),

@@ -34,7 +34,7 @@ pub(crate) const GREY: f64 = 0.02;
 /// What runs of greys are called, warm and cold ones too.
 const GREYS: [&str; 6] = ["gray", "grey", "neutral", "slate", "stone", "zinc"];
 /// Oklch chroma below which what is called so is one.
-const TINGED: f64 = 0.06;
+pub(crate) const TINGED: f64 = 0.06;
 /// Last parts of names behind which no shade of a colour stands: what is read on it, or another run beside it.
 const NO_SCALE: [&str; 4] = ["contrast", "on", "A", "a"];
 

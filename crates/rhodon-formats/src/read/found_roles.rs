@@ -1,13 +1,20 @@
 //! The roles of a theme as the files of a project have them. What could not be read there is left to be derived, and told.
 
 use rhodon_color::Rgb8;
-use rhodon_theme::{Document, IntentPart, Mode, Pair, Resolved, Role, TokenPath, derive, set_role};
+use rhodon_theme::{
+    Document, Intent, IntentPart, Mode, Pair, Resolved, Role, TokenPath, derive, set_role,
+};
 
+use crate::named_steps::TINGED;
 use crate::type_use::{Instead, TypeInUse};
 
 /// Sets what pages, text, lines and links are, and the fills that a mode has instead of brand colours;
 /// `notes` tell what is left. What comes out of the brand anyway is left to follow it.
 pub(super) fn set_found(said: &TypeInUse, document: &mut Document, notes: &mut Vec<String>) {
+    if let Some(grey) = grey_of(said).filter(|_| !document.says(Intent::Neutral)) {
+        document.paint(Intent::Neutral, grey);
+        notes.push(format!("Greys that nothing says are made around {grey}"));
+    }
     let derived = derive(&Resolved::alone(document.clone())).ok();
     let is_derived = |role: Role, mode: Mode, code: Rgb8| {
         let token = derived.as_ref().and_then(|theme| theme.token(role.path()));
@@ -35,6 +42,19 @@ pub(super) fn set_found(said: &TypeInUse, document: &mut Document, notes: &mut V
         }
     }
     leave_unread(document, notes);
+}
+
+/// The grey that a project's text and lines have, around which those that it does not say are made.
+fn grey_of(said: &TypeInUse) -> Option<Rgb8> {
+    let of = |role: Role| {
+        let found = said.roles.iter().find(|found| found.role == role)?;
+        found
+            .codes
+            .into_iter()
+            .flatten()
+            .find(|code| code.to_oklch().c < TINGED)
+    };
+    of(Role::TEXT_MUTED).or_else(|| of(Role::BORDER_STRONG))
 }
 
 /// The fills of intents whose colour is one that a mode has another for, where nothing is said of them yet.

@@ -3,7 +3,7 @@
 use proptest::prelude::*;
 use rhodon_formats::read::{InputFile, read};
 use rhodon_formats::type_use::type_in_use;
-use rhodon_theme::{Document, Resolved, Severity, audit, derive};
+use rhodon_theme::{Document, Mode, Resolved, Severity, audit, derive};
 use serde_json::{Value, json};
 
 use crate::support::theme;
@@ -262,6 +262,21 @@ fn both_modes_of_a_project_are_taken() {
         decided["roles"]["text.main"],
         expected["roles"]["text.main"]
     );
+}
+
+/// What a project says nothing of stands among its own greys, warm or cold.
+#[test]
+fn greys_that_nobody_says_have_the_hue_of_those_that_are_said() {
+    let sheet = ":root { --brand: #0f766e; --bg: #fdfcf9; --text-secondary: #6b5d52 }";
+    let theme = Resolved::alone(read(&[InputFile::text("a.css", sheet)]).spec.unwrap());
+    let derived = derive(&theme).unwrap();
+    let sunken = derived.token("surface.sunken").unwrap();
+    let hue = |code: rhodon_color::Rgb8| code.to_oklch().h;
+    let own = hue("#6b5d52".parse().unwrap());
+    for mode in Mode::BOTH {
+        let code = sunken.cell(mode).value.color().unwrap().code;
+        assert!((hue(code) - own).abs() < 25.0, "{code} in {mode:?}");
+    }
 }
 
 /// Configurations, code and resources tell a mode by keys and names of files.

@@ -1,7 +1,9 @@
 //! Brand colours that are called after the part they play: an intent under another of its names, or with
 //! words before it.
 
-use super::{Document, IntentChoice};
+use rhodon_color::Rgb8;
+
+use super::{Document, IntentChoice, Typed};
 use crate::label::Slug;
 use crate::vocabulary::Intent;
 
@@ -45,6 +47,12 @@ impl Document {
     pub fn says(&self, intent: Intent) -> bool {
         let slug = Slug::known(intent.id());
         self.intents.contains_key(&slug) || self.brand.iter().any(|brand| brand.slug == slug)
+    }
+
+    /// Paints an intent with a colour of its own.
+    pub fn paint(&mut self, intent: Intent, code: Rgb8) {
+        let color = IntentChoice::Color(Typed::from_color(code.into()));
+        self.intents.insert(Slug::known(intent.id()), color);
     }
 
     /// The intent that the name of a brand colour ends in, where nothing else says who plays it. One that is

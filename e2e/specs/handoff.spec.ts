@@ -67,6 +67,26 @@ test("an option that is refused is told, and stays as it was typed", async ({ pa
   await expect(page.getByText("rev 1", { exact: false })).toBeVisible();
 });
 
+test("what is said of an option stands at its field, and the last good file stays", async ({
+  page,
+  slug,
+}) => {
+  await open(page, slug, "handoff");
+  await page.getByRole("button", { name: /Utility config, script/ }).click();
+  await page.getByLabel("stock").selectOption("replace");
+  const keep = page.getByRole("textbox", { name: "keep" });
+  const file = page.getByRole("region", { name: "theme.preset.js" });
+  await keep.fill("zinc, transparent,");
+  await expect(file.getByText('colors["zinc"]')).toBeVisible();
+  await expect(keep).toHaveAccessibleDescription(/^Stock colours that stay/);
+  await keep.fill("zinc, zink");
+  await expect(keep).toHaveAccessibleDescription(/there is no stock colour zink: expected some of black/);
+  await keep.fill("zinc, 9x");
+  await expect(keep).toHaveAccessibleDescription(/expected names of letters, digits and hyphens/);
+  await expect(file.getByText('colors["zinc"]')).toBeVisible();
+  await expect(page.getByRole("alert")).toHaveCount(0);
+});
+
 test("targets are found by ending, by key and by file", async ({ page, slug }) => {
   await open(page, slug, "handoff");
   const list = page.getByRole("navigation", { name: "Targets" });

@@ -196,3 +196,55 @@ test("the finder leads to a scale, a source and a target, and the keys go along"
   await page.keyboard.press("ArrowLeft");
   await expect(faces.first()).toBeFocused();
 });
+
+test("a utility configuration replaces the stock colours", async ({ page, slug, request }) => {
+  await open(page, slug, "brand");
+  await find(page, "utility script");
+  await expect(focused(page)).toHaveAccessibleName(/^Utility config, script/);
+  const to = async (name: string) => {
+    for (let tabs = 0; tabs < 12; tabs++) {
+      await page.keyboard.press("Tab");
+      if ((await focused(page).getAttribute("aria-label")) === name) return;
+      if (await page.getByLabel(name, { exact: true }).evaluate((field) => field.matches(":focus"))) return;
+    }
+    throw new Error(`${name} is not among the next fields`);
+  };
+  await to("stock");
+  await page.keyboard.press("ArrowDown");
+  await saved(page, 2);
+  await to("keep");
+  await page.keyboard.type("zinc, transparent");
+  await page.keyboard.press("Enter");
+  await saved(page, 3);
+  expect((await savedSpec(request, slug)).handoff["utility-js"]).toEqual({
+    stock: "replace",
+    keep: "zinc, transparent",
+  });
+  const spec = await savedSpec(request, slug);
+  const answer = await request.post("/api/export", { data: { spec, target: "utility-js" } });
+  const text: string = (await answer.json()).files[0].text;
+  expect(text).toContain('zinc: colors["zinc"]');
+});
+
+test("a key is tried on the sheet of keys, and reaches nothing behind a question", async ({ page, slug }) => {
+  await open(page, slug, "stave");
+  const sheet = page.getByRole("dialog", { name: "Keys" });
+  await page.keyboard.press("?");
+  await expect(sheet).toBeVisible();
+  await page.keyboard.press("?");
+  await expect(sheet).toBeHidden();
+  await page.keyboard.press("?");
+  await expect(sheet).toBeVisible();
+  await page.keyboard.press("5");
+  await expect(page).toHaveURL(/handoff/);
+  await expect(sheet).toBeHidden();
+  await page.keyboard.press("?");
+  await expect(sheet).toBeVisible();
+  await find(page, "new theme");
+  const question = page.getByRole("dialog", { name: "New theme" });
+  await question.getByRole("button", { name: "Draw a start" }).focus();
+  await page.keyboard.press("1");
+  await page.keyboard.press("Control+k");
+  await expect(question).toBeVisible();
+  await expect(page).toHaveURL(/handoff/);
+});

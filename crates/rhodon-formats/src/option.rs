@@ -100,7 +100,11 @@ impl OptionKind {
                     before.is_empty() || before.starts_with(|c: char| c.is_ascii_alphabetic());
                 starts && value.len() <= 80 && before.bytes().chain(after.bytes()).all(fits)
             }),
-            Self::Names => value.is_empty() || value.split(',').all(|name| is_name(name.trim())),
+            // Nothing behind a comma is a name that is being typed.
+            Self::Names => value
+                .split(',')
+                .map(str::trim)
+                .all(|name| name.is_empty() || is_name(name)),
             Self::Brand => value.is_empty() || value.split(',').all(|slug| is_slug(slug.trim())),
         }
     }

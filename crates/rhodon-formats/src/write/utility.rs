@@ -122,6 +122,9 @@ fn own_color<'a>(
         .copied()
 }
 
+/// What stays whether somebody names it or not.
+const ALWAYS: [&str; 4] = ["transparent", "current", "currentColor", "inherit"];
+
 /// Names of stock colours that stay, each once; what the framework has not, or was named twice, is
 /// told.
 pub(crate) fn kept<'a>(job: &'a Job<'_>) -> (Vec<&'a str>, Vec<Warning>) {
@@ -131,6 +134,8 @@ pub(crate) fn kept<'a>(job: &'a Job<'_>) -> (Vec<&'a str>, Vec<Warning>) {
             warnings.push(Warning::new("keep", format!("{name} is named twice")));
         } else if STOCK_FAMILIES.contains(&name) {
             names.push(name);
+        } else if ALWAYS.contains(&name) {
+            continue;
         } else {
             let expected = STOCK_FAMILIES.join(", ");
             let message = format!("there is no stock colour {name}: expected some of {expected}");

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
-import { answer, api, problemOf, refusalOf, type Target, type ThemeDocument } from "../../api/client";
+import { answer, api, refusalIn, type Target, type ThemeDocument } from "../../api/client";
 import { numberOf } from "../../api/numberOf";
 import { useEditorState } from "../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../editor/selectors";
@@ -51,8 +51,12 @@ export function TargetPane({ target, remembered: kept, onRemember }: Props) {
     gcTime: 60_000,
     retry: false,
   });
+  const [good, setGood] = useState(data);
+  if (data && data !== good) setGood(data);
+  /** The option that is being typed and is not taken as it stands: the last good file stays meanwhile. */
+  const faulty = error && entered && typed[entered.key] !== undefined ? entered.key : undefined;
   // A long file is laid out in parts, between which keys and pointer are heard.
-  const written = useDeferredValue(data);
+  const written = useDeferredValue(data ?? (faulty ? good : undefined));
   const { data: earlier } = useQuery({
     queryKey: ["export", target.id, options, null, before && numberOf(before)],
     queryFn: () => exported(theme.slug, before as ThemeDocument, target.id, options, DRAFT),
@@ -70,7 +74,7 @@ export function TargetPane({ target, remembered: kept, onRemember }: Props) {
         last === undefined || last === value ? rest : { ...rest, [key]: last },
       );
     } catch (refused) {
-      setRefusals((all) => ({ ...all, [key]: refusalOf(problemOf(refused)) }));
+      setRefusals((all) => ({ ...all, [key]: refusalIn(refused) }));
     }
   };
   const set = (key: string, value: string, done: boolean) => {
@@ -82,6 +86,12 @@ export function TargetPane({ target, remembered: kept, onRemember }: Props) {
     const value = typed[key];
     if (value !== undefined && value !== remembered[key]) void once(key, value, () => save(key, value));
   };
+  const isOption = (word: string) => target.options.some(({ key }) => key === word);
+  /** What is said of an option: why it is refused, or what of it comes to nothing. */
+  const saidOf = (key: string) =>
+    refusals[key] ??
+    (key === faulty ? refusalIn(error) : undefined) ??
+    written?.warnings.find(({ token }) => token === key)?.message;
   return (
     <div className={classes.pane}>
       <h2 className={classes.title}>{target.name}</h2>
@@ -93,7 +103,7 @@ export function TargetPane({ target, remembered: kept, onRemember }: Props) {
                 key={o.key}
                 option={o}
                 brand={brand}
-                error={refusals[o.key]}
+                error={saidOf(o.key)}
                 value={options[o.key] ?? written?.options[o.key] ?? o.default}
                 onChange={(value, done) => set(o.key, value, done)}
                 onEnter={() => setEntered(o)}
@@ -108,15 +118,15 @@ export function TargetPane({ target, remembered: kept, onRemember }: Props) {
       )}
       <Into value={into} onRemember={onRemember} />
       <OwnHere at={[`/handoff/${target.id}`, "/pack"]} />
-      {error && (
+      {error && !faulty && (
         <p className={classes.error} role="alert">
           {error.message}
         </p>
       )}
-      {written && !error && (
+      {written && (faulty || !error) && (
         <>
           <FileView files={written.files} before={earlier?.files} />
-          <Warnings warnings={written.warnings} />
+          <Warnings warnings={written.warnings.filter(({ token }) => !isOption(token))} />
           <p className={classes.usage}>{written.usage}</p>
           <p className={classes.usage}>
             In a pipeline: <CopyButton text={written.command} />

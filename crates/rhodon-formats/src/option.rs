@@ -100,11 +100,11 @@ impl OptionKind {
                     before.is_empty() || before.starts_with(|c: char| c.is_ascii_alphabetic());
                 starts && value.len() <= 80 && before.bytes().chain(after.bytes()).all(fits)
             }),
-            // Nothing behind a comma is a name that is being typed.
-            Self::Names => value
-                .split(',')
-                .map(str::trim)
-                .all(|name| name.is_empty() || is_name(name)),
+            // Nothing behind the last comma is a name that is being typed.
+            Self::Names => {
+                let named = value.trim_end().strip_suffix(',').unwrap_or(value);
+                named.is_empty() || named.split(',').all(|name| is_name(name.trim()))
+            }
             Self::Brand => value.is_empty() || value.split(',').all(|slug| is_slug(slug.trim())),
         }
     }

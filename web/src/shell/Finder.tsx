@@ -201,7 +201,7 @@ function useListed(ready: boolean): Indexed[] {
         id: `target-${t.id}`,
         group: "Targets",
         name: t.name,
-        words: [t.name, t.id, ...t.files, ...t.keys, "target"].join(" "),
+        words: [t.name, t.id, ...t.files, ...t.keys, "target", t.usage].join(" "),
         help: t.files[0] ?? "",
         run: go("handoff", { side: "files", target: t.id }),
       })),

@@ -199,7 +199,7 @@ function familyActions(slug: string, navigate: Navigate): Action[] {
       [
         "child",
         "New child of this theme …",
-        "follows it until it is touched brand family extend logo client variant colors",
+        "follows it until it is touched brand family extend logo clients variant colors",
       ],
       ["parent", "Another parent for this theme …", "family extend move free inherit"],
       ["differences", "Side by side with another theme …", "compare difference diff family"],
@@ -273,6 +273,7 @@ function proofActions(navigate: Navigate): Action[] {
       name: "Widen the proof to the whole window, and back",
       hotkeys: ["W"],
       keys: "W",
+      words: "full screen zoom larger preview",
       run: toggleWide,
     },
     {
@@ -344,7 +345,7 @@ function roomActions(toggleColorScheme: () => void): Action[] {
       group: "Rhodon",
       name: "Light or dark room",
       help: "of Rhodon's own screens",
-      words: "dark mode light mode night interface appearance",
+      words: "dark mode light mode toggle night interface appearance settings",
       run: () => toggleColorScheme(),
     },
   ];

@@ -58,7 +58,8 @@ export const STAGES: Stage[] = [
     name: "Brand",
     hotkey: "1",
     help: "Where colours come from, who plays which part; type and shape.",
-    words: "colors primary secondary accent danger intents tuner tray",
+    words:
+      "colors primary secondary accent danger intents tuner tray rename delete remove reorder color saturation warm cool",
     parts: SOURCES.map(({ id, name, words }) => ({ name, words, view: { source: id } })),
     stands: ({ preview }) =>
       preview ? counted(preview.derived.scales.filter((s) => s.origin !== "derived").length, "colour") : "",
@@ -78,17 +79,22 @@ export const STAGES: Stage[] = [
     name: "Stave",
     hotkey: "2",
     help: "Every scale a line, every step at its measured lightness.",
-    words: "shades tints steps pin curve gamut chroma several scales together at once",
+    words:
+      "shades tints steps pin lock a step curve gamut chroma saturation several scales together at once copy a scale",
     parts: [
       { name: "method", words: "natural aligned mix curve tune a scale", at: "Method" },
-      { name: "step names", words: "labels numbers 50 950 100 900 1 12 own list", at: "Step names" },
+      {
+        name: "step names",
+        words: "labels numbers numbering 50-950 100-900 0-1000 1-12 own list",
+        at: "Step names",
+      },
       {
         name: "alpha steps",
         words: "opacity percent see-through transparent overlay shades opacities",
         at: "Alpha steps, %",
       },
       { name: "runs to", words: "between two colors second end blend scale", at: "Runs to" },
-      { name: "step 0", words: "surface white first", at: "step 0" },
+      { name: "step 0", words: "zero surface white first", at: "step 0" },
       { name: "wide gamut", words: "p3 display vivid", at: "wide gamut" },
       { name: "in exports", words: "leave out prune unused only what is used omit", at: "in exports" },
     ],
@@ -107,7 +113,8 @@ export const STAGES: Stage[] = [
     name: "Ledger",
     hotkey: "3",
     help: "Every token in both modes, to search and to edit in place.",
-    words: "roles variables values table rows columns mark several tokens at once bulk add own token",
+    words:
+      "roles variables values table rows columns mark several tokens at once bulk add own token filter sort",
     parts: [
       {
         name: "a new token",
@@ -142,7 +149,7 @@ export const STAGES: Stage[] = [
     hotkey: "4",
     help: "What is wrong with the theme, mended at a click; the contrast of everything on everything.",
     words:
-      "accessibility wcag readable legible findings warnings errors fixes mend all accepted report proportion matrix pairs ratio",
+      "accessibility wcag readable legible findings warnings errors fixes mend all accepted ignore report score proportion matrix pairs ratio",
     parts: [
       { name: "matrix", words: "contrast ratio pairs text on grounds readable", at: "Find a foreground" },
       {

@@ -36,7 +36,7 @@ pub(crate) static TARGET: Target = Target {
         "Color(",
         "swift",
     ],
-    usage: "Add Theme.xcassets and ThemeColors.swift to the target; ThemeColors.primaryFill follows the system's appearance.",
+    usage: "Add Theme.xcassets and ThemeColors.swift to the target of an iOS or macOS app; ThemeColors.primaryFill follows the system's appearance.",
     usage_of: None,
     token_name: Some(|_, t| Some(format!("{}.{}", home(t), name::camel(&t.path)))),
     carries_kept: false,

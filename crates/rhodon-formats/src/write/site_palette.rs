@@ -71,7 +71,7 @@ pub(crate) static TARGET: Target = Target {
         "php",
         "__(",
     ],
-    usage: "Register the list that palette.php returns as the editor's palette and load palette.css with the site's styles.",
+    usage: "Register the list that palette.php returns as the palette of the content system's editor and load palette.css with the site's styles.",
     usage_of: None,
     token_name: None,
     carries_kept: false,

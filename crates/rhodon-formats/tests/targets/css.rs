@@ -319,7 +319,10 @@ fn own_tokens_named_like_the_frameworks_properties_are_told() {
 fn stock_colours_that_stay_are_checked() {
     let demo = demo();
     for id in ["utility-js", "utility-css"] {
-        let set = [("stock", "replace"), ("keep", "zinc, zink, transparent, current, zinc,")];
+        let set = [
+            ("stock", "replace"),
+            ("keep", "zinc, zink, transparent, current, zinc,"),
+        ];
         let output = demo.export(id, &set).unwrap();
         let told: Vec<&str> = output
             .warnings

@@ -7,5 +7,5 @@ export function bar(current: string): HTMLElement {
   const items = ITEMS.map((item) =>
     el("a.bar-item", { href: "#", ...(item === current ? { "aria-current": "page" } : {}) }, item),
   );
-  return el("div.bar", el("span.bar-title", "Brindle Sound"), ...items);
+  return el("div.bar", el("span.bar-title", "Brindle", el("span.long", " Sound")), ...items);
 }

@@ -53,8 +53,9 @@ export function TargetPane({ target, remembered: kept, onRemember }: Props) {
   });
   const [good, setGood] = useState(data);
   if (data && data !== good) setGood(data);
-  /** The option that is being typed and is not taken as it stands: the last good file stays meanwhile. */
-  const faulty = error && entered && typed[entered.key] !== undefined ? entered.key : undefined;
+  const unsettled = Object.keys(typed);
+  /** The option that was typed and is not taken as it stands: the last good file stays meanwhile. */
+  const faulty = error ? (unsettled.find((key) => key === entered?.key) ?? unsettled[0]) : undefined;
   // A long file is laid out in parts, between which keys and pointer are heard.
   const written = useDeferredValue(data ?? (faulty ? good : undefined));
   const { data: earlier } = useQuery({

@@ -5,7 +5,7 @@ export const SIDES = [
   {
     id: "files",
     name: "files",
-    words: "targets export generate css sass download archive zip pack",
+    words: "targets export generate css sass download archive zip pack pipeline command line terminal",
     load: lazy(() => import("./FilesSide")),
   },
   {
@@ -24,7 +24,7 @@ export const SIDES = [
   {
     id: "sites",
     name: "sites",
-    words: "publish published immutable link address withdraw live page frame",
+    words: "publish published immutable link address withdraw live page frame deploy register share link",
     load: lazy(() => import("./sites/SitesSide")),
   },
 ] as const satisfies { id: string; name: string; words: string; load: ComponentType }[];

@@ -8,7 +8,7 @@ export const SOURCES = [
   {
     id: "type",
     name: "type or paste",
-    words: "add colors hex list brand sheet rgb code snippet table csv",
+    words: "add colors hex list brand sheet rgb code snippet table csv upload",
     load: lazy(() => import("./TypeSource")),
   },
   {
@@ -21,14 +21,14 @@ export const SOURCES = [
     id: "files",
     name: "files",
     words:
-      "project folder zip archive inventory colors in use duplicates css sass json toml yaml settings palette own tokens from names scale steps pins pinned style sheet configuration faces web fonts radius page background of a site",
+      "project folder zip archive inventory colors in use duplicates css sass json toml yaml settings palette own tokens from names scale steps pins pinned style sheet configuration faces web fonts radius page background of a site scan upload migrate",
     load: lazy(() => import("./FilesSource")),
   },
   {
     id: "companions",
     name: "companions",
     words:
-      "harmony hue complementary triad square analogous split draw random generate lock locked suggest palette relation",
+      "harmony hue complementary triad square analogous split draw random generate lock locked suggest surprise palette relation warm cool pastel",
     load: lazy(() => import("./CompanionSource")),
   },
   {

@@ -37,6 +37,26 @@ test("a colour that is typed in the finder leads to the token nearest to it", as
   await expect(page).toHaveURL(/ledger\?.*token=petrol\.600/);
 });
 
+test("two colours that are typed in the finder are measured against each other", async ({
+  page,
+  slug,
+  context,
+}) => {
+  await context.grantPermissions(["clipboard-read", "clipboard-write"]);
+  await open(page, slug, "stave");
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("#777 on white");
+  const one = page.getByRole("button", { name: /^4\.47 : 1 large text and parts/ });
+  await expect(one).toHaveAttribute("data-selected", "true");
+  await page.getByRole("textbox", { name: "Find anything" }).fill("text.main on surface.base");
+  await expect(page.getByRole("button", { name: / : 1 light · any text/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: / : 1 dark · any text/ })).toBeVisible();
+  await page.getByRole("textbox", { name: "Find anything" }).fill("777, fff");
+  await expect(one).toHaveAttribute("data-selected", "true");
+  await page.keyboard.press("Enter");
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe("4.47 : 1");
+});
+
 test("the finder is called from a field too, but not out of a question", async ({ page, slug }) => {
   await open(page, slug, "handoff");
   await page.getByLabel("mode", { exact: true }).focus();

@@ -8,6 +8,7 @@
 //! mode → tokens. Adding a scale method is one file in `scale/` and one line in
 //! [`scale::METHODS`]; adding a family of roles is one file in `role/` and one line there.
 
+mod against;
 mod audit;
 mod change;
 mod custom_token;
@@ -31,6 +32,7 @@ mod value;
 mod vocabulary;
 
 pub use self::palette::{IntentScale, NamedScale};
+pub use against::{Against, Side, against};
 pub use audit::{
     AcceptedReport, CheckReport, Finding, FindingReport, Fix, FixReport, Matrix, Mended, Severity,
     audit, mend, mend_all, proportion,

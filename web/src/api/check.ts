@@ -32,6 +32,19 @@ export const findingKey = ({ id, mode, tokens }: Pick<Finding, "id" | "mode" | "
 /** The mode in which a finding is seen: its own, or the one in which it is worst. */
 export const shownMode = ({ mode, worst }: Finding): Mode => ((mode ?? worst) === "dark" ? "dark" : "light");
 
+/** Two colours, or tokens of a document, against each other. */
+export const againstQuery = (spec: ThemeDocument, pair: [string, string] | undefined) =>
+  queryOptions({
+    queryKey: ["against", numberOf(spec), pair],
+    queryFn: () => {
+      const [front, ground] = pair ?? ["", ""];
+      return answer(api.POST("/api/against", { body: { spec, front, ground } }));
+    },
+    enabled: pair !== undefined,
+    gcTime: 60_000,
+    retry: false,
+  });
+
 /** The tokens of a document that come nearest to a colour. */
 export const nearQuery = (spec: ThemeDocument, color: string | undefined) =>
   queryOptions({

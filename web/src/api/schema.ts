@@ -21,6 +21,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/against": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Two colours against each other: contrast, difference, and what that is enough for. */
+        post: operations["measure_against"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/archive": {
         parameters: {
             query?: never;
@@ -1233,6 +1250,32 @@ export interface components {
         AddBrandRequest: {
             colors: components["schemas"]["NewColor"][];
             spec: components["schemas"]["ThemeDocument"];
+        };
+        /** @description A document, and two colours or tokens of it. */
+        AgainstRequest: {
+            /** @description What stands in front: any CSS colour, hex with or without `#`, or the path of a token. */
+            front: string;
+            /** @description What it stands on, the same. */
+            ground: string;
+            spec: components["schemas"]["ThemeDocument"];
+        };
+        /** @description Two colours, in one mode. */
+        AgainstView: {
+            /**
+             * Format: double
+             * @description CIEDE2000, to a hundredth.
+             */
+            difference: number;
+            front: string;
+            ground: string;
+            mode?: ("light" | "dark") | null;
+            /**
+             * Format: double
+             * @description WCAG 2.2 contrast ratio, to a hundredth, never rounded up.
+             */
+            ratio: number;
+            /** @description What the ratio is enough for, in words. */
+            serves: string;
         };
         /** @description What a site shows now. */
         AppliedView: {
@@ -3242,6 +3285,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DocumentView"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Any other refusal */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measure_against: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AgainstRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgainstView"][];
                 };
             };
             422: {

@@ -1,9 +1,10 @@
 import "@mantine/spotlight/styles.css";
+import { useClipboard } from "@mantine/hooks";
 import { createSpotlight, Spotlight } from "@mantine/spotlight";
 import { useQuery } from "@tanstack/react-query";
 import { type RefObject, useDeferredValue, useEffect, useMemo, useRef } from "react";
 import { cellOf } from "../api/cellOf";
-import { checkQuery, findingKey, nearQuery, shownMode } from "../api/check";
+import { againstQuery, checkQuery, findingKey, nearQuery, shownMode } from "../api/check";
 import type { Finding, Token } from "../api/client";
 import { targetsQuery, themesQuery } from "../api/queries";
 import { useEditorState } from "../editor/EditorProvider";
@@ -14,7 +15,7 @@ import { useOpenTheme } from "../ui/useOpenTheme";
 import type { View } from "../view";
 import { dialogs } from "./dialogs";
 import classes from "./Finder.module.css";
-import { type Found, type FoundGroup, type Indexed, indexed, nearHits, ranked } from "./finding";
+import { type Found, type FoundGroup, type Indexed, indexed, nearHits, pairIn, ranked } from "./finding";
 import type { Action } from "./useActions";
 import type { EarlyWords } from "./useEarlyWords";
 
@@ -40,14 +41,16 @@ export default function Finder({ actions, typed }: FinderProps) {
     [ready, actions, listed],
   );
   const near = useNear(words);
+  const pair = usePair(words);
   const groups = useMemo(() => {
     // What comes first is chosen: it does not change once it is shown.
-    if (!near) return [];
+    if (!near || !pair) return [];
+    if (pair.length > 0) return pair;
     const named = ranked(everything, words);
     // A code means a colour; a word may be one and mean something else.
     return /[#\d(]/.test(words) ? [...near, ...named] : [...named, ...near];
-  }, [near, everything, words]);
-  const isSought = !ready || near === undefined;
+  }, [near, pair, everything, words]);
+  const isSought = !ready || near === undefined || pair === undefined;
   useEffect(() => spotlight.open(), []);
   const search = useRef<HTMLInputElement>(null);
   return (
@@ -66,7 +69,7 @@ export default function Finder({ actions, typed }: FinderProps) {
     >
       <Spotlight.Search
         ref={search}
-        placeholder="Stage, action, theme, scale, target, token, finding, or a colour"
+        placeholder="Stage, action, theme, target, token, finding, a colour, or one on another"
         aria-label="Find anything"
         onKeyDown={(event) => {
           const hasChosen = !isSought && store.getState().selected >= 0;
@@ -75,7 +78,7 @@ export default function Finder({ actions, typed }: FinderProps) {
       />
       <Spotlight.ActionsList>
         {groups.map(({ group, hits }) => (
-          <Spotlight.ActionsGroup key={group} label={group}>
+          <Spotlight.ActionsGroup key={group} label={group} className={classes.group}>
             {hits.map((hit) => (
               <Spotlight.Action key={hit.id} onClick={hit.run} className={classes.hit}>
                 <span className={classes.name}>
@@ -149,6 +152,32 @@ function useNear(words: string): FoundGroup[] | undefined {
     }));
     return [{ group: `Tokens nearest to ${data.hex}`, hits }];
   }, [color, isFetching, data, goTo]);
+}
+
+/** What two colours come to, where the words are two; nothing yet while they are measured. */
+function usePair(words: string): FoundGroup[] | undefined {
+  const spec = useEditorState(documentOf);
+  const { copy } = useClipboard();
+  const derived = useEditorState(derivedOf);
+  const isSide = (side: string) =>
+    typedColor(side) !== undefined || isColor(`#${side}`) || derived?.tokens.some((t) => t.path === side);
+  const pair = pairIn(words);
+  const [front, ground] = pair ?? [];
+  const { data, isFetching } = useQuery(againstQuery(spec, pair?.every(isSide) ? pair : undefined));
+  return useMemo(() => {
+    if (isFetching) return undefined;
+    if (!data || !front) return [];
+    const hits = data.map(({ mode, ratio, serves, ...pair }) => ({
+      id: `pair-${mode}`,
+      group: "",
+      name: `${ratio.toFixed(2)} : 1`,
+      words: "",
+      help: [mode, serves, "Enter copies it"].filter(Boolean).join(" · "),
+      colors: [pair.front, pair.ground],
+      run: () => copy(`${ratio.toFixed(2)} : 1`),
+    }));
+    return [{ group: `${front} on ${ground}`, hits }];
+  }, [isFetching, data, front, ground, copy]);
 }
 
 const foundAs = (action: Action): Found => ({

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { type Found, indexed, ranked } from "./finding";
+import { type Found, indexed, pairIn, ranked } from "./finding";
 
 const hit = (name: string, words = ""): Found => ({
   id: name,
@@ -41,4 +41,14 @@ test("what answers to a word sooner comes before what tells of it in passing", (
   // Every word counts, not the first alone.
   const steps = [hit("Stave: step names", "50 100"), hit("Stave: step 0", "surface")];
   expect(found("stave step 0", steps)[0]).toBe("Stave: step 0");
+});
+
+test("two colours are told from words", () => {
+  expect(pairIn("#777 on white")).toEqual(["#777", "white"]);
+  expect(pairIn(" text.muted on surface.base ")).toEqual(["text.muted", "surface.base"]);
+  expect(pairIn("rgb(1 2 3) on hsl(20 10% 90%)")).toEqual(["rgb(1 2 3)", "hsl(20 10% 90%)"]);
+  for (const codes of ["777 fff", "#777, #fff", "#777/#fff"]) expect(pairIn(codes)).toHaveLength(2);
+  for (const words of ["#777", "add cafe", "type on", "on white", "more contrast"]) {
+    expect(pairIn(words)).toBeUndefined();
+  }
 });

@@ -88,6 +88,18 @@ function rankOf({ name, parts, own }: Indexed, word: string): number {
   return own.includes(word) ? WITHIN : Number.MAX_SAFE_INTEGER;
 }
 
+const HEX = "#?(?:[0-9a-f]{8}|[0-9a-f]{6}|[0-9a-f]{3,4})";
+const TWO_CODES = new RegExp(`^(${HEX})(?:\\s*[,/]\\s*|\\s+)(${HEX})$`, "i");
+
+/** What stands on what, where words say two: `#777 on white`, `text.muted on surface.base`, or two codes. */
+export function pairIn(words: string): [string, string] | undefined {
+  const text = words.trim();
+  // A word may be a code and mean something else.
+  const codes = /[#\d]/.test(text) ? TWO_CODES.exec(text) : null;
+  const [, front, ground] = codes ?? /^(\S.*?)\s+on\s+(\S.*)$/i.exec(text) ?? [];
+  return front && ground ? [front, ground] : undefined;
+}
+
 /** A token near to a colour, in one mode. */
 interface Near {
   path: string;

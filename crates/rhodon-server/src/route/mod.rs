@@ -1,5 +1,6 @@
 //! Routes by resource; each file has its handlers and the shapes they take and give.
 
+pub(crate) mod against;
 pub(crate) mod brand;
 pub(crate) mod change;
 pub(crate) mod check;
@@ -57,6 +58,7 @@ pub(crate) fn api() -> OpenApiRouter<AppState> {
             .routes(routes!(color::color))
             .routes(routes!(color::colors))
             .routes(routes!(color::nearest))
+            .routes(routes!(against::measure))
             .routes(routes!(near::near_tokens))
             .routes(routes!(color::start))
             .routes(routes!(companion::companions))

@@ -115,6 +115,31 @@ async fn the_tokens_nearest_to_a_colour_are_told() {
 }
 
 #[tokio::test]
+async fn two_colours_are_measured_against_each_other() {
+    let server = Server::start().await;
+    let spec = tern("#0f5c7a");
+    let ask = json!({ "spec": spec, "front": "777", "ground": "white" });
+    let (_, told) = server.post("/api/against", ask).await;
+    let one = json!([{ "mode": null, "front": "#777777", "ground": "#ffffff", "ratio": 4.47, "difference": 36.49, "serves": "large text and parts" }]);
+    assert_eq!(told, one);
+    let ask = json!({ "spec": spec, "front": "text.main", "ground": "surface.base" });
+    let (_, told) = server.post("/api/against", ask).await;
+    let modes: Vec<_> = told
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|pair| &pair["mode"])
+        .collect();
+    assert_eq!(modes, ["light", "dark"]);
+    for (front, ground, place) in [("sea", "#fff", "/front"), ("#fff", "text.size", "/ground")] {
+        let ask = json!({ "spec": spec, "front": front, "ground": ground });
+        let (status, told) = server.post("/api/against", ask).await;
+        assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
+        assert_eq!(told["problems"][0]["pointer"], place);
+    }
+}
+
+#[tokio::test]
 async fn a_stale_write_gets_409_with_both_revisions() {
     let server = Server::start().await;
     server

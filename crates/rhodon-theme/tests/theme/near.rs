@@ -1,7 +1,7 @@
 //! The tokens nearest to a colour.
 
 use rhodon_color::{Rgb8, difference};
-use rhodon_theme::{Mode, near};
+use rhodon_theme::{Mode, Side, against, near};
 use serde_json::json;
 
 use crate::support::derived;
@@ -27,4 +27,37 @@ fn an_exact_colour_is_found_as_its_step_first_and_the_rest_by_distance() {
             .iter()
             .all(|n| n.difference == difference(code, n.color.code))
     );
+}
+
+/// A code has one value and a token one in each mode; what a ratio is enough for goes by it unrounded.
+#[test]
+fn any_two_colours_are_measured_against_each_other() {
+    let theme = derived(json!({}));
+    let side = |text: &str| Side::read(&theme, text);
+    for (front, serves) in [
+        ("#767676", "any text"),
+        ("#777", "large text and parts"),
+        ("#959595", "nothing that is read or must be seen"),
+        ("000", "any text, at more contrast too"),
+    ] {
+        let pairs = against(&side(front).unwrap(), &side("white").unwrap());
+        assert_eq!(pairs.len(), 1);
+        assert_eq!(
+            (pairs[0].mode, pairs[0].serves()),
+            (None, serves),
+            "{front}"
+        );
+    }
+    let pairs = against(&side("text.main").unwrap(), &side("surface.base").unwrap());
+    for (pair, mode) in pairs.iter().zip(Mode::BOTH) {
+        let declared = theme
+            .pairs
+            .iter()
+            .find(|p| p.mode == mode && &*p.fg == "text.main" && &*p.bg == "surface.base");
+        assert_eq!(
+            (pair.mode, pair.ratio),
+            (Some(mode), declared.unwrap().ratio)
+        );
+    }
+    assert!(side("shape.radius.small").is_err() && side("tern").is_err());
 }

@@ -2,7 +2,7 @@ import { Button, NativeSelect, TextInput } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useLoaderData, useNavigate, useSearch } from "@tanstack/react-router";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type ComponentType, useEffect, useMemo, useRef, useState } from "react";
+import { type ComponentType, type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import type { Theme } from "../api/client";
 import { familyQuery, type Member } from "../api/family";
 import { EditorProvider } from "../editor/EditorProvider";
@@ -11,7 +11,8 @@ import { PAGE_NAMES, type PageName } from "../proof/pages";
 import { Commands } from "../shell/Commands";
 import { dialogs } from "../shell/dialogs";
 import { FileDrop } from "../shell/FileDrop";
-import type { Action } from "../shell/useActions";
+import { FinderTool, KeysTool, RoomTool } from "../shell/Tool";
+import { type Action, useActions } from "../shell/useActions";
 import { counted } from "../ui/counted";
 import { later } from "../ui/later";
 import { type Listed, listed } from "../ui/listed";
@@ -40,9 +41,22 @@ function Near({ theme }: { theme: Theme }) {
     void navigate({ to: "/family", search: (s) => ({ ...s, from }), replace: true });
   return (
     <EditorProvider theme={theme} onRenamed={onRenamed}>
-      <Family />
+      <Family tools={<Tools />} />
       <Commands fits={isOfAll} />
     </EditorProvider>
+  );
+}
+
+/** Finder, keys and room, as on a theme's bench. */
+function Tools() {
+  const actions = useActions();
+  const act = (id: string) => actions.find((action) => action.id === id);
+  return (
+    <div className={classes.tools}>
+      <FinderTool action={act("finder")} />
+      <KeysTool action={act("keys")} />
+      <RoomTool action={act("room")} />
+    </div>
   );
 }
 
@@ -51,7 +65,7 @@ const isOfAll = ({ id, group }: Action) =>
   group === "Go to" || group === "Rhodon" || id === "new" || id === "deleted" || isQuestion(id);
 
 /** Parents and children, each with pictures of a page painted by its own export. */
-function Family() {
+function Family({ tools }: { tools?: ReactNode }) {
   const { page = "timetable", from, about, of } = useSearch({ from: "/family" });
   const { data: members } = useQuery(familyQuery);
   const [word, setWord] = useState("");
@@ -105,6 +119,7 @@ function Family() {
             </Button>
           </>
         )}
+        {tools}
       </header>
       <Rows shown={shown} page={page} onAsk={ask} />
       {members && shown.length === 0 && <p className={classes.none}>No theme is called that.</p>}

@@ -1,12 +1,5 @@
-import { ActionIcon, UnstyledButton, useComputedColorScheme } from "@mantine/core";
-import {
-  IconArrowBackUp,
-  IconArrowForwardUp,
-  IconHistory,
-  IconMoon,
-  IconSearch,
-  IconSun,
-} from "@tabler/icons-react";
+import { UnstyledButton } from "@mantine/core";
+import { IconArrowBackUp, IconArrowForwardUp, IconHistory } from "@tabler/icons-react";
 import { Link } from "@tanstack/react-router";
 import { useEditorState } from "../editor/EditorProvider";
 import { themeOf, tokensOf } from "../editor/selectors";
@@ -15,7 +8,8 @@ import { Named } from "../ui/Named";
 import { dialogs } from "./dialogs";
 import classes from "./Frame.module.css";
 import { ThemeButton } from "./ThemeButton";
-import { type Action, useActions } from "./useActions";
+import { FinderTool, KeysTool, RoomTool, Tool } from "./Tool";
+import { useActions } from "./useActions";
 
 const STATUS = {
   saved: "saved",
@@ -31,7 +25,6 @@ export function TopBar() {
   const tokens = useEditorState(tokensOf);
   const status = useEditorState((s) => s.status);
   const actions = useActions();
-  const scheme = useComputedColorScheme("light");
   const act = (id: string) => actions.find((action) => action.id === id);
   return (
     <header className={classes.top}>
@@ -45,21 +38,15 @@ export function TopBar() {
         <IconHistory size={16} stroke={1.6} />
       </Tool>
       <span className={classes.spacer} />
-      <Tool action={act("finder")}>
-        <IconSearch size={16} stroke={1.6} />
-      </Tool>
+      <FinderTool action={act("finder")} />
       <Tool action={act("undo")} disabled={!theme.canUndo}>
         <IconArrowBackUp size={18} stroke={1.6} />
       </Tool>
       <Tool action={act("redo")} disabled={!theme.canRedo}>
         <IconArrowForwardUp size={18} stroke={1.6} />
       </Tool>
-      <Tool action={act("keys")}>
-        <b aria-hidden="true">?</b>
-      </Tool>
-      <Tool action={act("room")} label={scheme === "light" ? "Dark room" : "Light room"}>
-        {scheme === "light" ? <IconMoon size={17} stroke={1.6} /> : <IconSun size={17} stroke={1.6} />}
-      </Tool>
+      <KeysTool action={act("keys")} />
+      <RoomTool action={act("room")} />
     </header>
   );
 }
@@ -85,30 +72,5 @@ function Descent() {
         {lineage.decisions.length} own
       </UnstyledButton>
     </span>
-  );
-}
-
-interface ToolProps {
-  /** What it does, from the list that finder and keys ask too. */
-  action: Action | undefined;
-  /** Its name, where that depends on how things stand. */
-  label?: string;
-  disabled?: boolean;
-  children: React.ReactNode;
-}
-
-function Tool({ action, label = action?.name ?? "", disabled = false, children }: ToolProps) {
-  return (
-    <ActionIcon
-      variant="subtle"
-      color="ink"
-      size={28}
-      aria-label={label}
-      title={action?.keys ? `${label} (${action.keys})` : label}
-      disabled={disabled}
-      onClick={action?.run}
-    >
-      {children}
-    </ActionIcon>
   );
 }

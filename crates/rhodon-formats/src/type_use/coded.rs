@@ -44,7 +44,7 @@ fn mode_of(part: &str) -> Option<Mode> {
     let words = words(part);
     let mode = told(&words)?;
     let is_known =
-        |word: &String| BESIDE.contains(&word.as_str()) || told(&[word.clone()]).is_some();
+        |word: &String| BESIDE.contains(&word.as_str()) || told(std::slice::from_ref(word)).is_some();
     words.iter().all(is_known).then_some(mode)
 }
 

@@ -8,6 +8,7 @@ mod apps;
 mod consumers;
 mod css;
 mod damaged;
+mod found_roles;
 mod hostile;
 mod list;
 mod more;

@@ -43,8 +43,9 @@ pub(super) fn read(file: &str, found: &[ColorUse], is_of_all: bool, sheet: &mut 
 fn mode_of(part: &str) -> Option<Mode> {
     let words = words(part);
     let mode = told(&words)?;
-    let is_known =
-        |word: &String| BESIDE.contains(&word.as_str()) || told(std::slice::from_ref(word)).is_some();
+    let is_known = |word: &String| {
+        BESIDE.contains(&word.as_str()) || told(std::slice::from_ref(word)).is_some()
+    };
     words.iter().all(is_known).then_some(mode)
 }
 

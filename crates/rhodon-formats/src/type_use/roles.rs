@@ -181,7 +181,9 @@ fn is_page(code: Rgb8, mode: Mode) -> bool {
 pub(super) fn roles(project: &Project<'_>, found: &mut TypeInUse) {
     let mut page = String::new();
     for said in SAID {
-        let found_of_it = said.found(project).filter(|(_, by)| *by != page);
+        // A variable that holds the page holds nothing that is raised on it.
+        let is_page = |by: &str| said.role == Role::SURFACE_RAISED && by == page;
+        let found_of_it = said.found(project).filter(|(_, by)| !is_page(by));
         let Some((codes, by)) = found_of_it else {
             continue;
         };

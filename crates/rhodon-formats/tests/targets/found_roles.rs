@@ -121,6 +121,18 @@ fn both_modes_of_a_project_are_taken() {
         decided["roles"]["surface.base"],
         expected["roles"]["surface.base"]
     );
+    // By rules alone, and with a surface that is the page.
+    let rules = "body { background: #fdfcf9; color: #1c1917 } .a { color: #0f766e } :root { --surface: #fff }
+        @media (prefers-color-scheme: dark) { body { background: #1c1917; color: #fafaf9 } }";
+    let (decided, _) = roles_of(rules);
+    for role in ["text.main", "surface.base"] {
+        assert_eq!(decided["roles"][role], expected["roles"][role]);
+    }
+    let (decided, _) = roles_of(":root { --brand: #0f766e; --surface: #fdfcf9 }");
+    assert_eq!(
+        decided["roles"],
+        json!({ "surface.base": { "light": "#fdfcf9" } })
+    );
     // A site that is dark first, with its light mode as the other one.
     let sheet = format!(
         ":root {{ {dark} }} @media (prefers-color-scheme: light) {{ :root {{ {light} }} }}"

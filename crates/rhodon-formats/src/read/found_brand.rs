@@ -91,7 +91,8 @@ fn is_said(used: &Used, said: &TypeInUse) -> bool {
     let mut roles = said.roles.iter();
     roles.any(|found| {
         let is_it = found.codes.contains(&Some(used.code())) && used.color.alpha() >= 1.0;
-        let is_alone = used.places.len() == 1 && used.names.iter().all(|name| *name == found.by);
+        let is_alone =
+            used.places.len() == 1 && used.names.iter().all(|name| found.by.contains(name));
         is_it && (is_of_pages(found.role) || is_alone)
     })
 }

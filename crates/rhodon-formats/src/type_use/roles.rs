@@ -17,8 +17,8 @@ pub struct RoleUse {
     pub role: Role,
     /// Its colour in light and in dark, where the project says one.
     pub codes: [Option<Rgb8>; 2],
-    /// The selector or variable that says so.
-    pub by: String,
+    /// The selectors or variables that say so, that of the usual mode first.
+    pub by: Vec<String>,
 }
 
 /// How a role is said.
@@ -179,26 +179,19 @@ fn is_page(code: Rgb8, mode: Mode) -> bool {
 
 /// Finds the roles that sheets say, in the mode that is usual and in the other one.
 pub(super) fn roles(project: &Project<'_>, found: &mut TypeInUse) {
-    let mut page = String::new();
     for said in SAID {
-        // A variable that holds the page holds nothing that is raised on it.
-        let is_page = |by: &str| said.role == Role::SURFACE_RAISED && by == page;
-        let found_of_it = said.found(project).filter(|(_, by)| !is_page(by));
-        let Some((codes, by)) = found_of_it else {
+        let Some(role) = said.found(project) else {
             continue;
         };
-        if said.role == Role::SURFACE_BASE {
-            page.clone_from(&by);
+        // A variable that holds the page holds nothing that is raised on it.
+        let mut others = found.roles.iter();
+        if said.role == Role::SURFACE_RAISED && others.any(|other| other.by == role.by) {
+            continue;
         }
-        let role = RoleUse {
-            role: said.role,
-            codes,
-            by: by.clone(),
-        };
         found.told.push(TypeUse {
             setting: Setting::Role(said.role),
             value: role.written(),
-            by,
+            by: role.by.first().cloned().unwrap_or_default(),
         });
         found.roles.push(role);
     }
@@ -254,25 +247,27 @@ impl RoleUse {
 }
 
 impl Said {
-    /// Its colours in both modes and what says so; in the other mode than the usual one only where it is another.
-    fn found(&self, project: &Project<'_>) -> Option<([Option<Rgb8>; 2], String)> {
-        let usual = self.code(project, Some(project.usual));
-        let other = self.code(project, Some(project.other()));
-        let differs =
-            |(code, _): &(Rgb8, String)| usual.as_ref().is_none_or(|(own, _)| own != code);
-        let other = other.filter(differs);
-        let fits = |found: Option<(Rgb8, String)>, mode| {
-            found.filter(|(code, _)| (self.fits)(*code, mode))
+    /// What a project has; in the other mode than the usual one only where it is another.
+    fn found(&self, project: &Project<'_>) -> Option<RoleUse> {
+        let (usual, other) = (project.usual, project.other());
+        let own = self.code(project, Some(usual));
+        let differs = |(code, _): &(Rgb8, String)| own.as_ref().is_none_or(|(own, _)| own != code);
+        let second = self.code(project, Some(other)).filter(differs);
+        let mut use_of = RoleUse {
+            role: self.role,
+            codes: [None; 2],
+            by: Vec::new(),
         };
-        let (usual, other) = (
-            fits(usual.clone(), project.usual),
-            fits(other, project.other()),
-        );
-        let mut codes = [None; 2];
-        codes[project.usual as usize] = usual.as_ref().map(|(code, _)| *code);
-        codes[project.other() as usize] = other.as_ref().map(|(code, _)| *code);
-        let (_, by) = usual.or(other)?;
-        Some((codes, by))
+        for (mode, found) in [(usual, own), (other, second)] {
+            let Some((code, by)) = found.filter(|(code, _)| (self.fits)(*code, mode)) else {
+                continue;
+            };
+            use_of.codes[mode as usize] = Some(code);
+            if !use_of.by.contains(&by) {
+                use_of.by.push(by);
+            }
+        }
+        (!use_of.by.is_empty()).then_some(use_of)
     }
 
     /// Its colour, usually or in a mode, and the selector or variable that says so.
@@ -289,18 +284,25 @@ impl Said {
     }
 
     fn by_variable(&self, project: &Project<'_>, mode: Option<Mode>) -> Option<(Rgb8, String)> {
-        let sheet = project.sheet;
-        let called = self
+        let mut known = self
             .names
             .iter()
-            .filter_map(|name| project.called.get(*name));
-        called.flatten().find_map(|variable| {
-            let held = match mode {
-                Some(mode) => sheet.value_in(mode, variable),
-                None => sheet.value(variable),
-            };
-            Some((color(&held?)?, (*variable).to_owned()))
-        })
+            .filter(|name| project.called.contains_key(**name));
+        let held = |name: &str| {
+            let mut variables = project.called.get(name)?.iter();
+            variables.find_map(|variable| {
+                let value = match mode {
+                    Some(mode) => project.sheet.value_in(mode, variable),
+                    None => project.sheet.value(variable),
+                };
+                Some((color(&value?)?, (*variable).to_owned()))
+            })
+        };
+        // `$body-bg-dark` beside `$body-bg`: what it is in dark mode.
+        let of_dark = |name: &&&str| held(&format!("{name} dark"));
+        let beside = mode == Some(Mode::Dark) && project.usual == Mode::Light;
+        let dark = beside.then(|| known.clone().find_map(|name| of_dark(&name)));
+        dark.flatten().or_else(|| known.find_map(|name| held(name)))
     }
 }
 

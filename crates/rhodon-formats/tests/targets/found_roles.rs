@@ -133,6 +133,18 @@ fn both_modes_of_a_project_are_taken() {
         decided["roles"],
         json!({ "surface.base": { "light": "#fdfcf9" } })
     );
+    // By names beside each other, as Sass frameworks have them; a dark text that could not be read is none of dark mode.
+    let sheet = ":root { --brand: #0f766e; --body-bg: #fdfcf9; --body-color: #1c1917; --body-bg-dark: #1c1917; --body-color-dark: #fafaf9; --link: #0b5d57; --link-dark: #07423e }";
+    let (decided, notes) = roles_of(sheet);
+    for role in ["text.main", "surface.base"] {
+        assert_eq!(decided["roles"][role], expected["roles"][role]);
+    }
+    assert_eq!(decided["roles"]["link.rest"], json!({ "light": "#0b5d57" }));
+    assert!(
+        notes
+            .iter()
+            .any(|note| note.starts_with("link.rest #07423e is left in dark mode"))
+    );
     // A site that is dark first, with its light mode as the other one.
     let sheet = format!(
         ":root {{ {dark} }} @media (prefers-color-scheme: light) {{ :root {{ {light} }} }}"

@@ -52,18 +52,21 @@ export default function FilesSource() {
           <Summary files={files} passed={passed} found={found} />
         )}
         {found && (
-          <NumberInput
-            className={classes.near}
-            size="xs"
-            aria-label="Nearly the same up to, CIEDE2000"
-            title="Up to which difference (CIEDE2000) colours are nearly the same"
-            min={0}
-            max={20}
-            step={0.1}
-            decimalScale={1}
-            value={near}
-            onChange={(n) => typeof n === "number" && setNear(n)}
-          />
+          <div className={classes.near}>
+            <span aria-hidden="true">nearly the same up to</span>
+            <NumberInput
+              w={74}
+              size="xs"
+              aria-label="Nearly the same up to, CIEDE2000"
+              title="Up to which difference (CIEDE2000) colours are nearly the same"
+              min={0}
+              max={20}
+              step={0.1}
+              decimalScale={1}
+              value={near}
+              onChange={(n) => typeof n === "number" && setNear(n)}
+            />
+          </div>
         )}
       </div>
       {refusal && (

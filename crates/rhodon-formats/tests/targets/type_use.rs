@@ -3,7 +3,7 @@
 use proptest::prelude::*;
 use rhodon_formats::read::{InputFile, read};
 use rhodon_formats::type_use::type_in_use;
-use rhodon_theme::Document;
+use rhodon_theme::{Document, Resolved, derive};
 use serde_json::{Value, json};
 
 use crate::support::theme;
@@ -163,7 +163,7 @@ fn exported_sheets_are_read_as_what_was_decided() {
 }
 
 proptest! {
-    /// Whatever stands in a file, reading ends and what it says can be decided.
+    /// Whatever stands in a file, reading ends, what it says can be decided, and what comes of it can be read.
     #[test]
     fn pieces_of_sheets_in_any_order_are_read(
         pieces in prop::collection::vec(prop::sample::select(PIECES), 0..24),
@@ -172,13 +172,34 @@ proptest! {
         let text = format!("{} a {{ color: #0f5c7a }}", pieces.concat());
         let import = read(&[InputFile::text(name, text)]);
         if let Some(spec) = import.spec {
-            prop_assert!(Document::read(&spec.to_json()).is_ok());
+            let read = Document::read(&spec.to_json());
+            prop_assert!(read.is_ok());
+            let derived = derive(&Resolved::alone(read.unwrap())).unwrap();
+            let failed: Vec<_> = derived.pairs.iter().filter(|pair| !pair.pass).collect();
+            prop_assert!(failed.is_empty(), "{text}: {failed:?}");
         }
     }
 }
 
 /// Beginnings and ends that belong to no whole.
 const PIECES: &[&str] = &[
+    ":root{",
+    ".dark{",
+    "[data-mode='dark'] body{",
+    "@media (prefers-color-scheme: dark){",
+    "@theme{",
+    "--bg:",
+    "--bg-dark:",
+    "--text:",
+    "--text-muted:",
+    "--link:",
+    "--primary:",
+    "light-dark(",
+    "#111;",
+    "#fdfcf9;",
+    "#777,",
+    "dark: { text: '#eee',",
+    "light: { background: '#fff' },",
     "body{",
     "}",
     "h1,",

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
-import { answer, api, refusalIn, type Target, type ThemeDocument } from "../../api/client";
+import { answer, api, problemOf, refusalIn, type Target, type ThemeDocument } from "../../api/client";
 import { numberOf } from "../../api/numberOf";
 import { useEditorState } from "../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../editor/selectors";
@@ -22,6 +22,9 @@ interface Props {
   remembered: Options;
   onRemember: (option: string, value: string) => Promise<Outcome>;
 }
+
+/** The status of what cannot be taken as it was typed; others say nothing of it. */
+const REFUSED = 422;
 
 const exported = (slug: string, spec: ThemeDocument, target: string, options: Options, saved: Edition) =>
   answer(api.POST("/api/export", { body: { spec, target, options, ...saved, theme: slug } }));
@@ -55,7 +58,8 @@ export function TargetPane({ target, remembered: kept, onRemember }: Props) {
   if (data && data !== good) setGood(data);
   const unsettled = Object.keys(typed);
   /** The option that was typed and is not taken as it stands: the last good file stays meanwhile. */
-  const faulty = error ? (unsettled.find((key) => key === entered?.key) ?? unsettled[0]) : undefined;
+  const isRefused = error !== null && problemOf(error).status === REFUSED;
+  const faulty = isRefused ? (unsettled.find((key) => key === entered?.key) ?? unsettled[0]) : undefined;
   // A long file is laid out in parts, between which keys and pointer are heard.
   const written = useDeferredValue(data ?? (faulty ? good : undefined));
   const { data: earlier } = useQuery({

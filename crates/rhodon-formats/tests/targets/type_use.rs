@@ -170,7 +170,7 @@ proptest! {
         name in prop::sample::select(&["a.css", "a.scss", "a.less", "a.html", "a.ts", "a.json"][..]),
     ) {
         let text = format!("{} a {{ color: #0f5c7a }}", pieces.concat());
-        let import = read(&[InputFile::text(name, text)]);
+        let import = read(&[InputFile::text(name, text.clone())]);
         if let Some(spec) = import.spec {
             let read = Document::read(&spec.to_json());
             prop_assert!(read.is_ok());

@@ -1,5 +1,6 @@
 //! How a project's files say what its pages, text and lines are, in both modes, and what a theme made from them decides.
 
+use proptest::prelude::*;
 use rhodon_formats::read::{InputFile, read};
 use rhodon_theme::{Mode, Resolved, Severity, audit, derive};
 use serde_json::{Value, json};
@@ -257,4 +258,37 @@ fn a_role_is_no_brand_colour_but_where_nothing_else_is() {
     assert_eq!(roles_of(two).0["brand"], json!(["#7a1f3d"]));
     let linked = "a { color: #0f5c7a } .bar { background: #7a1f3d } .btn { background: #0f5c7a }";
     assert_eq!(roles_of(linked).0["brand"], json!(["#0f5c7a", "#7a1f3d"]));
+}
+
+/// Names that say a role or an intent.
+const NAMES: [&str; 12] = [
+    "bg",
+    "surface",
+    "text",
+    "text-muted",
+    "border",
+    "border-strong",
+    "link",
+    "link-hover",
+    "focus-ring",
+    "primary",
+    "success",
+    "danger",
+];
+
+proptest! {
+    /// Whatever colours a project has under names that speak of roles, what comes of it can be read in both modes.
+    #[test]
+    fn any_project_comes_to_a_theme_that_can_be_read(codes in prop::array::uniform24(0_u32..0x100_0000)) {
+        let block = |codes: &[u32]| -> String {
+            let named = NAMES.iter().zip(codes);
+            named.map(|(name, code)| format!("--{name}: #{code:06x}; ")).collect()
+        };
+        let (light, dark) = codes.split_at(NAMES.len());
+        let sheet = format!(":root {{ {} }} .dark {{ {} }}", block(light), block(dark));
+        let import = read(&[InputFile::text("a.css", sheet)]);
+        let derived = derive(&Resolved::alone(import.spec.unwrap())).unwrap();
+        let failed: Vec<_> = derived.pairs.iter().filter(|pair| !pair.pass).collect();
+        prop_assert!(failed.is_empty(), "{failed:?}");
+    }
 }

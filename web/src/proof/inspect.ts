@@ -74,7 +74,10 @@ export async function coverage(
 ): Promise<Map<string, number> | undefined> {
   const known = new Map<Element, string>();
   const out = new Map<string, number>();
-  const { clientWidth: width, clientHeight: height } = page.documentElement;
+  // A frame that is about to show another page has none for a moment.
+  const root: Element | null = page.documentElement;
+  if (!root) return undefined;
+  const { clientWidth: width, clientHeight: height } = root;
   for (let row = 0; row < ROWS; row++) {
     if (row > 0 && row % AT_ONCE === 0) await new Promise((go) => setTimeout(go));
     if (left.aborted) return undefined;

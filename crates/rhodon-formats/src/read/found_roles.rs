@@ -1,5 +1,7 @@
 //! The roles of a theme as the files of a project have them. What could not be read there is left to be derived, and told.
 
+use std::collections::HashSet;
+
 use rhodon_color::Rgb8;
 use rhodon_theme::{
     Document, Intent, IntentPart, Mode, Pair, Resolved, Role, TokenPath, derive, set_role,
@@ -31,7 +33,13 @@ pub(super) fn set_found(said: &TypeInUse, document: &mut Document, notes: &mut V
             }
         }
     }
-    for instead in &said.instead {
+    let mut seen = HashSet::new();
+    // Of several that one brand colour has, the first is taken.
+    let firsts = said
+        .instead
+        .iter()
+        .filter(|instead| seen.insert(instead.usual));
+    for instead in firsts {
         for path in fills_of(document, instead) {
             let Instead { mode, code, usual } = instead;
             set_role(document, &path, *mode, *code);

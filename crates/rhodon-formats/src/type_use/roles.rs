@@ -313,8 +313,14 @@ fn plain_name(variable: &str) -> String {
     words.join(" ")
 }
 
+/// The longest value in which a colour is looked for, in bytes.
+const MOST: usize = 2_000;
+
 /// The one opaque colour of a value.
 pub(super) fn color(value: &str) -> Option<Rgb8> {
+    if value.len() > MOST {
+        return None;
+    }
     let mut found: Vec<Color> = Color::parse(value.trim()).into_iter().collect();
     found.extend(bare("", value).map(|(color, _)| color));
     if found.is_empty() {

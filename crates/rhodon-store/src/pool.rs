@@ -20,7 +20,7 @@ const LOCK_TIME: &str = "3s";
 /// The longest that a statement runs.
 const STATEMENT_TIME: &str = "10s";
 /// The longest that anybody waits for a connection.
-const ACQUIRE_TIME: Duration = Duration::from_secs(5);
+const ACQUIRE_TIME: Duration = Duration::from_secs(10);
 /// A connection that was idle for longer is asked whether it still stands before it is used.
 const FRESH: Duration = Duration::from_secs(1);
 /// Connections for each kind of work.

@@ -4,11 +4,17 @@
 
 use sea_orm::{ConnectionTrait, Database, DbBackend, Statement};
 
-/// Creates an empty database and gives its address. It goes with the test cluster.
+/// Creates an empty database and gives its address. It goes with the test cluster. What is logged from
+/// then on stands in the output of a test that fails.
 ///
 /// # Panics
 /// Without a server: run the tests through `bin/test`.
 pub async fn fresh_database(name: &str) -> String {
+    // Another test of the same program may have set it.
+    let _ = tracing_subscriber::fmt()
+        .with_env_filter("warn,rhodon_server=info")
+        .with_test_writer()
+        .try_init();
     let server = std::env::var("RHODON_TEST_DATABASE").expect(
         "RHODON_TEST_DATABASE names the PostgreSQL server for tests: run them through bin/test",
     );

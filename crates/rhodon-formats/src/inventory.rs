@@ -1,6 +1,6 @@
 //! Every colour in use: how often, under which names, where, and which are nearly the same.
 
-use std::collections::HashMap;
+use std::collections::{HashMap, HashSet};
 use std::sync::Arc;
 
 use indexmap::IndexMap;
@@ -63,13 +63,13 @@ pub struct Inventory {
 /// Takes stock of files; `near` is the CIEDE2000 up to which colours are nearly the same.
 pub fn inventory(files: &[InputFile], near: f64) -> Inventory {
     let mut found = Inventory::default();
-    let mut by_hex: IndexMap<String, Used> = IndexMap::new();
+    let mut stock = Stock::default();
     for file in files {
-        if let Err(why) = take_stock(file, &mut by_hex) {
+        if let Err(why) = stock.take(file) {
             found.skipped.push((file.name.clone(), why));
         }
     }
-    found.colors = by_hex.into_values().collect();
+    found.colors = stock.by_hex.into_values().collect();
     found
         .colors
         .sort_by(|a, b| (b.places.len(), &a.hex).cmp(&(a.places.len(), &b.hex)));
@@ -98,47 +98,59 @@ pub(crate) fn text_of(file: &InputFile) -> Result<&str, String> {
     })
 }
 
-fn take_stock(file: &InputFile, by_hex: &mut IndexMap<String, Used>) -> Result<(), String> {
-    let finder = finder_for(&file.name).ok_or(NO_KIND)?;
-    let text = text_of(file)?;
-    let file: Arc<str> = file.name.as_str().into();
-    let mut lines = Lines::new(text);
-    // Most colours are spelt the same way again and again.
-    let mut known: HashMap<&str, usize> = HashMap::new();
-    for found in finder.find(text) {
-        let (line, column) = lines.at(found.range.start);
-        let spelling = &text[found.range];
-        let index = *known
-            .entry(spelling)
-            .or_insert_with(|| index_of(found.color, by_hex));
-        let Some((_, used)) = by_hex.get_index_mut(index) else {
-            continue;
-        };
-        if let Some(name) = found.name.filter(|name| !used.names.contains(name)) {
-            used.names.push(name);
-        }
-        used.places.push(Place {
-            file: file.clone(),
-            line,
-            column,
-            text: spelling.to_owned(),
-        });
-    }
-    Ok(())
+/// Colours as files are gone through.
+#[derive(Default)]
+struct Stock {
+    by_hex: IndexMap<String, Used>,
+    /// Names that a colour, by its index, has already: a sheet may call one by thousands.
+    named: HashSet<(usize, String)>,
 }
 
-/// The place of a colour among those that are used, where it is put if it is new.
-fn index_of(color: Color, by_hex: &mut IndexMap<String, Used>) -> usize {
-    let entry = by_hex.entry(color.to_hex());
-    let index = entry.index();
-    entry.or_insert_with_key(|hex| Used {
-        color,
-        hex: hex.clone(),
-        names: Vec::new(),
-        places: Vec::new(),
-        near: Vec::new(),
-    });
-    index
+impl Stock {
+    fn take(&mut self, file: &InputFile) -> Result<(), String> {
+        let finder = finder_for(&file.name).ok_or(NO_KIND)?;
+        let text = text_of(file)?;
+        let file: Arc<str> = file.name.as_str().into();
+        let mut lines = Lines::new(text);
+        // Most colours are spelt the same way again and again.
+        let mut known: HashMap<&str, usize> = HashMap::new();
+        for found in finder.find(text) {
+            let (line, column) = lines.at(found.range.start);
+            let spelling = &text[found.range];
+            let index = *known
+                .entry(spelling)
+                .or_insert_with(|| self.index_of(found.color));
+            let Some((_, used)) = self.by_hex.get_index_mut(index) else {
+                continue;
+            };
+            if let Some(name) = found.name
+                && self.named.insert((index, name.clone()))
+            {
+                used.names.push(name);
+            }
+            used.places.push(Place {
+                file: file.clone(),
+                line,
+                column,
+                text: spelling.to_owned(),
+            });
+        }
+        Ok(())
+    }
+
+    /// The place of a colour among those that are used, where it is put if it is new.
+    fn index_of(&mut self, color: Color) -> usize {
+        let entry = self.by_hex.entry(color.to_hex());
+        let index = entry.index();
+        entry.or_insert_with_key(|hex| Used {
+            color,
+            hex: hex.clone(),
+            names: Vec::new(),
+            places: Vec::new(),
+            near: Vec::new(),
+        });
+        index
+    }
 }
 
 /// Lines and columns of growing offsets.

@@ -28,6 +28,7 @@ pub mod scale;
 mod status;
 mod token;
 mod typeface;
+mod unread;
 mod value;
 mod vocabulary;
 
@@ -59,5 +60,6 @@ pub use reason::Reason;
 pub use role::{GRAPHIC as GRAPHIC_RATIO, TEXT as TEXT_RATIO};
 pub use status::{APART, Status, tuned as status_colors};
 pub use token::{Cell, Cells, Mode, Pair, Section, Token};
+pub use unread::unread;
 pub use value::{ColorValue, Origin, TokenKind, Unit, Value, Written};
 pub use vocabulary::{Intent, IntentPart, Role, Share};

@@ -4,7 +4,7 @@ use std::collections::HashSet;
 
 use rhodon_color::Rgb8;
 use rhodon_theme::{
-    Document, Intent, IntentPart, Mode, Pair, Resolved, Role, TokenPath, derive, set_role,
+    Document, Intent, IntentPart, Mode, Pair, Resolved, Role, TokenPath, derive, set_role, unread,
 };
 
 use crate::named_steps::TINGED;
@@ -89,38 +89,36 @@ fn set_in<'a>(document: &'a Document, path: &TokenPath, mode: Mode) -> Option<&'
     document.roles.get(path)?.get(mode)
 }
 
-/// Leaves roles that cannot be read as they were set: what stands in front, and only where nothing of that is
-/// left what stands behind.
+/// Leaves roles that cannot be read as they were set to be derived.
 fn leave_unread(document: &mut Document, notes: &mut Vec<String>) {
-    loop {
+    let mut is_left = true;
+    while is_left {
         let Ok(theme) = derive(&Resolved::alone(document.clone())) else {
             return;
         };
-        let failed: Vec<&Pair> = theme.pairs.iter().filter(|pair| !pair.pass).collect();
-        let mut is_left = false;
-        for side in [|pair: &Pair| pair.fg.clone(), |pair: &Pair| pair.bg.clone()] {
-            for pair in &failed {
-                let Ok(path) = side(pair).parse::<TokenPath>() else {
+        is_left = false;
+        for mode in Mode::BOTH {
+            let pairs = theme.pairs.iter().filter(|pair| pair.mode == mode);
+            let is_set = |path: &str| {
+                let path = path.parse::<TokenPath>().ok();
+                path.is_some_and(|path| set_in(document, &path, mode).is_some())
+            };
+            for (path, pair) in unread(pairs, is_set) {
+                let Ok(path) = path.parse::<TokenPath>() else {
                     continue;
                 };
-                let Some(values) = document.roles.get_mut(&path) else {
-                    continue;
-                };
-                if let Some(value) = values.slot(pair.mode).take() {
+                // It may fail in several pairs and goes once.
+                if let Some(values) = document.roles.get_mut(&path)
+                    && let Some(value) = values.slot(mode).take()
+                {
                     is_left = true;
                     notes.push(left(pair, &path, &value.to_string()));
                 }
-            }
-            if is_left {
-                break;
             }
         }
         document
             .roles
             .retain(|_, values| Mode::BOTH.iter().any(|mode| values.get(*mode).is_some()));
-        if !is_left {
-            return;
-        }
     }
 }
 

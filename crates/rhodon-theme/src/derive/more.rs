@@ -1,7 +1,7 @@
 //! The level `more`: every role painted once more, with more contrast on everything it stands on.
 //!
 //! What was set by hand at the usual level holds here too where it can be read so; where not, it is let
-//! go, what stands in front first. What was set for this level is never let go.
+//! go (see [`crate::unread`]). What was set for this level is never let go.
 
 use std::collections::HashMap;
 use std::sync::Arc;
@@ -87,8 +87,7 @@ pub(super) fn more(
     }
 }
 
-/// Roles set by hand at the usual level that cannot be read at this one: what stands in front, and
-/// only where nothing of that is left what stands behind.
+/// Roles set by hand at the usual level that cannot be read at this one.
 fn unread(
     painted: &[Painted; 2],
     on: &Backdrop<'_>,
@@ -100,13 +99,9 @@ fn unread(
             let own = set.iter().find(|(held, _)| held.as_str() == path);
             own.is_some_and(|(_, values)| values.get(mode).is_some())
         };
-        let may_go = |path: &&Arc<str>| on.overrides.role(path, mode).is_some() && !is_held(path);
-        let failed = || painted.pairs.iter().filter(|pair| !pair.pass);
-        let mut paths: Vec<&Arc<str>> = failed().map(|pair| &pair.fg).filter(may_go).collect();
-        if paths.is_empty() {
-            paths = failed().map(|pair| &pair.bg).filter(may_go).collect();
-        }
-        out.extend(paths.into_iter().map(|path| (path.clone(), mode)));
+        let may_go = |path: &str| on.overrides.role(path, mode).is_some() && !is_held(path);
+        let gone = crate::unread::unread(painted.pairs.iter(), may_go);
+        out.extend(gone.into_iter().map(|(path, _)| (path.clone(), mode)));
     }
     out
 }

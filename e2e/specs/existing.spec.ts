@@ -19,6 +19,37 @@ async function bring(page: Page, slug: string, files: { name: string; text: stri
   return side;
 }
 
+test("a style sheet gets other faces: one before the same fallbacks, or those of a token", async ({
+  page,
+  slug,
+}) => {
+  const text = `h1 { font: 700 2rem "Tern Sans", Georgia, serif; color: #2b6cb0 }
+p { font-family: Tern Sans }
+@font-face { font-family: "Tern Sans"; src: url(tern.woff2) }
+`;
+  const side = await bring(page, slug, [{ name: "site.css", text }]);
+  await expect(side.getByText("0 of 3 places change")).toBeVisible();
+  const becomes = page.getByLabel("What Tern Sans becomes");
+  await becomes.fill("petrol.500");
+  await becomes.press("Enter");
+  await expect(side.getByRole("row", { name: /^Tern Sans/ }).getByRole("alert")).toContainText(
+    "petrol.500 holds no faces",
+  );
+  await becomes.fill("Anlow Text");
+  await becomes.press("Enter");
+  await expect(side.getByText("2 of 3 places change")).toBeVisible();
+  await expect(page.getByRole("region", { name: "Changes of site.css" })).toContainText(
+    '"Tern Sans", Georgia, serif → "Anlow Text", Georgia, serif',
+  );
+  const download = page.waitForEvent("download");
+  await side.getByRole("button", { name: "Download" }).click();
+  const file = readFileSync(await (await download).path(), "utf8");
+  expect(file).toBe(text.replace("Tern Sans", "Anlow Text").replace(": Tern Sans }", ": Anlow Text }"));
+  await becomes.fill("type.family.body");
+  await becomes.press("Enter");
+  await expect(side.getByRole("row", { name: /^Tern Sans/ })).toContainText("system-ui");
+});
+
 const line = (page: Page, hex: string) => page.getByRole("row", { name: new RegExp(`^${hex}`) });
 
 test("a style sheet gets the theme's colours: kin follow, greys stay, one line is left", async ({

@@ -12,7 +12,7 @@ use rhodon_formats::color_use::FINDERS;
 use rhodon_formats::form::{fill, learn};
 use rhodon_formats::inventory::{NEAR, inventory};
 use rhodon_formats::read::{InputFile, color_list, read};
-use rhodon_formats::recolor::{ColorMap, Plan, recolor};
+use rhodon_formats::recolor::{ColorMap, Faces, Plan, recolor};
 use rhodon_formats::{Room, Source, Stamp, TARGETS, bundle, unpack};
 use rhodon_theme::{Derived, Document, Form, Resolved, derive};
 
@@ -227,12 +227,17 @@ fn as_file(name: &str, file: &'static str, seeds: Vec<Vec<u8>>) -> Door {
 /// A kind of file in which colours are found, counted, changed and learned from.
 fn found(id: &str, ending: &'static str, seeds: Vec<Vec<u8>>) -> Door {
     let map = ColorMap::parse(r##"{"#0f5c7a": "#7a4b8f", "#fff": "var(--page, #eee)"}"##);
-    let plan = Plan {
+    let mut plan = Plan {
         map: map.expect("a map"),
         kin: true,
         comments: true,
         to_variables: true,
+        ..Plan::default()
     };
+    for face in ["Vess", "Vess Sans", "Tern", "Arial", "Anlow Display"] {
+        let new = Faces::typed("Quay's \"Own\", serif");
+        plan.faces.add(face, new.expect("faces"));
+    }
     let read = move |bytes: &[u8]| {
         let file = InputFile {
             name: format!("some.{ending}"),

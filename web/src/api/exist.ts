@@ -3,6 +3,7 @@ import type { SourceFile } from "./inventory";
 
 export type Recolored = components["schemas"]["RecoloredView"];
 export type MapLine = components["schemas"]["MapLineView"];
+export type FaceLine = components["schemas"]["FaceLineView"];
 export type Filled = components["schemas"]["FilledView"];
 export type Form = NonNullable<ThemeDocument["forms"]>[string];
 export type Slot = NonNullable<Form["slots"]>[string];
@@ -20,20 +21,32 @@ export interface RecolorWanted {
   kin: boolean;
   comments: boolean;
   toVariables: boolean;
+  /** Faces with what takes their place; null leaves one. */
+  faces: Record<string, string | null>;
 }
 
-const bodyOf = (
-  spec: ThemeDocument,
-  { files, pictures, map, from, kin, comments, toVariables }: RecolorWanted,
-) => ({
-  spec,
-  files,
-  pictures,
+/** Everything but the files, as the server takes it. */
+export const planOf = ({
+  map,
+  from,
+  kin,
+  comments,
+  toVariables,
+  faces,
+}: Omit<RecolorWanted, "files" | "pictures">) => ({
   map,
   from,
   kin,
   comments,
   to_variables: toVariables,
+  faces,
+});
+
+const bodyOf = (spec: ThemeDocument, { files, pictures, ...plan }: RecolorWanted) => ({
+  spec,
+  files,
+  pictures,
+  ...planOf(plan),
 });
 
 export const recolor = (spec: ThemeDocument, wanted: RecolorWanted) =>

@@ -1,5 +1,5 @@
 import { answer, api, type components, done, type ThemeDocument } from "./client";
-import type { RecolorWanted } from "./exist";
+import { planOf, type RecolorWanted } from "./exist";
 
 export type OwnPage = components["schemas"]["PageView"];
 
@@ -36,11 +36,7 @@ export const recolorPage = (
       params: { path: { id } },
       body: {
         spec,
-        map: wanted.map,
-        from: wanted.from,
-        kin: wanted.kin,
-        comments: wanted.comments,
-        to_variables: wanted.toVariables,
+        ...planOf(wanted),
         sheet,
       },
     }),

@@ -648,7 +648,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Gives files other colours: only the colours change, each in its spelling. */
+        /** Gives files other colours and faces: nothing else changes, each in its spelling. */
         post: operations["recolor_files"];
         delete?: never;
         options?: never;
@@ -1443,6 +1443,14 @@ export interface components {
             mode?: ("light" | "dark") | null;
             path: string;
         };
+        /** @description A list of faces that was changed. */
+        ChangedFace: {
+            /** @description In bytes, from 1. */
+            column: number;
+            from: string;
+            line: number;
+            to: string;
+        };
         /** @description A place that was changed. */
         ChangedPlace: {
             /** @description The code of what stands there now, however it is written. */
@@ -1671,6 +1679,16 @@ export interface components {
             /** @description The matrix that it is multiplied with, row by row. */
             matrices: number[][];
             name: string;
+        };
+        /** @description A face that lists of the files begin with. */
+        FaceLineView: {
+            /** @description How many lists it begins. */
+            count: number;
+            face: string;
+            /** @description How its lists are written now, each way once; none where it stays. */
+            new: string[];
+            /** @description The first places. */
+            places: string[];
         };
         /** @description One file. */
         FileView: {
@@ -2218,6 +2236,13 @@ export interface components {
         PlanRequest: {
             /** @description Colours that comments mention are changed too. */
             comments?: boolean;
+            /**
+             * @description Faces, each the first of its list, with what takes their place: one face before the same others, a whole list,
+             *     or `{path}` of a token; null leaves a face as it is.
+             */
+            faces?: {
+                [key: string]: string | null;
+            };
             from?: components["schemas"]["FromTheme"] | null;
             /** @description Relatives of mapped colours go along. */
             kin?: boolean;
@@ -2347,12 +2372,16 @@ export interface components {
         /** @description A file with other colours. */
         RecoloredFile: {
             changes: components["schemas"]["ChangedPlace"][];
+            /** @description Lists of faces that were changed. */
+            faces: components["schemas"]["ChangedFace"][];
             name: string;
             text: string;
             unreadable: components["schemas"]["UnreadableView"][];
         };
         /** @description Files with other colours. */
         RecoloredView: {
+            /** @description Every face that a list of the files begins with, most used first, with what takes its place. */
+            faces: components["schemas"]["FaceLineView"][];
             files: components["schemas"]["RecoloredFile"][];
             /** @description Every colour of the files, most used first, with what becomes of it. */
             lines: components["schemas"]["MapLineView"][];

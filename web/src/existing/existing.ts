@@ -16,6 +16,8 @@ export interface Existing {
   /** Colours that comments mention are changed too. */
   comments: boolean;
   toVariables: boolean;
+  /** Faces with what takes their place, as somebody typed it. */
+  faces: Record<string, string | null>;
   /** The colour whose line is looked for. */
   at?: string | undefined;
 }
@@ -26,6 +28,7 @@ const NO_CHOICES: Omit<Existing, "files" | "pictures"> = {
   kin: true,
   comments: false,
   toVariables: false,
+  faces: {},
 };
 
 const NOTHING: Existing = { files: [], pictures: [], ...NO_CHOICES };

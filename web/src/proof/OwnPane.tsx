@@ -30,8 +30,8 @@ export function OwnPane({ share, onShare, zoom }: Props) {
   const existing = useExisting(theme.id);
   const [seen, setSeen] = useState<Seen>();
   const { page, bring, remove, refusal } = useOwnPage();
-  const { map, kin, comments, from, toVariables } = existing;
-  const wanted = { map, kin, comments, from: fromOf(from), toVariables };
+  const { map, kin, comments, from, toVariables, faces } = existing;
+  const wanted = { map, kin, comments, from: fromOf(from), toVariables, faces };
   const [sheet, setSheet] = useState(false);
   const navigate = useNavigate();
   /** To the line of the map that a place's colour stands in. */

@@ -1,6 +1,7 @@
-//! Files with other colours: the same bytes, with only the colours changed that a map names, each in
+//! Files with other colours and faces: the same bytes, with only those changed that a map names, each in
 //! the spelling in which it stands. What was left is told, with the reason.
 
+mod faces;
 mod kin;
 mod map;
 mod place;
@@ -8,6 +9,7 @@ mod readable;
 mod tokens;
 
 use std::borrow::Cow;
+use std::ops::Range;
 
 use foldhash::HashMap;
 use rhodon_color::{Color, Rgb8, respelt, respelt_alpha_first};
@@ -16,9 +18,11 @@ use crate::color_use::{ColorUse, Written, finder_for, finder_for_any, respelt_nu
 use crate::inventory::{Lines, NO_KIND, text_of};
 use crate::read::InputFile;
 
+pub use faces::{FaceMap, Faced, Faces};
 pub use map::{ColorMap, MapError, MapLine, New};
 pub use readable::Unreadable;
 
+use faces::Replacement;
 use map::Found;
 use place::{Places, StylePlace, places};
 
@@ -33,6 +37,8 @@ pub struct Plan {
     pub comments: bool,
     /// A style sheet refers to the token instead, where the map knows one.
     pub to_variables: bool,
+    /// Which faces become which.
+    pub faces: FaceMap,
 }
 
 /// A file with other colours.
@@ -48,6 +54,8 @@ pub struct Recolored {
     pub same: Vec<(usize, Color)>,
     /// Texts that were readable on the ground of their rule and are not any more.
     pub unreadable: Vec<Unreadable>,
+    /// Lists of faces, in order, with what becomes of each.
+    pub faces: Vec<Faced>,
 }
 
 /// A place that was changed.
@@ -110,9 +118,18 @@ pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
     };
     let mut copy = Copy::of(text, uses.len());
     let mut lines = Lines::new(text);
+    let mut faces = plan.faces.in_file(&file.name, text).into_iter().peekable();
     // Most colours are spelt the same way again and again.
     let mut known: HashMap<&str, Option<Decision>> = HashMap::default();
     for (i, found) in uses.iter().enumerate() {
+        let is_before = |face: &Replacement| face.range.start < found.range.start;
+        while let Some(face) = faces.next_if(is_before) {
+            copy.take_face(face, &mut lines);
+        }
+        if copy.is_past(&found.range) {
+            copy.after.push(found.color);
+            continue;
+        }
         let from = &text[found.range.clone()];
         let place = places.get(text, i);
         let decided;
@@ -129,6 +146,9 @@ pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
         };
         let (line, start) = lines.line_of(found.range.start);
         copy.take(found, (line, found.range.start - start + 1), decision);
+    }
+    for face in faces {
+        copy.take_face(face, &mut lines);
     }
     let (mut out, after) = copy.finish();
     out.unreadable = readable::lost(text, &uses, &places, &after);
@@ -153,6 +173,7 @@ impl<'a> Copy<'a> {
             left: Vec::new(),
             same: Vec::new(),
             unreadable: Vec::new(),
+            faces: Vec::new(),
         };
         Self {
             text,
@@ -182,11 +203,7 @@ impl<'a> Copy<'a> {
                     follows: follows.clone(),
                     kin: *kin,
                 });
-                self.out
-                    .text
-                    .push_str(&self.text[self.at..found.range.start]);
-                self.out.text.push_str(to);
-                self.at = found.range.end;
+                self.put(&found.range, to);
                 self.after.push(*color);
                 return;
             }
@@ -201,6 +218,38 @@ impl<'a> Copy<'a> {
             }),
         }
         self.after.push(found.color);
+    }
+
+    /// Does what becomes of a list of faces.
+    fn take_face(&mut self, face: Replacement, lines: &mut Lines<'_>) {
+        if self.is_past(&face.range) {
+            return;
+        }
+        let (line, start) = lines.line_of(face.range.start);
+        let from = self.text[face.range.clone()].to_owned();
+        let to = face.to.filter(|to| *to != from);
+        if let Some(to) = &to {
+            self.put(&face.range, to);
+        }
+        self.out.faces.push(Faced {
+            line,
+            column: face.range.start - start + 1,
+            face: face.face,
+            from,
+            to,
+        });
+    }
+
+    /// Whether a place is part of what was put in already.
+    fn is_past(&self, range: &Range<usize>) -> bool {
+        range.start < self.at
+    }
+
+    /// Copies up to a place and puts something else there.
+    fn put(&mut self, range: &Range<usize>, to: &str) {
+        self.out.text.push_str(&self.text[self.at..range.start]);
+        self.out.text.push_str(to);
+        self.at = range.end;
     }
 
     fn finish(mut self) -> (Recolored, Vec<Color>) {

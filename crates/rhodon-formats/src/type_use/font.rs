@@ -1,7 +1,7 @@
 //! `font`, which sets several properties at once (CSS Fonts 4, 2.7).
 
 /// What it sets, as far as the theme knows it: the weight, the size and the families.
-pub(super) fn parts(value: &str) -> Vec<(&'static str, &str)> {
+pub(crate) fn parts(value: &str) -> Vec<(&'static str, &str)> {
     let mut parts = Vec::new();
     let mut rest = value.trim_start();
     while let Some((part, behind)) = rest.split_once(char::is_whitespace) {

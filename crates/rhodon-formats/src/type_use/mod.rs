@@ -17,6 +17,7 @@ use std::collections::HashSet;
 use rhodon_color::Rgb8;
 use rhodon_theme::{NumberField, Role, ShapeSettings, TypeSettings, WebFonts};
 
+pub(crate) use self::font::parts as font_parts;
 pub use self::instead::Instead;
 use self::roles::Project;
 pub use self::roles::RoleUse;
@@ -220,7 +221,7 @@ fn slot(sheet: &Sheet, slot: &Slot) -> Option<(Vec<String>, String)> {
 }
 
 /// Words of variables that hold faces.
-const FACES: [&str; 6] = ["font", "fonts", "family", "families", "type", "typeface"];
+pub(crate) const FACES: [&str; 6] = ["font", "fonts", "family", "families", "type", "typeface"];
 
 /// A variable that is named after the slot. The earlier word of the slot wins, then the earlier variable.
 fn by_variable(sheet: &Sheet, slot: &Slot) -> Option<(Vec<String>, String)> {

@@ -2,15 +2,13 @@
 
 use std::collections::HashMap;
 
-use cssparser::{Parser, ParserInput, Token};
+use cssparser::{Parser, ParserInput};
 use rhodon_theme::Mode;
 
 use super::font;
 use super::layer::{Around, of_both};
-use crate::color_use::without_line_comments;
+use crate::style_walk::{Visitor, walk};
 
-/// How deep blocks are followed.
-const MAX_DEPTH: usize = 120;
 /// How often a variable may lead to another one.
 const MAX_STEPS: usize = 12;
 /// Rules whose blocks hold for everybody; what holds for some screens alone says nothing of the rest.
@@ -119,96 +117,7 @@ impl Sheet {
 
     /// Takes in another style sheet, after those before.
     pub(super) fn read(&mut self, text: &str) {
-        let text = without_line_comments(text);
-        let mut input = ParserInput::new(&text);
-        self.block(&text, &mut Parser::new(&mut input), &Around::default(), 0);
-    }
-
-    fn block(&mut self, text: &str, parser: &mut Parser<'_, '_>, around: &Around, depth: usize) {
-        let mut start = parser.position().byte_index();
-        let mut puts_in = false;
-        loop {
-            let begun = parser.position().byte_index() > start;
-            let token = parser.next_including_whitespace_and_comments().cloned();
-            // Behind the token: before it, the brackets of the last one may not be passed yet.
-            let end = parser.position().byte_index();
-            match token {
-                Err(_) => break self.statement(&text[start..end], around),
-                Ok(Token::Semicolon) => self.statement(&text[start..end - 1], around),
-                // `#{…}` puts a value into a name.
-                Ok(Token::CurlyBracketBlock) if !puts_in => {
-                    self.nested(text, parser, &text[start..end - 1], around, depth);
-                }
-                Ok(Token::WhiteSpace(_) | Token::Comment(_)) if !begun => {}
-                Ok(token) => {
-                    puts_in = matches!(token, Token::Delim('#'));
-                    continue;
-                }
-            }
-            puts_in = false;
-            start = parser.position().byte_index();
-        }
-    }
-
-    fn nested(
-        &mut self,
-        text: &str,
-        parser: &mut Parser<'_, '_>,
-        prelude: &str,
-        around: &Around,
-        depth: usize,
-    ) {
-        let prelude = prelude.trim();
-        let within = if prelude.starts_with('@') {
-            around.at_rule(prelude, &FOR_ALL)
-        } else {
-            let selectors: Vec<String> = prelude.split(',').map(|s| one_space(s.trim())).collect();
-            around.rule(&selectors)
-        };
-        let Some(within) = within.filter(|_| depth < MAX_DEPTH) else {
-            return;
-        };
-        let _: Result<(), cssparser::ParseError<'_, ()>> = parser.parse_nested_block(|inner| {
-            self.block(text, inner, &within, depth + 1);
-            Ok(())
-        });
-    }
-
-    fn statement(&mut self, text: &str, around: &Around) {
-        let text = text.trim();
-        if let Some(what) = text.strip_prefix("@import") {
-            self.imports.extend(address(what));
-            return;
-        }
-        let Some((name, value)) = text.split_once(':') else {
-            return;
-        };
-        let (name, value) = (name.trim(), written(value));
-        if name.starts_with(['$', '@']) || name.starts_with("--") {
-            let (name, value) = (name.to_owned(), value.to_owned());
-            let selectors = &around.selectors;
-            let is_all = |selector: &String| ALL.contains(&selector.as_str());
-            let variable = Variable {
-                name,
-                value,
-                is_of_all: selectors.is_empty() || selectors.iter().any(is_all),
-            };
-            self.declare(around.mode, variable);
-        } else if !around.selectors.is_empty() {
-            let declared = |property: &str, value: &str| Declared {
-                selectors: around.selectors.clone(),
-                property: property.to_ascii_lowercase(),
-                value: value.to_owned(),
-            };
-            let rules = &mut self.layer(around.mode).rules;
-            match name {
-                "font" => {
-                    let parts = font::parts(value).into_iter();
-                    rules.extend(parts.map(|(property, value)| declared(property, value)));
-                }
-                _ => rules.push(declared(name, value)),
-            }
-        }
+        walk(text, self, &Around::default());
     }
 
     /// The last value of a property under a selector that can be read.
@@ -255,6 +164,55 @@ impl Sheet {
         };
         let value = followed(value, own)?;
         Some(of_both(&value, mode).to_owned())
+    }
+}
+
+impl Visitor for Sheet {
+    type Around = Around;
+
+    fn enter(&mut self, prelude: &str, around: &Around) -> Option<Around> {
+        if prelude.starts_with('@') {
+            return around.at_rule(prelude, &FOR_ALL);
+        }
+        let selectors: Vec<String> = prelude.split(',').map(|s| one_space(s.trim())).collect();
+        around.rule(&selectors)
+    }
+
+    fn statement(&mut self, text: &str, _at: usize, around: &Around) {
+        let text = text.trim();
+        if let Some(what) = text.strip_prefix("@import") {
+            self.imports.extend(address(what));
+            return;
+        }
+        let Some((name, value)) = text.split_once(':') else {
+            return;
+        };
+        let (name, value) = (name.trim(), written(value));
+        if name.starts_with(['$', '@']) || name.starts_with("--") {
+            let (name, value) = (name.to_owned(), value.to_owned());
+            let selectors = &around.selectors;
+            let is_all = |selector: &String| ALL.contains(&selector.as_str());
+            let variable = Variable {
+                name,
+                value,
+                is_of_all: selectors.is_empty() || selectors.iter().any(is_all),
+            };
+            self.declare(around.mode, variable);
+        } else if !around.selectors.is_empty() {
+            let declared = |property: &str, value: &str| Declared {
+                selectors: around.selectors.clone(),
+                property: property.to_ascii_lowercase(),
+                value: value.to_owned(),
+            };
+            let rules = &mut self.layer(around.mode).rules;
+            match name {
+                "font" => {
+                    let parts = font::parts(value).into_iter();
+                    rules.extend(parts.map(|(property, value)| declared(property, value)));
+                }
+                _ => rules.push(declared(name, value)),
+            }
+        }
     }
 }
 

@@ -1,5 +1,6 @@
 //! Files and pictures with other colours.
 
+mod faces;
 mod lines;
 
 use std::collections::BTreeMap;
@@ -19,6 +20,7 @@ use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::{IntoParams, ToSchema};
 
+use self::faces::FaceLineView;
 use self::lines::{MapLineView, lines};
 use super::export::zip;
 use super::picture::{received, refused};
@@ -70,6 +72,10 @@ pub struct PlanRequest {
     /// Style sheets refer to tokens where they can.
     #[serde(default)]
     to_variables: bool,
+    /// Faces, each the first of its list, with what takes their place: one face before the same others, a whole list,
+    /// or `{path}` of a token; null leaves a face as it is.
+    #[serde(default)]
+    faces: BTreeMap<String, Option<String>>,
 }
 
 impl PlanRequest {
@@ -94,6 +100,8 @@ pub struct FromTheme {
 pub struct RecoloredView {
     /// Every colour of the files, most used first, with what becomes of it.
     lines: Vec<MapLineView>,
+    /// Every face that a list of the files begins with, most used first, with what takes its place.
+    faces: Vec<FaceLineView>,
     files: Vec<RecoloredFile>,
     /// Files that were not looked into, with the reason.
     skipped: Vec<SkippedFile>,
@@ -105,7 +113,19 @@ pub struct RecoloredFile {
     name: String,
     text: String,
     changes: Vec<ChangedPlace>,
+    /// Lists of faces that were changed.
+    faces: Vec<ChangedFace>,
     unreadable: Vec<UnreadableView>,
+}
+
+/// A list of faces that was changed.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct ChangedFace {
+    line: usize,
+    /// In bytes, from 1.
+    column: usize,
+    from: String,
+    to: String,
 }
 
 /// A place that was changed.
@@ -144,6 +164,7 @@ pub(super) async fn plan(bench: &Bench, body: PlanRequest) -> Result<Plan, ApiEr
     let new = bench.work.run(move || derived(&new)).await?;
     let new = new.map_err(|p| ApiError::invalid("/spec", p))?;
     let by_hand = by_hand(&body.map, &new, body.to_variables)?;
+    let faces = faces::chosen(&body.faces, &new, body.to_variables)?;
     let map = match &body.from {
         None => by_hand,
         Some(from) => {
@@ -165,6 +186,7 @@ pub(super) async fn plan(bench: &Bench, body: PlanRequest) -> Result<Plan, ApiEr
         kin: body.kin,
         comments: body.comments,
         to_variables: body.to_variables,
+        faces,
     })
 }
 
@@ -255,7 +277,7 @@ fn colors_of(pictures: Vec<PictureColors>) -> Result<Vec<(String, Color)>, ApiEr
     Ok(out)
 }
 
-/// Gives files other colours: only the colours change, each in its spelling.
+/// Gives files other colours and faces: nothing else changes, each in its spelling.
 #[utoipa::path(
     post, path = "/recolor", request_body = RecolorRequest,
     responses((status = 200, body = RecoloredView), (status = 404, body = ApiError), (status = 422, body = ApiError))
@@ -267,6 +289,7 @@ pub(crate) async fn recolor_files(
     let done = done(&bench, body).await?;
     Ok(Json(RecoloredView {
         lines: lines(&done),
+        faces: faces::lines(&done),
         files: done
             .files
             .into_iter()
@@ -290,6 +313,18 @@ fn file(name: String, found: Recolored) -> RecoloredFile {
                 to: c.to,
                 before: c.color.to_hex(),
                 after: c.new.to_hex(),
+            })
+            .collect(),
+        faces: found
+            .faces
+            .into_iter()
+            .filter_map(|f| {
+                Some(ChangedFace {
+                    line: f.line,
+                    column: f.column,
+                    from: f.from,
+                    to: f.to?,
+                })
             })
             .collect(),
         unreadable: found

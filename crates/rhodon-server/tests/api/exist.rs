@@ -10,6 +10,60 @@ fn theme(code: &str) -> Value {
 }
 
 #[tokio::test]
+async fn faces_of_files_become_others_or_those_of_tokens() {
+    let server = Server::start().await;
+    let text = "h1 { font: 700 2rem 'Tern Sans', serif }\np { font-family: tern sans }\ncode { font-family: Quay }\n";
+    let asked = |faces: Value, to_variables: bool| {
+        let mut spec = theme("#0f5c7a");
+        spec["type"] = json!({ "body": ["Anlow Text", "sans-serif"] });
+        json!({ "spec": spec, "files": [{ "name": "a.css", "text": text }], "faces": faces, "to_variables": to_variables })
+    };
+    let by_hand = asked(json!({ "Tern Sans": "Vess", "Quay": null }), false);
+    let (status, found) = server.post("/api/recolor", by_hand).await;
+    assert_eq!(status, 200, "{found}");
+    assert_eq!(
+        found["faces"],
+        json!([
+            { "face": "Tern Sans", "count": 2, "new": ["'Vess', serif", "Vess"], "places": ["a.css:1", "a.css:2"] },
+            { "face": "Quay", "count": 1, "new": [], "places": ["a.css:3"] },
+        ])
+    );
+    let changed = &found["files"][0];
+    assert_eq!(
+        changed["faces"][1],
+        json!({ "line": 2, "column": 18, "from": "tern sans", "to": "Vess" })
+    );
+    assert!(changed["text"].as_str().unwrap().contains("family: Vess }"));
+    let of_token = asked(json!({ "tern sans": "{type.family.body}" }), true);
+    let (_, found) = server.post("/api/recolor", of_token).await;
+    let new = &found["files"][0]["text"];
+    assert!(
+        new.as_str()
+            .unwrap()
+            .starts_with("h1 { font: 700 2rem var(--type-family-body) }"),
+        "{new}"
+    );
+    for (new, why) in [
+        ("", "expected a face"),
+        ("{petrol.500}", "petrol.500 holds no faces"),
+        ("{none}", "no token is called none"),
+    ] {
+        let (status, refused) = server
+            .post("/api/recolor", asked(json!({ "a/b": new }), false))
+            .await;
+        let problem = &refused["problems"][0];
+        assert_eq!(
+            (status.as_u16(), &problem["pointer"]),
+            (422, &json!("/faces/a~1b"))
+        );
+        assert!(
+            problem["message"].as_str().unwrap().starts_with(why),
+            "{refused}"
+        );
+    }
+}
+
+#[tokio::test]
 async fn files_get_other_colours_by_hand_and_from_an_earlier_revision() {
     let server = Server::start().await;
     let files = json!([{ "name": "css/a.css", "text": "a { color: #0f5c7a; fill: tan }\n.b { background: #0d5069; color: #0F5C7A }\n" },

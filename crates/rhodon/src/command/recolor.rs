@@ -7,7 +7,7 @@ use clap::Args;
 use rhodon_color::Rgb8;
 use rhodon_formats::color_use::finder_for;
 use rhodon_formats::read::InputFile;
-use rhodon_formats::recolor::{ColorMap, Left, Plan, Recolored, Replaced, recolor};
+use rhodon_formats::recolor::{ColorMap, FaceMap, Faces, Left, Plan, Recolored, recolor};
 use rhodon_picture::{Repainted, repaint};
 use serde::Serialize;
 
@@ -20,7 +20,8 @@ use crate::report::Refused;
 /// Shown below the help.
 const EXAMPLES: &str = "\
 Examples:
-  rhodon recolor src --from old.rhodon.json --to new.rhodon.json --kin --out recoloured";
+  rhodon recolor src --from old.rhodon.json --to new.rhodon.json --kin --out recoloured
+  rhodon recolor site.css --map map.json --face \"Tern Sans=Anlow Text\"";
 
 #[derive(Debug, Args)]
 #[command(after_help = EXAMPLES)]
@@ -30,7 +31,7 @@ pub struct RecolorArgs {
     pub files: Vec<PathBuf>,
     /// Which colours become which: {"#0f5c7a": "#1f6f4a", …}; a new colour may be a reference with its
     /// colour, var(--brand, #1f6f4a).
-    #[arg(long, required_unless_present = "from", conflicts_with_all = ["from", "to"])]
+    #[arg(long, required_unless_present_any = ["from", "face"], conflicts_with_all = ["from", "to"])]
     pub map: Option<PathBuf>,
     /// The theme document whose colours the files have.
     #[arg(long, requires = "to")]
@@ -38,6 +39,9 @@ pub struct RecolorArgs {
     /// The theme document whose colours they get, token by token.
     #[arg(long, requires = "from")]
     pub to: Option<PathBuf>,
+    /// A face and what takes its place: one face before the same others, or a whole list; may stand again.
+    #[arg(long, value_name = "OLD=NEW")]
+    pub face: Vec<String>,
     /// Take along relatives of brand colours that no token has: hover shades, tints, borders.
     #[arg(long)]
     pub kin: bool,
@@ -165,14 +169,31 @@ fn plan(args: &RecolorArgs) -> Result<Plan, Failure> {
             ColorMap::parse(&text).map_err(|e| Failure::bad(format!("{place}: {e}")))?
         }
         (None, Some(from), Some(to)) => ColorMap::between(&theme(from)?, &theme(to)?),
-        _ => return Err(Failure::bad("expected --map, or --from with --to")),
+        _ => ColorMap::default(),
     };
     Ok(Plan {
         map,
+        faces: faces(&args.face)?,
         kin: args.kin,
         comments: args.comments,
         to_variables: args.to_variables,
     })
+}
+
+fn faces(pairs: &[String]) -> Result<FaceMap, Failure> {
+    let mut map = FaceMap::default();
+    for pair in pairs {
+        let read = pair
+            .split_once('=')
+            .filter(|(old, _)| !old.trim().is_empty())
+            .and_then(|(old, new)| Some((old, Faces::typed(new)?)));
+        let (old, new) = read.ok_or_else(|| {
+            let expected = "expected a face and what takes its place, \"Old=New\"";
+            Failure::bad(format!("--face: {expected}, found {pair:?}"))
+        })?;
+        map.add(old, new);
+    }
+    Ok(map)
 }
 
 fn is_picture(name: &str) -> bool {
@@ -229,12 +250,6 @@ fn report<'a>(file: &'a str, done: &'a Done) -> Report<'a> {
         Done::Text(done) => (Some(done), None),
         Done::Picture(done) => (None, Some(done.changed)),
     };
-    let change = |c: &'a Replaced| Change {
-        line: c.line,
-        column: c.column,
-        from: &c.from,
-        to: &c.to,
-    };
     let left = |l: &'a Left| LeftReport {
         line: l.line,
         column: l.column,
@@ -250,7 +265,7 @@ fn report<'a>(file: &'a str, done: &'a Done) -> Report<'a> {
     };
     Report {
         file,
-        changes: text.iter().flat_map(|t| &t.changes).map(change).collect(),
+        changes: text.map(changes).unwrap_or_default(),
         left: text.iter().flat_map(|t| &t.left).map(left).collect(),
         unreadable: text
             .iter()
@@ -259,6 +274,27 @@ fn report<'a>(file: &'a str, done: &'a Done) -> Report<'a> {
             .collect(),
         pixels,
     }
+}
+
+/// Colours and faces that were changed, in their order.
+fn changes(done: &Recolored) -> Vec<Change<'_>> {
+    let colors = done.changes.iter().map(|c| Change {
+        line: c.line,
+        column: c.column,
+        from: &c.from,
+        to: &c.to,
+    });
+    let faces = done.faces.iter().filter_map(|f| {
+        Some(Change {
+            line: f.line,
+            column: f.column,
+            from: &f.from,
+            to: f.to.as_deref()?,
+        })
+    });
+    let mut all: Vec<Change<'_>> = colors.chain(faces).collect();
+    all.sort_by_key(|change| (change.line, change.column));
+    all
 }
 
 /// What was done and what was left, for people.

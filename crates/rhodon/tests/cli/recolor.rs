@@ -62,6 +62,33 @@ fn one_file_goes_to_standard_output_and_what_was_done_to_standard_error() {
 }
 
 #[test]
+fn faces_change_with_colours_or_alone() {
+    let text =
+        "a { font: 1rem 'Tern Sans', serif; color: #0f5c7a }\nb { font-family: Tern Sans }\n";
+    let folder = Folder::new(&[("a.css", text), ("map.json", MAP)]);
+    let (file, map) = (folder.path("a.css"), folder.path("map.json"));
+    let face = ["--face", "tern sans=Anlow Text"];
+    let run = rhodon(&[&["recolor", &file][..], &face].concat(), "");
+    assert_eq!(run.code, 0, "{}", run.err);
+    assert_eq!(run.out, text.replace("Tern Sans", "Anlow Text"));
+    assert!(
+        run.err.ends_with("a.css: 2 changed, 1 left\n"),
+        "{}",
+        run.err
+    );
+    let all = [&["recolor", "--json", &file, "--map", &map][..], &face].concat();
+    let change = |line: u32, column: u32, from: &str, to: &str| json!({ "line": line, "column": column, "from": from, "to": to });
+    assert_eq!(
+        rhodon(&all, "").lines()[0]["changes"],
+        json!([
+            change(1, 16, "'Tern Sans', serif", "'Anlow Text', serif"),
+            change(1, 43, "#0f5c7a", "#a33a1e"),
+            change(2, 18, "Tern Sans", "Anlow Text"),
+        ])
+    );
+}
+
+#[test]
 fn a_folder_goes_to_a_folder_with_its_pictures_and_a_bad_file_stops_nothing() {
     let svg = "<svg xmlns='http://www.w3.org/2000/svg'><path fill='#0f5c7a'/></svg>";
     let folder = Folder::new(&[
@@ -161,6 +188,11 @@ fn what_is_asked_wrong_is_told() {
     let (a, b) = (folder.path("a.css"), folder.path("b.css"));
     for (arguments, why) in [
         (vec!["recolor", &a], "--map"),
+        (
+            vec!["recolor", &a, "--face", "Tern Sans"],
+            "--face: expected a face and what takes its place, \"Old=New\", found \"Tern Sans\"",
+        ),
+        (vec!["recolor", &a, "--face", "Tern="], "--face: expected"),
         (
             vec!["recolor", &a, "--map", &folder.path("map.json")],
             "/petrol: expected",

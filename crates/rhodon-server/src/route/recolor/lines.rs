@@ -43,7 +43,7 @@ pub struct PossibleView {
 }
 
 /// The most places that are told of a colour.
-const MOST_PLACES: usize = 20;
+pub(super) const MOST_PLACES: usize = 20;
 
 /// Every colour with what becomes of it.
 pub(super) fn lines(done: &Done) -> Vec<MapLineView> {

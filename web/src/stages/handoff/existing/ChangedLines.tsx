@@ -13,6 +13,12 @@ const MOST = 200;
 /** How many characters are shown around a change. */
 const AROUND = 34;
 
+/** A place that changes: of a colour or of a face. */
+type Change = Pick<Recolored["files"][number]["changes"][number], "line" | "column" | "from" | "to"> & {
+  before?: string;
+  after?: string;
+};
+
 /** A line before and behind a place, which is told in bytes. */
 function around(line: string, column: number, from: string): [string, string] {
   const bytes = new TextEncoder().encode(line);
@@ -25,13 +31,16 @@ function around(line: string, column: number, from: string): [string, string] {
 /** What changes in each file: each place with the text around it, as it was and as it is. */
 export function ChangedLines({ before, files }: Props) {
   return files
-    .filter((file) => file.changes.length > 0)
+    .filter((file) => file.changes.length + file.faces.length > 0)
     .map((file) => {
+      const changes: Change[] = [...file.changes, ...file.faces].sort(
+        (a, b) => a.line - b.line || a.column - b.column,
+      );
       const old = before.find((one) => one.name === file.name)?.text.split("\n") ?? [];
       return (
         <section key={file.name} className={classes.file} aria-label={`Changes of ${file.name}`}>
           <h2>
-            {file.name} <small>{file.changes.length} changed</small>
+            {file.name} <small>{changes.length} changed</small>
           </h2>
           {file.unreadable.map((lost) => (
             <p key={`${lost.line} ${lost.text}`} className={classes.lost}>
@@ -41,7 +50,7 @@ export function ChangedLines({ before, files }: Props) {
             </p>
           ))}
           <ol>
-            {file.changes.slice(0, MOST).map((change) => {
+            {changes.slice(0, MOST).map((change) => {
               const [start, end] = around(old[change.line - 1] ?? "", change.column, change.from);
               return (
                 <li key={`${change.line} ${change.column}`}>
@@ -56,17 +65,22 @@ export function ChangedLines({ before, files }: Props) {
               );
             })}
           </ol>
-          {file.changes.length > MOST && <p>and {file.changes.length - MOST} more</p>}
+          {changes.length > MOST && <p>and {changes.length - MOST} more</p>}
         </section>
       );
     });
 }
 
-/** A colour as it is spelt, with its swatch. */
-function Spelt({ text, code }: { text: string; code: string }) {
+/** What is written at a place, with its swatch where it is a colour. */
+function Spelt({ text, code }: { text: string; code: string | undefined }) {
   return (
     <b>
-      <Swatch colors={[code]} /> {text}
+      {code && (
+        <>
+          <Swatch colors={[code]} />{" "}
+        </>
+      )}
+      {text}
     </b>
   );
 }

@@ -12,6 +12,7 @@ import { ChooseFiles } from "../../../ui/ChooseFiles";
 import { counted } from "../../../ui/counted";
 import { ChangedLines } from "./ChangedLines";
 import classes from "./Existing.module.css";
+import { FaceTable } from "./FaceTable";
 import { How } from "./How";
 import { MapTable } from "./MapTable";
 import { Pictures } from "./Pictures";
@@ -25,9 +26,18 @@ export default function ExistingSide() {
   const existing = useExisting(theme.id);
   const alter = (to: Parameters<typeof alterExisting>[1]) => alterExisting(theme.id, to);
   const { told, bring } = useBrought(theme.id);
-  const { files, pictures, map, from, kin, comments, toVariables, at } = existing;
+  const { files, pictures, map, from, kin, comments, toVariables, faces, at } = existing;
   const { colors, waiting } = usePictureColors(pictures);
-  const wanted = { files, pictures: colors, map, from: fromOf(from), kin, comments, toVariables };
+  const wanted = {
+    files,
+    pictures: colors,
+    map,
+    from: fromOf(from),
+    kin,
+    comments,
+    toVariables,
+    faces,
+  };
   const found = useQuery({
     queryKey: ["recolor", numberOf(spec), wanted],
     queryFn: () => recolor(spec, wanted),
@@ -43,12 +53,14 @@ export default function ExistingSide() {
     else saveFile("recolored.zip", (await recoloredArchive(spec, wanted)) as Blob);
   };
   const { error } = found;
+  const refusal = problemOf(error ?? "").problems?.[0];
   // What was refused leaves the last good answer in sight.
   const good = useRef(found.data);
   if (found.data) good.current = found.data;
   const data = files.length + colors.length > 0 ? good.current : undefined;
-  const places = data?.lines.reduce((sum, line) => sum + line.count, 0) ?? 0;
-  const changed = data?.files.reduce((sum, file) => sum + file.changes.length, 0) ?? 0;
+  const everything = [...(data?.lines ?? []), ...(data?.faces ?? [])];
+  const places = everything.reduce((sum, line) => sum + line.count, 0);
+  const changed = data?.files.reduce((sum, file) => sum + file.changes.length + file.faces.length, 0) ?? 0;
   return (
     <section className={classes.side} aria-label="Existing files">
       <div className={classes.bar}>
@@ -63,7 +75,7 @@ export default function ExistingSide() {
             <button
               type="button"
               className={classes.quiet}
-              onClick={() => alter({ files: [], pictures: [], map: {} })}
+              onClick={() => alter({ files: [], pictures: [], map: {}, faces: {} })}
             >
               empty
             </button>
@@ -78,7 +90,8 @@ export default function ExistingSide() {
           </>
         ) : (
           <span>
-            {told ?? "style sheets, markup, JSON, resources, code and pictures: only their colours change"}
+            {told ??
+              "style sheets, markup, JSON, resources, code and pictures: only their colours and faces change"}
           </span>
         )}
       </div>
@@ -95,12 +108,23 @@ export default function ExistingSide() {
             lines={data.lines}
             at={at}
             map={map}
-            refusal={problemOf(error ?? "").problems?.[0]}
+            refusal={refusal}
             onChange={(hex, to) => {
               const { [hex]: _, ...others } = map;
               alter({ map: to === undefined ? others : { ...others, [hex]: to } });
             }}
           />
+          {data.faces.length > 0 && (
+            <FaceTable
+              lines={data.faces}
+              chosen={faces}
+              refusal={refusal}
+              onChange={(face, to) => {
+                const { [face]: _, ...others } = faces;
+                alter({ faces: to === undefined ? others : { ...others, [face]: to } });
+              }}
+            />
+          )}
           {data.skipped.map((one) => (
             <p key={one.file} className={classes.refusal}>
               {one.file}: {one.why}

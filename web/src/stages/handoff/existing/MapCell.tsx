@@ -1,7 +1,6 @@
-import { useEffect, useState } from "react";
 import type { MapLine } from "../../../api/exist";
-import { referring } from "../../../api/writtenValue";
 import { Swatch } from "../../../ui/Swatch";
+import { BecomesField } from "./BecomesField";
 import classes from "./Existing.module.css";
 
 interface Props {
@@ -14,27 +13,16 @@ interface Props {
 
 /** What a colour becomes: typed, a token's path, left, or given back. */
 export function MapCell({ line, chosen, list, error, onChange }: Props) {
-  const shown = chosen?.replace(/^\{|\}$/g, "") ?? "";
-  const [text, setText] = useState(shown);
-  useEffect(() => setText(shown), [shown]);
-  const save = () => {
-    const typed = text.trim();
-    if (typed === shown) return;
-    onChange(typed === "" ? undefined : referring(typed));
-  };
   return (
     <span className={classes.cell}>
       {line.new.length > 0 ? <Swatch colors={line.new} large /> : <span className={classes.stays} />}
-      <input
-        aria-label={`What ${line.hex} becomes`}
-        aria-invalid={error ? true : undefined}
+      <BecomesField
+        old={line.hex}
+        chosen={chosen}
         placeholder={line.new.length > 0 ? line.new.join(", ") : "colour or token"}
         list={list}
-        value={text}
-        spellCheck={false}
-        onChange={(e) => setText(e.currentTarget.value)}
-        onBlur={save}
-        onKeyDown={(e) => e.key === "Enter" && save()}
+        error={error}
+        onChange={onChange}
       />
       <button
         type="button"

@@ -1,0 +1,132 @@
+//! How the first face of a list is written.
+
+use std::ops::Range;
+
+use cssparser::{Parser, ParserInput, Token};
+
+/// Words that stand for faces of the system, or take them from elsewhere (CSS Fonts 4, 2.1.2; CSS Cascade 5, 7.3).
+const NO_FACE: [&str; 20] = [
+    "serif",
+    "sans-serif",
+    "monospace",
+    "cursive",
+    "fantasy",
+    "system-ui",
+    "ui-serif",
+    "ui-sans-serif",
+    "ui-monospace",
+    "ui-rounded",
+    "math",
+    "emoji",
+    "fangsong",
+    "inherit",
+    "initial",
+    "unset",
+    "revert",
+    "revert-layer",
+    "none",
+    "auto",
+];
+
+/// What a list stands in.
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq)]
+pub(super) struct Within {
+    /// The quote around it.
+    pub(super) quote: Option<char>,
+    /// Whether the text in that quote has escapes of its own, as in scripts and JSON.
+    pub(super) has_escapes: bool,
+}
+
+/// A face as it is written.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub(super) struct Written {
+    /// Where it stands, with its quotes.
+    pub(super) range: Range<usize>,
+    /// The quote around it.
+    quote: Option<char>,
+    /// What the whole list stands in.
+    within: Within,
+    /// Whether it is of several words without a quote around them.
+    is_bare_phrase: bool,
+}
+
+impl Written {
+    /// The first face of a list, and its name; none where the list begins with something else.
+    pub(super) fn first_of(list: &str, within: Within) -> Option<(Self, String)> {
+        let mut input = ParserInput::new(list);
+        let mut parser = Parser::new(&mut input);
+        let start = parser.position().byte_index();
+        let (mut words, mut quote): (Vec<String>, _) = (Vec::new(), None);
+        let mut end = start;
+        loop {
+            match parser.next() {
+                Ok(Token::Ident(word)) if quote.is_none() => words.push(word.to_string()),
+                Ok(Token::QuotedString(name)) if words.is_empty() => {
+                    words.push(name.to_string());
+                    quote = list.chars().next();
+                }
+                Ok(Token::Comma) | Err(_) => break,
+                Ok(_) => return None,
+            }
+            end = parser.position().byte_index();
+        }
+        let is_bare_phrase = quote.is_none() && words.len() > 1;
+        let name = words.join(" ");
+        let is_face = !name.trim().is_empty()
+            && !NO_FACE.iter().any(|word| name.eq_ignore_ascii_case(word))
+            && !name.starts_with('-');
+        let written = Self {
+            range: start..end,
+            quote,
+            within,
+            is_bare_phrase,
+        };
+        is_face.then_some((written, name))
+    }
+
+    pub(super) fn moved(mut self, by: usize) -> Self {
+        self.range = self.range.start + by..self.range.end + by;
+        self
+    }
+
+    /// A name as this one is written: in the same quotes, or bare where it can stand so.
+    pub(super) fn spelt(&self, name: &str) -> String {
+        let words: Vec<&str> = name.split(' ').collect();
+        let is_plain = words.iter().all(|word| is_identifier(word));
+        let is_generic = NO_FACE.contains(&name);
+        let may_be_bare = words.len() == 1 || self.is_bare_phrase;
+        if is_plain && (is_generic || self.quote.is_none() && may_be_bare) {
+            return name.to_owned();
+        }
+        let quote = self.quote.unwrap_or(match self.within.quote {
+            Some('"') => '\'',
+            _ => '"',
+        });
+        quoted(name, quote, self.within)
+    }
+}
+
+/// A word that CSS reads as one identifier (CSS Syntax 3, 4.3.11), in letters that need no escape.
+fn is_identifier(word: &str) -> bool {
+    let rest = word.trim_start_matches('-');
+    rest.starts_with(|c: char| c.is_ascii_alphabetic() || c == '_')
+        && word
+            .chars()
+            .all(|c| c.is_ascii_alphanumeric() || matches!(c, '-' | '_'))
+}
+
+/// A name in quotes; what ends them, or the text around them, is escaped by its number.
+fn quoted(name: &str, quote: char, within: Within) -> String {
+    let sign = if within.has_escapes { "\\\\" } else { "\\" };
+    let mut out = String::from(quote);
+    for c in name.chars() {
+        let ends = c == quote || Some(c) == within.quote || matches!(c, '\\' | '<' | '\n');
+        match ends {
+            // One space belongs to the escape.
+            true => out += &format!("{sign}{:x} ", u32::from(c)),
+            false => out.push(c),
+        }
+    }
+    out.push(quote);
+    out
+}

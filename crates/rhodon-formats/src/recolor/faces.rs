@@ -1,0 +1,85 @@
+//! Which faces become which.
+
+use std::collections::HashMap;
+use std::ops::Range;
+
+use crate::face_use::{faces_in, typed};
+
+/// Faces by the first of the lists in which they stand, in small letters.
+#[derive(Clone, Debug, Default)]
+pub struct FaceMap {
+    by_face: HashMap<String, Faces>,
+}
+
+/// What a list of faces becomes.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct Faces {
+    /// Other families. One takes the place of the first and leaves those behind it; several take the place of all.
+    pub families: Vec<String>,
+    /// The custom property that style sheets refer to instead.
+    pub variable: Option<String>,
+}
+
+/// A list of faces in a file.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct Faced {
+    /// Line, from 1.
+    pub line: usize,
+    /// Column in bytes, from 1.
+    pub column: usize,
+    /// The face that it is known by, its first.
+    pub face: String,
+    /// How it was written.
+    pub from: String,
+    /// How it is written now, where it is changed.
+    pub to: Option<String>,
+}
+
+/// What is put in the place of a list.
+pub(super) struct Replacement {
+    pub(super) range: Range<usize>,
+    pub(super) face: String,
+    pub(super) to: Option<String>,
+}
+
+impl Faces {
+    /// A list as somebody types it; none where no face stands in it.
+    pub fn typed(list: &str) -> Option<Self> {
+        let families = typed(list)?;
+        Some(Self {
+            families,
+            variable: None,
+        })
+    }
+}
+
+impl FaceMap {
+    /// Adds a face; what it became before gives way.
+    pub fn add(&mut self, face: &str, new: Faces) {
+        self.by_face.insert(key(face), new);
+    }
+
+    /// Lists of faces in a file, with what takes their place.
+    pub(super) fn in_file(&self, name: &str, text: &str) -> Vec<Replacement> {
+        let lists = faces_in(name, text).into_iter();
+        lists
+            .map(|found| {
+                let new = self.by_face.get(&key(&found.face));
+                let to = new.map(|new| match &new.variable {
+                    Some(variable) if found.takes_variables => format!("var({variable})"),
+                    _ => found.with(text, &new.families),
+                });
+                Replacement {
+                    range: found.range,
+                    face: found.face,
+                    to,
+                }
+            })
+            .collect()
+    }
+}
+
+fn key(face: &str) -> String {
+    let words: Vec<&str> = face.split_whitespace().collect();
+    words.join(" ").to_lowercase()
+}

@@ -1,0 +1,79 @@
+import { useId } from "react";
+import type { FaceLine } from "../../../api/exist";
+import { useEditorState } from "../../../editor/EditorProvider";
+import { tokensOf } from "../../../editor/selectors";
+import { BecomesField } from "./BecomesField";
+import classes from "./Existing.module.css";
+
+interface Props {
+  lines: FaceLine[];
+  /** What somebody chose, by face. */
+  chosen: Record<string, string | null>;
+  refusal: { pointer: string; message: string } | undefined;
+  /** Another face for one of the files; undefined gives the choice back. */
+  onChange: (face: string, to: string | undefined) => void;
+}
+
+/** A face in a JSON Pointer (RFC 6901, 3). */
+const pointerOf = (face: string) => `/faces/${face.replaceAll("~", "~0").replaceAll("/", "~1")}`;
+
+/** Every face that a list of the files begins with, and what takes its place. */
+export function FaceTable({ lines, chosen, refusal, onChange }: Props) {
+  const tokens = useEditorState(tokensOf) ?? [];
+  const list = useId();
+  const errorOf = (face: string) => (refusal?.pointer === pointerOf(face) ? refusal.message : undefined);
+  return (
+    <div className={classes.frame}>
+      <datalist id={list}>
+        {tokens
+          .filter((token) => token.kind === "fontFamily")
+          .map((token) => (
+            <option key={token.path} value={token.path}>
+              {token.light.value}
+            </option>
+          ))}
+      </datalist>
+      <table className={classes.map}>
+        <thead>
+          <tr>
+            <th scope="col">face in the files</th>
+            <th scope="col">becomes</th>
+            <th scope="col">places</th>
+            <th scope="col">written</th>
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((line) => (
+            <tr key={line.face}>
+              <td style={{ fontFamily: JSON.stringify(line.face) }}>{line.face}</td>
+              <td>
+                <span className={classes.cell}>
+                  <BecomesField
+                    old={line.face}
+                    chosen={chosen[line.face]}
+                    placeholder="face or token"
+                    title="One face stands before the same fallbacks; a list takes the place of the whole list"
+                    list={list}
+                    error={errorOf(line.face)}
+                    onChange={(to) => onChange(line.face, to)}
+                  />
+                  {errorOf(line.face) && (
+                    <small role="alert" className={classes.refusal}>
+                      {errorOf(line.face)}
+                    </small>
+                  )}
+                </span>
+              </td>
+              <td title={line.places.join("\n")}>
+                {line.count} × <small>{line.places[0]}</small>
+              </td>
+              <td>
+                <small>{line.new.length > 0 ? line.new.join(" · ") : "stays"}</small>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

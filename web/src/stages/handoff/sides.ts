@@ -18,7 +18,8 @@ export const SIDES = [
   {
     id: "existing",
     name: "existing",
-    words: "recolor replace find and replace colors swap migrate old files pictures logo map kin doubtful font family face typeface",
+    words:
+      "recolor replace find and replace colors swap migrate old files pictures logo map kin doubtful font family face typeface",
     load: lazy(() => import("./existing/ExistingSide")),
   },
   {

@@ -1,6 +1,7 @@
 import { useElementSize } from "@mantine/hooks";
 import { memo, useMemo } from "react";
 import type { Scale } from "../../api/client";
+import { usePart } from "../../lineage/useLineage";
 import { landing } from "../../ui/arrive";
 import { useSame } from "../../ui/useSame";
 import { Flags } from "./Flags";
@@ -23,6 +24,7 @@ interface Props {
 function PlainScaleLine({ scale, intents, roles, open, onOpen }: Props) {
   const { ref, width } = useElementSize();
   const chosen = useIsChosen(scale.slug);
+  const omitted = usePart((d) => d.scales?.[scale.slug]?.omit);
   const openThis = () => onOpen(scale.slug);
   const bind = useStepDrag(scale, openThis);
   const laid = useMemo((): [Flag[], Flag[]] => {
@@ -72,6 +74,7 @@ function PlainScaleLine({ scale, intents, roles, open, onOpen }: Props) {
               scale={scale}
               step={step}
               open={open}
+              omitted={omitted?.includes(step.label) ?? false}
               lightRoles={roles[step.path]?.light.length ?? 0}
               darkRoles={roles[step.path]?.dark.length ?? 0}
               handlers={bind(step)}

@@ -15,7 +15,7 @@ use super::import::InputFile;
 use super::key_name::{BESIDE, readable, shared_words};
 use crate::inventory::{Inventory, NamedSteps, Used};
 use crate::named_steps::GREY;
-use crate::type_use::TypeInUse;
+use crate::type_use::{TypeInUse, is_called};
 
 /// The most scales that are taken, and the most colours in all that are taken because they are used.
 const MOST: (usize, usize) = (16, 8);
@@ -91,8 +91,8 @@ fn is_said(used: &Used, said: &TypeInUse) -> bool {
     let mut roles = said.roles.iter();
     roles.any(|found| {
         let is_it = found.codes.contains(&Some(used.code())) && used.color.alpha() >= 1.0;
-        let is_alone =
-            used.places.len() == 1 && used.names.iter().all(|name| found.by.contains(name));
+        let is_its = |name: &String| found.by.contains(name) || is_called(found.role, name);
+        let is_alone = used.places.len() == 1 && used.names.iter().all(is_its);
         is_it && (is_of_pages(found.role) || is_alone)
     })
 }

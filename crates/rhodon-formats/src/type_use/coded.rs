@@ -1,4 +1,4 @@
-//! Colours of configurations, app code and resources as if they were variables, by the keys that lead to them and the
+//! Colours of configurations, app code, resources and maps of style sheets as if they were variables, by the keys that lead to them and the
 //! mode that keys or files tell: `dark.palette.text.primary`, `values-night/colors.xml`.
 
 use rhodon_theme::Mode;
@@ -24,6 +24,7 @@ pub(super) fn read(file: &str, found: &[ColorUse], is_of_all: bool, sheet: &mut 
         let (mut mode, mut is_held) = (of_file, is_of_all || of_file.is_some());
         let mut rest = Vec::new();
         for part in path.split('.') {
+            let part = part.trim_start_matches(['$', '@']);
             match mode_of(part) {
                 Some(told) => (mode, is_held) = (Some(told), true),
                 None if HOLDERS.contains(&part) => is_held = true,

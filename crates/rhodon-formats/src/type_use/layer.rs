@@ -26,6 +26,9 @@ const BESIDE: [&str; 9] = [
 /// What of a screen a question about the mode may go along with; other conditions say nothing of the rest.
 const OTHER: [&str; 5] = ["width", "height", "print", "contrast", "not"];
 
+/// The most selectors that a nested rule has.
+const MOST_NESTED: usize = 32;
+
 impl Around {
     /// Under an at-rule; none where it says nothing of how things usually are.
     pub(super) fn at_rule(&self, rule: &str, for_all: &[&str]) -> Option<Self> {
@@ -46,7 +49,9 @@ impl Around {
 
     /// Under selectors; none where they are about a part that is dark or light, and no mode.
     pub(super) fn rule(&self, selectors: &[String]) -> Option<Self> {
-        let parted: Vec<(Option<Mode>, String)> = selectors.iter().map(|one| parted(one)).collect();
+        let whole = selectors.iter().flat_map(|one| self.nested(one));
+        let parted: Vec<(Option<Mode>, String)> =
+            whole.take(MOST_NESTED).map(|one| parted(&one)).collect();
         let usual = |(mode, _): &&(Option<Mode>, String)| mode.is_none();
         let mut plain: Vec<String> = Vec::new();
         plain.extend(parted.iter().filter(usual).map(|(_, rest)| rest.clone()));
@@ -64,6 +69,17 @@ impl Around {
             mode: self.mode,
             selectors: plain,
         })
+    }
+}
+
+impl Around {
+    /// A selector with those around it in the place of `&` (CSS Nesting 1, 3.1); without one it says enough alone.
+    fn nested(&self, selector: &str) -> Vec<String> {
+        if !selector.contains('&') || self.selectors.is_empty() {
+            return vec![selector.to_owned()];
+        }
+        let outer = self.selectors.iter().take(MOST_NESTED);
+        outer.map(|outer| selector.replace('&', outer)).collect()
     }
 }
 
@@ -169,6 +185,26 @@ mod tests {
         ] {
             assert_eq!(parted(selector), (mode, rest.to_owned()), "{selector}");
         }
+    }
+
+    #[test]
+    fn a_mode_is_told_by_what_is_nested() {
+        let within = |outer: &[&str]| Around {
+            selectors: outer.iter().map(|one| (*one).to_owned()).collect(),
+            mode: None,
+        };
+        let rule = |outer: &[&str], inner: &str| within(outer).rule(&[inner.to_owned()]);
+        let dark = |selectors: &[&str]| Around {
+            mode: Some(Mode::Dark),
+            ..within(selectors)
+        };
+        assert_eq!(
+            rule(&[":root"], "&[data-theme=dark]"),
+            Some(dark(&[":root"]))
+        );
+        assert_eq!(rule(&["body", "a"], ".dark &"), Some(dark(&["body", "a"])));
+        assert_eq!(rule(&[".btn"], "&-dark"), None);
+        assert_eq!(rule(&[".site"], "h1"), Some(within(&["h1"])));
     }
 
     #[test]

@@ -21,6 +21,7 @@ pub(crate) use self::font::parts as font_parts;
 pub use self::instead::Instead;
 use self::roles::Project;
 pub use self::roles::RoleUse;
+pub(crate) use self::roles::is_called;
 use self::sheet::Sheet;
 use crate::color_use::finder_for;
 use crate::inventory::text_of;
@@ -150,7 +151,13 @@ pub fn type_in_use(files: &[InputFile]) -> TypeInUse {
             continue;
         };
         match (finder.id, text_of(file)) {
-            ("style", Ok(text)) => sheet.read(text),
+            ("style", Ok(text)) => {
+                sheet.read(text);
+                // Maps of a preprocessor hold colours under keys.
+                let mut found = finder.find(text);
+                found.retain(|one| one.name.as_ref().is_some_and(|name| name.contains('.')));
+                coded::read(&file.name, &found, false, &mut sheet);
+            }
             ("markup", Ok(text)) => markup::read(text, &mut sheet),
             ("script" | "json", Ok(text)) => {
                 keyed::read(text, &mut sheet);

@@ -306,6 +306,13 @@ impl Said {
     }
 }
 
+/// Whether a variable or a key is called as what holds a role.
+pub(crate) fn is_called(role: Role, name: &str) -> bool {
+    let key = plain_name(name.rsplit('.').next().unwrap_or(name));
+    let mut said = SAID.iter().filter(|said| said.role == role);
+    said.any(|said| said.names.contains(&key.as_str()))
+}
+
 /// The words of a variable's name that say what it holds.
 fn plain_name(variable: &str) -> String {
     let mut words = words(variable);

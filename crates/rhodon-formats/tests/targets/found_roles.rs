@@ -102,6 +102,8 @@ fn both_modes_of_a_project_are_taken() {
             ":root {{ {light} }} @media screen and (prefers-color-scheme: dark) {{ :root:not([data-mode='light']) {{ {dark} }} }}"
         ),
         format!("@theme {{ {light} }} .dark {{ {dark} }}"),
+        format!(":root {{ {light}; &[data-theme=dark] {{ {dark} }} }}"),
+        format!("html {{ {light}; .dark & {{ {dark} }} }} .btn {{ &-dark {{ --text: #0f766e }} }}"),
         format!("[data-theme=light] {{ {light} }} html[data-theme=dark] {{ {dark} }}"),
         format!(
             ":root {{ {light} }} @layer a {{ .theme-dark, .night {{ {dark} }} }} .card {{ --bg: #eee; --text: #777 }}"
@@ -178,6 +180,27 @@ fn greys_that_nobody_says_have_the_hue_of_those_that_are_said() {
 }
 
 /// Configurations, code and resources tell a mode by keys and names of files.
+#[test]
+fn both_modes_of_maps_are_taken() {
+    let maps = "$sea: #0f5c7a; $themes: (light: (surface: #ffffff), dark: (surface: #162026));
+        $light-theme: (background: #fbfcfd, text: #1a2b33, link: #0b6a94);
+        $dark-theme: (background: #0e1519, text: #e8eef1, link: #7cc4e4);
+        .button { background: $sea }";
+    let import = read(&[InputFile::text("a.scss", maps)]);
+    let spec = import.spec.unwrap().to_json();
+    let brand: Vec<_> = spec["brand"].as_array().unwrap().iter().collect();
+    assert_eq!((brand.len(), &brand[0]["color"]), (1, &json!("#0f5c7a")));
+    assert_eq!(
+        spec["roles"],
+        json!({
+            "surface.base": { "light": "#fbfcfd", "dark": "#0e1519" },
+            "surface.raised": { "dark": "#162026" },
+            "text.main": { "light": "#1a2b33", "dark": "#e8eef1" },
+            "link.rest": { "light": "#0b6a94", "dark": "#7cc4e4" },
+        })
+    );
+}
+
 #[test]
 fn both_modes_of_configurations_and_resources_are_taken() {
     let config = r#"const light = { palette: { primary: { main: '#0f766e' }, background: { default: '#fdfcf9', paper: '#ffffff' }, text: { primary: '#1c1917' } } };

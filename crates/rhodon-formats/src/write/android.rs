@@ -39,6 +39,8 @@ pub(crate) static TARGET: Target = Target {
         "values/colors.xml",
         "values-night/colors.xml",
         "values/themes.xml",
+        "values-v23/themes.xml",
+        "values-v27/themes.xml",
         "values-v29/themes.xml",
     ],
     keys: &[
@@ -62,8 +64,11 @@ pub(crate) static TARGET: Target = Target {
     write,
 };
 
+/// The platform's attribute for what went wrong, of version 26 and later.
+const ERROR: &str = "android:colorError";
+
 /// Attributes of the platform and the roles behind them.
-const ATTRIBUTES: [(&str, &str); 13] = [
+const ATTRIBUTES: [(&str, &str); 12] = [
     (
         "android:colorPrimary",
         Intent::Primary.role(IntentPart::Fill).path(),
@@ -78,10 +83,7 @@ const ATTRIBUTES: [(&str, &str); 13] = [
     ),
     ("android:colorBackground", Role::SURFACE_BASE.path()),
     ("android:windowBackground", Role::SURFACE_BASE.path()),
-    (
-        "android:colorError",
-        Intent::Danger.role(IntentPart::Fill).path(),
-    ),
+    (ERROR, Intent::Danger.role(IntentPart::Fill).path()),
     ("android:textColorPrimary", Role::TEXT_MAIN.path()),
     ("android:textColorSecondary", Role::TEXT_MUTED.path()),
     ("android:textColorLink", Role::LINK_REST.path()),
@@ -91,7 +93,34 @@ const ATTRIBUTES: [(&str, &str); 13] = [
         "android:colorControlActivated",
         Intent::Primary.role(IntentPart::Edge).path(),
     ),
-    ("android:statusBarColor", Role::BAR_FILL.path()),
+];
+
+/// A bar of the system.
+struct Bar {
+    color: &'static str,
+    fill: Role,
+    /// The attribute by which its icons are dark, and since when there is one.
+    light: &'static str,
+    light_since: Since,
+    /// The resource that tells whether they have to be.
+    is_light: &'static str,
+}
+
+const BARS: [Bar; 2] = [
+    Bar {
+        color: "android:statusBarColor",
+        fill: Role::BAR_FILL,
+        light: "android:windowLightStatusBar",
+        light_since: Since::V23,
+        is_light: "bar_is_light",
+    },
+    Bar {
+        color: "android:navigationBarColor",
+        fill: Role::SURFACE_BASE,
+        light: "android:windowLightNavigationBar",
+        light_since: Since::V27,
+        is_light: "surface_is_light",
+    },
 ];
 
 /// Attributes of the platform that the usual support library has under the same names.
@@ -134,6 +163,8 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             elements.extend(measures(job, &names));
             elements
         }),
+        file(job, "values-v23/themes.xml", vec![style(job, Since::V23)]),
+        file(job, "values-v27/themes.xml", vec![style(job, Since::V27)]),
         file(job, "values-v29/themes.xml", vec![style(job, Since::V29)]),
     ];
     let mut warnings = losses::mapped(job.tokens());
@@ -190,28 +221,33 @@ fn argb(color: &ColorValue) -> String {
 
 /// Whether the icons on the system's bars have to be dark.
 fn with_bools(job: &Job<'_>, mut elements: Vec<Element>, mode: Mode) -> Vec<Element> {
-    for (name, fill) in [
-        ("bar_is_light", Role::BAR_FILL.path()),
-        ("surface_is_light", Role::SURFACE_BASE.path()),
-    ] {
-        let light = job.role(fill, mode).code.lightness() > 50.0;
-        elements.push(
-            Element::new("bool")
-                .with("name", name)
-                .text(light.to_string()),
-        );
-    }
+    elements.extend(BARS.map(|bar| {
+        Element::new("bool")
+            .with("name", bar.is_light)
+            .text(is_light(job, bar.fill, mode).to_string())
+    }));
     elements
 }
 
+fn is_light(job: &Job<'_>, fill: Role, mode: Mode) -> bool {
+    job.role(fill.path(), mode).code.lightness() > 50.0
+}
+
 /// From which version of the platform a style is taken.
-#[derive(Clone, Copy, PartialEq)]
+#[derive(Clone, Copy, PartialEq, PartialOrd)]
 enum Since {
-    /// The first that has such attributes at all.
+    /// The first that has such attributes at all. The icons on both of its bars are white.
     First,
-    /// The one that knows parents that follow the system's mode, and light bars of both kinds.
+    /// The one whose upper bar can be light.
+    V23,
+    /// The one whose lower bar can be light too.
+    V27,
+    /// The one that knows parents that follow the system's mode.
     V29,
 }
+
+/// What a bar has whose icons stay white on a theme that would paint it light.
+const UNDER_WHITE: &str = "@android:color/black";
 
 /// The parent that follows the system's mode, and the one that older versions have instead.
 const DAY_NIGHT: &str = "android:Theme.DeviceDefault.DayNight";
@@ -219,7 +255,7 @@ const BEFORE_DAY_NIGHT: &str = "android:Theme.Material.Light";
 
 fn style(job: &Job<'_>, since: Since) -> Element {
     let parent = match (job.settings.get(&PARENT), since) {
-        (DAY_NIGHT, Since::First) => BEFORE_DAY_NIGHT,
+        (DAY_NIGHT, since) if since < Since::V29 => BEFORE_DAY_NIGHT,
         (parent, _) => parent,
     };
     // The usual support library has attributes of its own, without the platform's prefix.
@@ -232,23 +268,25 @@ fn style(job: &Job<'_>, since: Since) -> Element {
         Element::new("item").with("name", key.to_owned()).text(text)
     };
     let reference = |path: &str| format!("@color/{}", name::snake(path));
+    let is_known = |key: &str| !of_platform || key != ERROR || since >= Since::V27;
     let mut items: Vec<Element> = ATTRIBUTES
         .iter()
+        .filter(|(key, _)| is_known(key))
         .map(|(key, path)| item(key, reference(path)))
         .collect();
     if !of_platform {
         items.extend(SUPPORT_ONLY.map(|(key, role)| item(key, reference(role.path()))));
     }
-    items.push(item(
-        "android:navigationBarColor",
-        reference(Role::SURFACE_BASE.path()),
-    ));
-    if since == Since::V29 {
-        for (key, value) in [
-            ("android:windowLightStatusBar", "@bool/bar_is_light"),
-            ("android:windowLightNavigationBar", "@bool/surface_is_light"),
-        ] {
-            items.push(item(key, value.to_owned()));
+    for bar in BARS {
+        let is_light = |mode| is_light(job, bar.fill, mode);
+        let can_be_light = since >= bar.light_since;
+        let fill = match can_be_light || !Mode::BOTH.into_iter().any(is_light) {
+            true => reference(bar.fill.path()),
+            false => UNDER_WHITE.to_owned(),
+        };
+        items.push(item(bar.color, fill));
+        if can_be_light {
+            items.push(item(bar.light, format!("@bool/{}", bar.is_light)));
         }
     }
     Element::new("style")

@@ -20,8 +20,14 @@ pub(crate) static TARGET: Target = Target {
     group: Group::Apps,
     options: &[MAIN],
     files: &["theme_colors.dart"],
-    keys: &["Color(0xFF", "ColorScheme", "Brightness", "dart"],
-    usage: "Put theme_colors.dart under lib/ and give lightScheme and darkScheme to the theme and dark theme of the application.",
+    keys: &[
+        "Color(0xFF",
+        "ColorScheme",
+        "Brightness",
+        "TextTheme",
+        "dart",
+    ],
+    usage: "Put theme_colors.dart under lib/, give lightScheme and darkScheme to the theme and dark theme of the application, and themeText to both as their text theme.",
     usage_of: None,
     token_name: Some(|_, t| Some(format!("{}.{}", code::home(t), name::camel(&t.path)))),
     carries_kept: false,
@@ -110,6 +116,7 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
     let of_more = |raised| Mode::BOTH.map(|mode| scheme(raised, mode, "More"));
     schemes.extend(raised.iter().flat_map(of_more));
     body.push_str(&schemes.join("\n"));
+    body.push_str(&text_theme(job));
     let mut warnings = losses::mapped(job.tokens());
     let between = |t: &&rhodon_theme::Token| matches!(t.cell(Mode::Light).value, Value::FontWeight(n) if hundred(n) != n);
     warnings.extend(losses::of(
@@ -120,6 +127,25 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         files: vec![job.file("theme_colors.dart", Comment::BLOCK, &body)],
         warnings,
     })
+}
+
+fn text_theme(job: &Job<'_>) -> String {
+    let value = |path: &str| job.token(path).map(|t| &t.cell(Mode::Light).value);
+    let size = |name: &str| decimal(value(name).and_then(super::length::px).unwrap_or_default());
+    let weight = |path: &str| match value(path) {
+        Some(Value::FontWeight(n)) => Dart.weight(*n),
+        _ => Dart.weight(400),
+    };
+    let (regular, bold) = (weight("type.weight.regular"), weight("type.weight.bold"));
+    let lines = role_map::TYPE.map(|(key, name, is_bold)| {
+        let size = size(&format!("type.size.{name}"));
+        let weight = if is_bold { &bold } else { &regular };
+        format!("  {key}: TextStyle(fontSize: {size}, fontWeight: {weight}),\n")
+    });
+    format!(
+        "\nconst TextTheme themeText = TextTheme(\n{});\n",
+        lines.concat()
+    )
 }
 
 fn scheme(job: &Job<'_>, mode: Mode, level: &str) -> String {

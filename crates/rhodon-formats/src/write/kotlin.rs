@@ -145,6 +145,15 @@ fn scheme(job: &Job<'_>, mode: Mode, level: &str) -> String {
     format!("val {title}{level}Scheme = {function}(\n{lines})\n\n")
 }
 
+/// Corners of the toolkit with the radius that each has.
+const SHAPES: [(&str, &str); 5] = [
+    ("extraSmall", "small"),
+    ("small", "small"),
+    ("medium", "medium"),
+    ("large", "large"),
+    ("extraLarge", "large"),
+];
+
 fn shapes_and_type(job: &Job<'_>) -> String {
     let px = |path: &str| {
         let value = job.token(path).map(|t| &t.cell(Mode::Light).value);
@@ -155,21 +164,16 @@ fn shapes_and_type(job: &Job<'_>) -> String {
         _ => 400,
     };
     let mut out = String::from("val ThemeShapes = Shapes(\n");
-    for size in ["small", "medium", "large"] {
+    for (key, size) in SHAPES {
         out.push_str(&format!(
-            "    {size} = RoundedCornerShape({}.dp),\n",
+            "    {key} = RoundedCornerShape({}.dp),\n",
             px(&format!("shape.radius.{size}"))
         ));
     }
     out.push_str(")\n\nval ThemeTypography = Typography(\n");
     let (regular, bold) = (weight("type.weight.regular"), weight("type.weight.bold"));
-    for (key, size, weight) in [
-        ("displayLarge", "display", bold),
-        ("titleLarge", "title", bold),
-        ("bodyLarge", "lead", regular),
-        ("bodyMedium", "body", regular),
-        ("labelMedium", "small", regular),
-    ] {
+    for (key, size, is_bold) in role_map::TYPE {
+        let weight = if is_bold { bold } else { regular };
         let size = px(&format!("type.size.{size}"));
         out.push_str(&format!(
             "    {key} = TextStyle(fontSize = {size}.sp, fontWeight = FontWeight({weight})),\n"

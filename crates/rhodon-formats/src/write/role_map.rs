@@ -1,4 +1,4 @@
-//! Which roles stand behind the keys that component frameworks share, by their usual names.
+//! Which roles and sizes stand behind the keys that component frameworks share, by their usual names.
 
 use rhodon_theme::{ColorValue, Intent, IntentPart, Mode, Role};
 
@@ -27,6 +27,27 @@ const fn same(key: &'static str) -> SchemeKey {
         dart: Some(key),
     }
 }
+
+/// Styles of text of the app toolkits that share such keys, with the size that each has and whether it is bold:
+/// all of them, so that none of the toolkits' own stands between two of the theme's. Plain text is one of the first
+/// two of `body`, by the toolkit.
+pub(crate) const TYPE: [(&str, &str, bool); 15] = [
+    ("displayLarge", "display", true),
+    ("displayMedium", "display", true),
+    ("displaySmall", "display", true),
+    ("headlineLarge", "title", true),
+    ("headlineMedium", "title", true),
+    ("headlineSmall", "title", true),
+    ("titleLarge", "title", true),
+    ("titleMedium", "lead", true),
+    ("titleSmall", "body", true),
+    ("bodyLarge", "body", false),
+    ("bodyMedium", "body", false),
+    ("bodySmall", "small", false),
+    ("labelLarge", "body", true),
+    ("labelMedium", "small", false),
+    ("labelSmall", "fine", false),
+];
 
 /// What stands behind a key: a role of this mode, or of the other one.
 enum Behind {

@@ -31,7 +31,7 @@ pub(crate) static TARGET: Target = Target {
         "button",
         "site-title",
     ],
-    usage: "Paste site-theme.css into the site's own styles, or load it last. It stands alone: every token is in it as a custom property.",
+    usage: "Paste site-theme.css into the site's own styles, an @import in it at their top, or load it last. It stands alone: every token is in it as a custom property.",
     usage_of: None,
     token_name: Some(|s, t| Some(name::css_reference(s.get(&TargetOption::PREFIX), &t.path))),
     carries_kept: false,

@@ -8,7 +8,7 @@ use serde_json::{Value, json};
 use super::support::{Made, camel, demo, theme};
 
 /// `#AARRGGBB` or `0xAARRGGBB` as `#rrggbb[aa]`.
-fn plain(argb: &str) -> String {
+pub(super) fn plain(argb: &str) -> String {
     let digits = argb
         .trim_start_matches('#')
         .trim_start_matches("0x")
@@ -19,128 +19,6 @@ fn plain(argb: &str) -> String {
     } else {
         format!("#{code}{alpha}")
     }
-}
-
-fn snake(path: &str) -> String {
-    path.replace(['.', '-'], "_")
-}
-
-/// Colours of a resource file by name.
-fn colors(xml: &str) -> HashMap<String, String> {
-    let document = roxmltree::Document::parse(xml).unwrap();
-    let colors = document.descendants().filter(|n| n.has_tag_name("color"));
-    colors
-        .map(|n| {
-            (
-                n.attribute("name").unwrap().to_owned(),
-                plain(n.text().unwrap()),
-            )
-        })
-        .collect()
-}
-
-#[test]
-fn android_has_every_colour_by_day_and_by_night() {
-    let demo = demo();
-    let files = demo.files("android", &[]);
-    let (day, night) = (colors(&files[0].text), colors(&files[1].text));
-    for (path, code) in demo.colors(Mode::Light) {
-        assert_eq!(day[&snake(path)], code, "{path}");
-    }
-    for (path, code) in demo.colors(Mode::Dark) {
-        assert_eq!(
-            night.get(&snake(path)).unwrap_or(&day[&snake(path)]),
-            &code,
-            "{path}"
-        );
-    }
-}
-
-#[test]
-fn the_android_style_refers_only_to_what_is_there_and_leaves_no_bar_behind() {
-    let files = demo().files("android", &[("style", "Theme.Ferry")]);
-    let (day, night) = (colors(&files[0].text), colors(&files[1].text));
-    let older = styled(&files[2].text);
-    // Light bars, and a parent that follows the system's mode, are of later versions.
-    assert!(older.iter().all(|(key, _)| !key.contains("windowLight")));
-    assert!(
-        files[2]
-            .text
-            .contains("parent=\"android:Theme.Material.Light\"")
-    );
-    let document = roxmltree::Document::parse(&files[3].text).unwrap();
-    let style = document
-        .descendants()
-        .find(|n| n.has_tag_name("style"))
-        .unwrap();
-    assert_eq!(style.attribute("name"), Some("Theme.Ferry"));
-    let mut set = Vec::new();
-    for item in style.children().filter(|n| n.has_tag_name("item")) {
-        set.push(item.attribute("name").unwrap());
-        let text = item.text().unwrap();
-        match text.split_once('/') {
-            Some(("@color", name)) => {
-                assert!(day.contains_key(name) && night.contains_key(name), "{name}")
-            }
-            Some(("@bool", name)) => {
-                assert!(files[..2].iter().all(|f| f.text.contains(name)), "{name}")
-            }
-            other => panic!("{other:?}"),
-        }
-    }
-    for attribute in [
-        "android:statusBarColor",
-        "android:navigationBarColor",
-        "android:windowLightStatusBar",
-    ] {
-        assert!(set.contains(&attribute), "{attribute}");
-    }
-}
-
-/// Attributes of the first style of a file.
-fn styled(xml: &str) -> Vec<(String, String)> {
-    let document = roxmltree::Document::parse(xml).unwrap();
-    let items = document.descendants().filter(|n| n.has_tag_name("item"));
-    let pair =
-        |n: roxmltree::Node<'_, '_>| Some((n.attribute("name")?.to_owned(), n.text()?.to_owned()));
-    items.filter_map(pair).collect()
-}
-
-/// A parent of the usual support library gets that library's attributes.
-#[test]
-fn the_support_library_has_attributes_without_a_prefix() {
-    let set = [("parent", "Theme.Support.DayNight.NoActionBar")];
-    let files = demo().files("android", &set);
-    for file in &files[2..] {
-        let items = styled(&file.text);
-        let value = |key: &str| {
-            items
-                .iter()
-                .find(|(k, _)| k == key)
-                .map(|(_, v)| v.as_str())
-        };
-        assert_eq!(value("colorPrimary"), Some("@color/primary_fill"));
-        assert_eq!(value("colorOnPrimary"), Some("@color/primary_fill_text"));
-        assert_eq!(value("android:colorPrimary"), None);
-        assert_eq!(value("android:statusBarColor"), Some("@color/bar_fill"));
-    }
-}
-
-/// A list of faces is no resource; sizes of text that were relative to the reader's stay so.
-#[test]
-fn faces_are_left_out_of_android_and_said_so() {
-    let theme = theme(
-        json!({ "tokens": { "ferry.gap": { "kind": "dimension", "value": "4px" }, "ferry.note": { "kind": "dimension", "value": "0.75rem" } } }),
-    );
-    let output = theme.export("android", &[]).unwrap();
-    let told = output
-        .warnings
-        .iter()
-        .any(|w| w.token == "type.family.body" && w.message.contains("font files"));
-    let text = &output.files[2].text;
-    assert!(told && !text.contains("type_family_body"));
-    assert!(text.contains("<dimen name=\"ferry_gap\">4dp</dimen>"));
-    assert!(text.contains("<dimen name=\"ferry_note\">12sp</dimen>"));
 }
 
 /// The system tints controls and text with the accent colour, which reads in both modes.
@@ -234,6 +112,34 @@ fn kotlin_and_dart_hold_every_colour_of_both_modes() {
         &demo.text("dart", &[]),
         ["class ThemeColors", "class LightColors", "class DarkColors"],
     );
+}
+
+/// Of each toolkit every style of text, none larger than one that stands above it, and plain text as large as the
+/// theme says.
+#[test]
+fn styles_of_text_are_whole_and_in_order() {
+    let set = json!({ "type": { "base": 18 } });
+    for (target, size_of, plain_text) in [
+        ("kotlin", "fontSize = ", "bodyLarge"),
+        ("dart", "fontSize: ", "bodyMedium"),
+    ] {
+        let text = &theme(set.clone()).files(target, &[])[0].text;
+        let styles = text.lines().filter_map(|line| {
+            let (key, style) = line.trim().split_once(['=', ':'])?;
+            let size = style.split_once(size_of)?.1;
+            let end = size.find(|c: char| !c.is_ascii_digit() && c != '.')?;
+            let size = size[..end].trim_end_matches('.');
+            Some((key.trim(), size.parse::<f64>().unwrap()))
+        });
+        let styles: HashMap<&str, f64> = styles.collect();
+        assert_eq!(styles.len(), 15, "{target}");
+        assert_eq!(styles[plain_text], 18.0, "{target}");
+        for group in ["display", "headline", "title", "body", "label"] {
+            let [large, medium, small] =
+                ["Large", "Medium", "Small"].map(|size| styles[&*format!("{group}{size}")]);
+            assert!(large >= medium && medium >= small, "{target} {group}");
+        }
+    }
 }
 
 #[test]

@@ -4,6 +4,7 @@
 //! installs them.
 #![allow(clippy::unwrap_used)]
 
+mod android;
 mod apps;
 mod consumers;
 mod css;

@@ -34,7 +34,7 @@ pub struct ExportArgs {
     #[arg(long, requires = "out", conflicts_with_all = ["brands", "watch"])]
     pub family: bool,
     /// Target id, or form:NAME for a form of the document; may be given several times, or `all`.
-    #[arg(long = "target", required = true, num_args = 1..)]
+    #[arg(long = "target", required = true, num_args = 1.., value_delimiter = ',')]
     pub targets: Vec<String>,
     /// Documents beside it, for targets that take several themes; without them those in its folder that
     /// extend it.

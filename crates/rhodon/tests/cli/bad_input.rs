@@ -211,14 +211,16 @@ fn an_export_leaves_files_of_others_alone_and_renews_its_own() {
             "export",
             DOCUMENT,
             "--target",
-            "sass",
+            "sass,less",
             "--out",
             deep.to_str().unwrap(),
         ],
         "",
     );
     assert_eq!(run.code, 0, "{}", run.err);
-    assert!(deep.join("_theme.scss").exists(), "folders are made");
+    for file in ["_theme.scss", "theme.less"] {
+        assert!(deep.join(file).exists(), "folders are made: {file}");
+    }
 }
 
 #[test]

@@ -213,9 +213,17 @@ test("a clash shows both sides and overwrites nothing unasked", async ({ page, s
 
 test("an address that leads nowhere says so", async ({ page, faults }) => {
   await page.goto("/themes/nobody/stave");
-  await expect(page.getByText('no theme "nobody"')).toBeVisible();
+  await expect(page.getByRole("heading", { name: "There is no such theme" })).toBeVisible();
   await page.getByRole("link", { name: "All themes" }).click();
+  await expect(page.getByRole("button", { name: /New theme/ })).toBeVisible();
+  await page.goto("/harbour/pilot");
+  await expect(page.getByText("Nothing has the address /harbour/pilot.")).toBeVisible();
+  await page.goto("/themes/brindle-sound-ferries/harbour");
+  await page.getByRole("link", { name: "Stave of this theme" }).click();
   await expect(page.getByRole("slider").first()).toBeVisible();
+  // What is left where the end of an address is taken away.
+  await page.goto("/themes");
+  await expect(page).toHaveURL(/\/family$/);
   // The router also tells the console; that is its way and no fault.
   faults.length = 0;
 });

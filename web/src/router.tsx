@@ -19,7 +19,12 @@ import { loadStage, StagePage } from "./shell/StagePage";
 import { STAGES } from "./stages";
 import { viewOf } from "./view";
 
-const rootRoute = createRootRouteWithContext<{ client: QueryClient }>()({ component: Outlet });
+const NowherePage = lazyRouteComponent(() => import("./shell/NowherePage"), "NowherePage");
+
+const rootRoute = createRootRouteWithContext<{ client: QueryClient }>()({
+  component: Outlet,
+  notFoundComponent: NowherePage,
+});
 
 const indexRoute = createRoute({
   getParentRoute: () => rootRoute,
@@ -54,6 +59,15 @@ const familyRoute = createRoute({
   errorComponent: FailedPage,
 });
 
+/** What is left of an address whose end somebody takes away. */
+const themesRoute = createRoute({
+  getParentRoute: () => rootRoute,
+  path: "/themes",
+  beforeLoad: () => {
+    throw redirect({ to: "/family" });
+  },
+});
+
 const themeRoute = createRoute({
   getParentRoute: () => rootRoute,
   path: "/themes/$slug",
@@ -78,15 +92,14 @@ const stageRoute = createRoute({
     if (!STAGES.some((stage) => stage.id === params.stage)) throw notFound();
   },
   loader: ({ params }) => loadStage(params.stage),
-  notFoundComponent: () => (
-    <FailedPage error={new Error("There is no such stage.")} reset={() => undefined} />
-  ),
+  notFoundComponent: NowherePage,
   component: StagePage,
 });
 
 const routeTree = rootRoute.addChildren([
   indexRoute,
   familyRoute,
+  themesRoute,
   themeRoute.addChildren([themeIndexRoute, stageRoute]),
 ]);
 

@@ -1,6 +1,7 @@
 import { Kbd, Modal } from "@mantine/core";
 import { Fragment } from "react";
 import { STAGES } from "../stages";
+import { KEYS } from "../stages/keys";
 import { useDialog } from "./dialogs";
 import classes from "./KeysSheet.module.css";
 import type { Action } from "./useActions";
@@ -16,7 +17,7 @@ export function KeysSheet({ actions }: { actions: Action[] }) {
           rows={actions.flatMap((a) => (a.keys ? [{ keys: a.keys, does: a.name }] : []))}
         />
         {STAGES.map((stage) => (
-          <Group key={stage.id} title={stage.name} rows={stage.keys} />
+          <Group key={stage.id} title={stage.name} rows={KEYS[stage.id] ?? []} />
         ))}
         <Group
           title="Proof"

@@ -2,6 +2,7 @@
 import { expect, test } from "vitest";
 import type { ThemeSummary } from "../api/client";
 import { STAGES } from "../stages";
+import { KEYS } from "../stages/keys";
 import { listed } from "../ui/listed";
 import { type Found, indexed, ranked } from "./finding";
 
@@ -60,6 +61,7 @@ test("every stage has an address, a key and a sentence of its own", () => {
   distinct(STAGES.map((s) => s.id));
   distinct(STAGES.map((s) => s.hotkey));
   distinct(STAGES.map((s) => s.help));
+  expect(Object.keys(KEYS)).toEqual(STAGES.map((s) => s.id));
   for (const stage of STAGES) {
     expect(stage.id).toMatch(/^[a-z]+$/);
     expect(stage.help).toMatch(/^[A-Z].+\.$/);

@@ -7,12 +7,6 @@ import type { View } from "../view";
 import { SOURCES } from "./brand/sources";
 import { SIDES } from "./handoff/sides";
 
-/** A key that works in a stage, and what it does there. */
-export interface StageKey {
-  keys: string;
-  does: string;
-}
-
 /** A part of a stage that is looked for by itself. */
 interface Part {
   name: string;
@@ -23,7 +17,7 @@ interface Part {
   at?: string;
 }
 
-/** One station of the work. Rail, router, finder and sheet of keys ask this list. */
+/** One station of the work. Rail, router, finder and sheet of keys ask this list; what keys do in each: `keys.ts`. */
 export interface Stage {
   /** Its word in the address. */
   id: string;
@@ -42,7 +36,6 @@ export interface Stage {
   tells?: (state: EditorState) => string;
   /** Its colours as small strips, one under the other. */
   strips?: (derived: Derived) => string[][];
-  keys: StageKey[];
   load: () => Promise<{ default: FunctionComponent }>;
 }
 
@@ -64,14 +57,6 @@ export const STAGES: Stage[] = [
     stands: ({ preview }) =>
       preview ? counted(preview.derived.scales.filter((s) => s.origin !== "derived").length, "colour") : "",
     strips: ({ scales }) => [scales.filter((s) => s.origin !== "derived").map(baseOf)],
-    keys: [
-      { keys: "← →", does: "open the colour beside; with Alt move it" },
-      { keys: "← →", does: "on a strip of the tuner: move the colour, with Shift ten times as far" },
-      { keys: "← → ↑ ↓", does: "on a spot of a picture: move it, with Shift further; Delete removes it" },
-      { keys: "Enter", does: "add typed or pasted colours; Shift Enter begins a line" },
-      { keys: "← → ↑ ↓", does: "on the faces: go to the one beside, above or below" },
-      { keys: "↑ ↓", does: "on a set of the library: try the one above or below on the theme" },
-    ],
     load: () => import("./brand/BrandStage"),
   },
   {
@@ -100,12 +85,6 @@ export const STAGES: Stage[] = [
     ],
     stands: ({ preview }) => (preview ? counted(preview.derived.scales.length, "scale") : ""),
     strips: ({ scales }) => scales.map((s) => s.steps.map((step) => step.hex)),
-    keys: [
-      { keys: "← →", does: "move the chosen step by half an L*, with Shift by two" },
-      { keys: "Enter", does: "open the scale of the chosen step" },
-      { keys: "↑ ↓", does: "on a scale’s name: go to the one above or below; ← → along its steps below" },
-      { keys: "Ctrl click", does: "on a scale’s name: choose it, to move several scales together" },
-    ],
     load: () => import("./stave/StaveStage"),
   },
   {
@@ -132,15 +111,6 @@ export const STAGES: Stage[] = [
         .filter(Boolean)
         .join("\n");
     },
-    keys: [
-      { keys: "Enter", does: "edit the chosen value, and save it; with Shift in both modes" },
-      { keys: "Esc", does: "leave a value as it was" },
-      { keys: "← → ↑ ↓", does: "move from value to value; Page and Ctrl Home, Ctrl End go further" },
-      {
-        keys: "Ctrl click",
-        does: "on a name: mark it, with Shift all up to it; marked tokens are changed together",
-      },
-    ],
     load: () => import("./ledger/LedgerStage"),
   },
   {
@@ -164,10 +134,6 @@ export const STAGES: Stage[] = [
       const errors = preview?.counts.errors ?? 0;
       return errors > 0 ? counted(errors, "error") : "";
     },
-    keys: [
-      { keys: "← → ↑ ↓", does: "in the matrix: move from pair to pair, with Enter copy one" },
-      { keys: "Shift click", does: "copy the ratio of a pair alone" },
-    ],
     load: () => import("./check/CheckStage"),
   },
   {
@@ -192,12 +158,6 @@ export const STAGES: Stage[] = [
       const more = chosen.length - MOST_TOLD;
       return [...chosen.slice(0, MOST_TOLD), ...(more > 0 ? [`and ${more}`] : [])].join("\n");
     },
-    keys: [
-      { keys: "← → ↑ ↓", does: "in the list of targets: move from one to the next, and to its tick" },
-      { keys: "↑ ↓", does: "walk the lines of the file, with Enter copy one" },
-      { keys: "Enter", does: "in the search of a file: the next hit, with Shift copy it" },
-      { keys: "Enter", does: "in the map: what a colour becomes, a colour or a token's path" },
-    ],
     load: () => import("./handoff/HandoffStage"),
   },
 ];

@@ -40,17 +40,19 @@ export default function Finder({ actions, typed }: FinderProps) {
     () => (ready ? [...indexed(actions.map(foundAs)), ...listed] : []),
     [ready, actions, listed],
   );
-  const near = useNear(words);
-  const pair = usePair(words);
+  // A letter stands in the field at once; what it finds is drawn in the time between frames.
+  const sought = useDeferredValue(words);
+  const near = useNear(sought);
+  const pair = usePair(sought);
   const groups = useMemo(() => {
     // What comes first is chosen: it does not change once it is shown.
     if (!near || !pair) return [];
     if (pair.length > 0) return pair;
-    const named = ranked(everything, words);
+    const named = ranked(everything, sought);
     // A code means a colour; a word may be one and mean something else.
-    return /[#\d(]/.test(words) ? [...near, ...named] : [...named, ...near];
-  }, [near, pair, everything, words]);
-  const isSought = !ready || near === undefined || pair === undefined;
+    return /[#\d(]/.test(sought) ? [...near, ...named] : [...named, ...near];
+  }, [near, pair, everything, sought]);
+  const isSought = !ready || words !== sought || near === undefined || pair === undefined;
   useEffect(() => spotlight.open(), []);
   const search = useRef<HTMLInputElement>(null);
   return (
@@ -71,9 +73,12 @@ export default function Finder({ actions, typed }: FinderProps) {
         ref={search}
         placeholder="Stage, action, theme, target, token, finding, a colour, or one on another"
         aria-label="Find anything"
-        onKeyDown={(event) => {
+        onKeyDownCapture={(event) => {
           const hasChosen = !isSought && store.getState().selected >= 0;
-          if (event.key === "Enter" && !hasChosen) typed.enter();
+          if (event.key !== "Enter" || hasChosen) return;
+          // What is shown answers to other words.
+          event.stopPropagation();
+          typed.enter();
         }}
       />
       <Spotlight.ActionsList>
@@ -91,7 +96,7 @@ export default function Finder({ actions, typed }: FinderProps) {
         ))}
         {ready && groups.length === 0 && <Spotlight.Empty>Nothing is called that here.</Spotlight.Empty>}
       </Spotlight.ActionsList>
-      <FirstChosen groups={groups} typed={typed} search={search} />
+      {!isSought && <FirstChosen groups={groups} typed={typed} search={search} />}
     </Spotlight.Root>
   );
 }

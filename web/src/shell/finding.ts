@@ -32,28 +32,30 @@ const plain = (text: string) =>
     .replaceAll("’", "'");
 
 /** Something that can be found, with its words as they are compared. */
-export interface Indexed {
-  hit: Found;
-  all: string;
-  name: string;
-  /** Where each part of the name begins. */
-  parts: string[];
-  /** All but its help. */
-  own: string;
+export class Indexed {
+  readonly all: string;
+  private known: { name: string; parts: string[]; own: string } | undefined;
+
+  constructor(readonly hit: Found) {
+    this.all = plain(hit.words);
+  }
+
+  /** Its name, where each part of that begins, and all but its help. Most things are never asked for them. */
+  get told() {
+    const { name, words, help } = this.hit;
+    if (this.known) return this.known;
+    const told = plain(name);
+    this.known = {
+      name: told,
+      parts: told.split(/[\s.-]/),
+      own: plain(help ? words.replace(help, "") : words),
+    };
+    return this.known;
+  }
 }
 
 /** Makes ready what is searched at every key. */
-export const indexed = (everything: Found[]): Indexed[] =>
-  everything.map((hit) => {
-    const name = plain(hit.name);
-    return {
-      hit,
-      all: plain(hit.words),
-      name,
-      parts: name.split(/[\s.-]/),
-      own: plain(hit.help ? hit.words.replace(hit.help, "") : hit.words),
-    };
-  });
+export const indexed = (everything: Found[]): Indexed[] => everything.map((hit) => new Indexed(hit));
 
 /**
  * What fits all words, group by group; what is called so comes first, then what tells of it sooner: of
@@ -79,7 +81,7 @@ export function ranked(everything: Indexed[], text: string): FoundGroup[] {
  * 0 where a name is the word, 1 where it begins with it, 2 where a part does, from 3 elsewhere, more the
  * later it stands, and last in its help alone.
  */
-function rankOf({ name, parts, own }: Indexed, word: string): number {
+function rankOf({ told: { name, parts, own } }: Indexed, word: string): number {
   if (name === word) return 0;
   if (name.startsWith(word)) return 1;
   if (parts.some((part) => part.startsWith(word))) return 2;

@@ -97,6 +97,33 @@ test("what is typed before the finder is there is found, and opened by an early 
   await expect(page).toHaveURL(/handoff\?.*side=existing/);
 });
 
+test("an Enter right behind the last letter takes what answers to all that was typed", async ({
+  page,
+  slug,
+}) => {
+  await open(page, slug, "stave");
+  for (const [words, address] of [
+    ["ledger columns", /\/ledger/],
+    ["handoff existing", /side=existing/],
+    ["check matrix", /\/check/],
+  ] as const) {
+    await page.keyboard.press("Control+k");
+    await expect(page.getByRole("dialog").getByRole("button").first()).toBeVisible();
+    // Each letter finds something else first; the whole is pressed faster than it is drawn.
+    await page.evaluate((words) => {
+      const field = document.activeElement as HTMLInputElement;
+      const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")?.set;
+      for (let end = 1; end <= words.length; end++) {
+        set?.call(field, words.slice(0, end));
+        field.dispatchEvent(new InputEvent("input", { bubbles: true }));
+      }
+      field.dispatchEvent(new KeyboardEvent("keydown", { key: "Enter", code: "Enter", bubbles: true }));
+    }, words);
+    await expect(page).toHaveURL(address);
+    await expect(page.getByRole("dialog")).toHaveCount(0);
+  }
+});
+
 test("a finding is found by its words and shown in its place", async ({ page, request }) => {
   const spec = {
     format: 1,

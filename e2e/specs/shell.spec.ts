@@ -110,12 +110,14 @@ test("an Enter right behind the last letter takes what answers to all that was t
     await page.keyboard.press("Control+k");
     await expect(page.getByRole("dialog").getByRole("button").first()).toBeVisible();
     // Each letter finds something else first; the whole is pressed faster than it is drawn.
-    await page.evaluate((words) => {
+    await page.evaluate(async (words) => {
       const field = document.activeElement as HTMLInputElement;
       const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")?.set;
       for (let end = 1; end <= words.length; end++) {
         set?.call(field, words.slice(0, end));
         field.dispatchEvent(new InputEvent("input", { bubbles: true }));
+        // The list of what was typed before is still there, with its first entry chosen.
+        for (let i = 0; i < 5; i++) await Promise.resolve();
       }
       field.dispatchEvent(new KeyboardEvent("keydown", { key: "Enter", code: "Enter", bubbles: true }));
     }, words);

@@ -45,7 +45,9 @@ export function FaceTable({ lines, chosen, refusal, onChange }: Props) {
         <tbody>
           {lines.map((line) => (
             <tr key={line.face}>
-              <td style={{ fontFamily: JSON.stringify(line.face) }}>{line.face}</td>
+              <td style={{ fontFamily: `${JSON.stringify(line.face)}, var(--mantine-font-family)` }}>
+                {line.face}
+              </td>
               <td>
                 <span className={classes.cell}>
                   <BecomesField

@@ -2,7 +2,9 @@
 #![allow(clippy::unwrap_used)]
 
 use rhodon_formats::read::InputFile;
-use rhodon_formats::recolor::{ColorMap, Faces, Plan, Recolored, recolor};
+use rhodon_formats::recolor::{ColorMap, FaceMap, Faces, Plan, Recolored, recolor};
+use rhodon_theme::{Derived, Document, Resolved, derive};
+use serde_json::json;
 
 fn plan(faces: &[(&str, &str)]) -> Plan {
     let mut plan = Plan::default();
@@ -140,7 +142,10 @@ fn a_list_takes_the_place_of_a_whole_list() {
 
 #[test]
 fn a_reference_stands_where_a_style_sheet_can_have_one() {
-    let mut plan = plan(&[]);
+    let mut plan = Plan {
+        to_variables: true,
+        ..Plan::default()
+    };
     let new = Faces {
         families: vec!["Anlow".to_owned(), "serif".to_owned()],
         variable: Some("--type-family-body".to_owned()),
@@ -155,6 +160,32 @@ fn a_reference_stands_where_a_style_sheet_can_have_one() {
     let script = r#"x = { fontFamily: "Tern, serif" }"#;
     let found = recolor(&InputFile::text("a.ts", script), &plan).unwrap();
     assert_eq!(found.text, r#"x = { fontFamily: "Anlow, serif" }"#);
+}
+
+#[test]
+fn from_one_theme_to_another_faces_follow_the_tokens() {
+    let theme = |body: &str, heading: &str| {
+        let spec = json!({ "format": 1, "name": "T", "brand": [{ "name": "P", "slug": "p", "color": "#0f5c7a" }],
+            "type": { "body": [body, "serif"], "heading": [heading, "serif"], "mono": ["Quay Mono"] } });
+        derive(&Resolved::alone(Document::read(&spec).unwrap())).unwrap()
+    };
+    let text =
+        "a { font-family: Tern } b { font-family: Vess, Arial } c { font-family: Quay Mono }";
+    let faced = |old: &Derived, new: &Derived| {
+        let plan = Plan {
+            faces: FaceMap::between(old, new),
+            ..Plan::default()
+        };
+        recolor(&InputFile::text("a.css", text), &plan)
+            .unwrap()
+            .text
+    };
+    assert_eq!(
+        faced(&theme("Tern", "Vess"), &theme("Anlow", "Vess")),
+        text.replace("Tern", "Anlow, serif")
+    );
+    // What was one face and becomes two is nobody's to decide.
+    assert_eq!(faced(&theme("Tern", "Tern"), &theme("Anlow", "Vess")), text);
 }
 
 #[test]

@@ -1,9 +1,12 @@
 //! Which faces become which.
 
-use std::collections::HashMap;
+use std::collections::{HashMap, HashSet};
 use std::ops::Range;
 
+use rhodon_theme::{Derived, Mode, Token, Value};
+
 use crate::face_use::{faces_in, typed};
+use crate::name::css_name;
 
 /// Faces by the first of the lists in which they stand, in small letters.
 #[derive(Clone, Debug, Default)]
@@ -54,19 +57,62 @@ impl Faces {
 }
 
 impl FaceMap {
+    /// What the faces of a theme are in another, by the tokens that both have. A face that several tokens begin
+    /// with stays where they go different ways.
+    pub fn between(from: &Derived, to: &Derived) -> Self {
+        let mut map = Self::default();
+        let mut doubtful: HashSet<String> = HashSet::new();
+        for old in &from.tokens {
+            let families = |token: &Token| match &token.cell(Mode::Light).value {
+                Value::FontFamily(families) => Some(families.clone()),
+                _ => None,
+            };
+            let Some((before, after)) = families(old).zip(to.token(&old.path).and_then(families))
+            else {
+                continue;
+            };
+            let Some(face) = before.first().filter(|_| before != after) else {
+                continue;
+            };
+            let new = Faces {
+                families: after,
+                variable: Some(css_name(&old.path)),
+            };
+            let known = map.by_face.insert(key(face), new.clone());
+            if known.is_some_and(|known| known.families != new.families) {
+                doubtful.insert(key(face));
+            }
+        }
+        map.by_face.retain(|face, _| !doubtful.contains(face));
+        map
+    }
+
+    /// This one, but where another one says otherwise.
+    pub fn overlaid(mut self, other: Self) -> Self {
+        self.by_face.extend(other.by_face);
+        self
+    }
+
+    /// Leaves a face as it is.
+    pub fn leave(&mut self, face: &str) {
+        self.by_face.remove(&key(face));
+    }
+
     /// Adds a face; what it became before gives way.
     pub fn add(&mut self, face: &str, new: Faces) {
         self.by_face.insert(key(face), new);
     }
 
     /// Lists of faces in a file, with what takes their place.
-    pub(super) fn in_file(&self, name: &str, text: &str) -> Vec<Replacement> {
+    pub(super) fn in_file(&self, name: &str, text: &str, to_variables: bool) -> Vec<Replacement> {
         let lists = faces_in(name, text).into_iter();
         lists
             .map(|found| {
                 let new = self.by_face.get(&key(&found.face));
                 let to = new.map(|new| match &new.variable {
-                    Some(variable) if found.takes_variables => format!("var({variable})"),
+                    Some(variable) if to_variables && found.takes_variables => {
+                        format!("var({variable})")
+                    }
                     _ => found.with(text, &new.families),
                 });
                 Replacement {

@@ -118,7 +118,8 @@ pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
     };
     let mut copy = Copy::of(text, uses.len());
     let mut lines = Lines::new(text);
-    let mut faces = plan.faces.in_file(&file.name, text).into_iter().peekable();
+    let faces = plan.faces.in_file(&file.name, text, plan.to_variables);
+    let mut faces = faces.into_iter().peekable();
     // Most colours are spelt the same way again and again.
     let mut known: HashMap<&str, Option<Decision>> = HashMap::default();
     for (i, found) in uses.iter().enumerate() {

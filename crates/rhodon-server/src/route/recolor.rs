@@ -12,10 +12,10 @@ use axum::http::header;
 use axum::response::{IntoResponse, Response};
 use rhodon_color::{Color, Rgb8};
 use rhodon_formats::read::InputFile;
-use rhodon_formats::recolor::{ColorMap, Plan, Recolored, recolor};
+use rhodon_formats::recolor::{ColorMap, FaceMap, Plan, Recolored, recolor};
 use rhodon_formats::{bundle, css_name};
 use rhodon_picture::repaint;
-use rhodon_theme::{Derived, Document, Mode, Value as TokenValue};
+use rhodon_theme::{Derived, Document, Mode, Resolved, Value as TokenValue};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::{IntoParams, ToSchema};
@@ -164,21 +164,21 @@ pub(super) async fn plan(bench: &Bench, body: PlanRequest) -> Result<Plan, ApiEr
     let new = bench.work.run(move || derived(&new)).await?;
     let new = new.map_err(|p| ApiError::invalid("/spec", p))?;
     let by_hand = by_hand(&body.map, &new, body.to_variables)?;
-    let faces = faces::chosen(&body.faces, &new, body.to_variables)?;
-    let map = match &body.from {
-        None => by_hand,
+    let (map, faces) = match &body.from {
+        None => {
+            let faces = faces::chosen(FaceMap::default(), &body.faces, &new)?;
+            (by_hand, faces)
+        }
         Some(from) => {
-            let saved = match from.revision {
-                Some(number) => bench.store.revision(&from.theme, number).await?,
-                None => bench.store.get(&from.theme).await?.revision,
-            };
-            let old = Document::read(&saved.spec).map_err(|p| ApiError::invalid("/from", p))?;
-            let old = bench.complete(old).await?;
-            let between = bench
-                .work
-                .run(move || derived(&old).map(|old| ColorMap::between(&old, &new)));
-            let between = between.await?.map_err(|p| ApiError::invalid("/from", p))?;
-            between.overlaid(by_hand)
+            let old = origin(bench, from).await?;
+            let between = bench.work.run(move || {
+                let old = derived(&old)?;
+                let faces = FaceMap::between(&old, &new);
+                Ok((ColorMap::between(&old, &new), faces, new))
+            });
+            let (map, faces, new) = between.await?.map_err(|p| ApiError::invalid("/from", p))?;
+            let faces = faces::chosen(faces, &body.faces, &new)?;
+            (map.overlaid(by_hand), faces)
         }
     };
     Ok(Plan {
@@ -188,6 +188,16 @@ pub(super) async fn plan(bench: &Bench, body: PlanRequest) -> Result<Plan, ApiEr
         to_variables: body.to_variables,
         faces,
     })
+}
+
+/// The theme whose colours and faces files have.
+async fn origin(bench: &Bench, from: &FromTheme) -> Result<Resolved, ApiError> {
+    let saved = match from.revision {
+        Some(number) => bench.store.revision(&from.theme, number).await?,
+        None => bench.store.get(&from.theme).await?.revision,
+    };
+    let old = Document::read(&saved.spec).map_err(|p| ApiError::invalid("/from", p))?;
+    bench.complete(old).await
 }
 
 /// The map that somebody chose, with tokens in the place of their names in braces.

@@ -43,6 +43,26 @@ async fn faces_of_files_become_others_or_those_of_tokens() {
             .starts_with("h1 { font: 700 2rem var(--type-family-body) }"),
         "{new}"
     );
+    // A theme whose faces the files have brings them along, but for those that somebody leaves.
+    let mut old = theme("#0f5c7a");
+    old["type"] = json!({ "body": ["Tern Sans"], "mono": ["Quay"] });
+    server.post("/api/themes", json!({ "spec": old })).await;
+    let mut from = asked(json!({ "Quay": null }), false);
+    from["from"] = json!({ "theme": "t" });
+    let (_, found) = server.post("/api/recolor", from).await;
+    let new: Vec<_> = found["faces"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|line| line["new"].clone())
+        .collect();
+    assert_eq!(
+        new,
+        [
+            json!(["'Anlow Text', sans-serif", "Anlow Text, sans-serif"]),
+            json!([])
+        ]
+    );
     for (new, why) in [
         ("", "expected a face"),
         ("{petrol.500}", "petrol.500 holds no faces"),

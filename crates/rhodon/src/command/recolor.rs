@@ -162,18 +162,22 @@ pub fn run(args: &RecolorArgs, printer: &mut Printer) -> Result<(), Failure> {
 }
 
 fn plan(args: &RecolorArgs) -> Result<Plan, Failure> {
-    let map = match (&args.map, &args.from, &args.to) {
+    let (map, between) = match (&args.map, &args.from, &args.to) {
         (Some(path), ..) => {
             let place = path.display().to_string();
             let text = input::text(path)?;
-            ColorMap::parse(&text).map_err(|e| Failure::bad(format!("{place}: {e}")))?
+            let map = ColorMap::parse(&text).map_err(|e| Failure::bad(format!("{place}: {e}")))?;
+            (map, FaceMap::default())
         }
-        (None, Some(from), Some(to)) => ColorMap::between(&theme(from)?, &theme(to)?),
-        _ => ColorMap::default(),
+        (None, Some(from), Some(to)) => {
+            let (from, to) = (theme(from)?, theme(to)?);
+            (ColorMap::between(&from, &to), FaceMap::between(&from, &to))
+        }
+        _ => (ColorMap::default(), FaceMap::default()),
     };
     Ok(Plan {
         map,
-        faces: faces(&args.face)?,
+        faces: between.overlaid(faces(&args.face)?),
         kin: args.kin,
         comments: args.comments,
         to_variables: args.to_variables,

@@ -120,14 +120,15 @@ fn a_folder_goes_to_a_folder_with_its_pictures_and_a_bad_file_stops_nothing() {
 
 #[test]
 fn from_one_theme_to_another_files_follow_the_tokens() {
-    let theme = |code: &str| {
+    let theme = |code: &str, face: &str| {
         let brand = json!([{ "name": "Brand", "slug": "brand", "color": code }]);
-        json!({ "format": 1, "name": "T", "brand": brand }).to_string()
+        let body = json!({ "body": [face, "sans-serif"] });
+        json!({ "format": 1, "name": "T", "brand": brand, "type": body }).to_string()
     };
-    let sheet = ".button { background: #0f5c7a }\n.button:hover { background: #0d5069 }\n";
+    let sheet = ".button { background: #0f5c7a }\n.button:hover { background: #0d5069 }\nbody { font-family: Tern, serif }\n";
     let folder = Folder::new(&[
-        ("from.rhodon.json", &theme("#0f5c7a")),
-        ("to.rhodon.json", &theme("#a33a1e")),
+        ("from.rhodon.json", &theme("#0f5c7a", "Tern")),
+        ("to.rhodon.json", &theme("#a33a1e", "Vess")),
         ("a.css", sheet),
     ]);
     let (from, to, file) = (
@@ -139,6 +140,12 @@ fn from_one_theme_to_another_files_follow_the_tokens() {
     assert!(
         run.out
             .starts_with(".button { background: #a33a1e }\n.button:hover { background: #0d5069 }"),
+        "{}",
+        run.out
+    );
+    assert!(
+        run.out
+            .ends_with("body { font-family: Vess, sans-serif }\n"),
         "{}",
         run.out
     );

@@ -49,20 +49,20 @@ pub(super) fn lines(done: &Done) -> Vec<FaceLineView> {
     lines
 }
 
-/// The faces that somebody chose, with those of tokens in the place of their names in braces.
+/// Faces with what somebody chose for some, with those of tokens in the place of their names in braces.
 pub(super) fn chosen(
+    mut faces: FaceMap,
     map: &BTreeMap<String, Option<String>>,
     theme: &Derived,
-    to_variables: bool,
 ) -> Result<FaceMap, ApiError> {
-    let mut faces = FaceMap::default();
     for (old, new) in map {
         let Some(new) = new.as_deref().map(str::trim) else {
+            faces.leave(old);
             continue;
         };
         let path = new.strip_prefix('{').and_then(|n| n.strip_suffix('}'));
         let read = match path {
-            Some(path) => of_token(path.trim(), theme, to_variables),
+            Some(path) => of_token(path.trim(), theme),
             None => Faces::typed(new).ok_or_else(|| "expected a face, found none".to_owned()),
         };
         let at = format!("/faces/{}", old.replace('~', "~0").replace('/', "~1"));
@@ -72,7 +72,7 @@ pub(super) fn chosen(
 }
 
 /// The faces of a token.
-fn of_token(path: &str, theme: &Derived, to_variables: bool) -> Result<Faces, String> {
+fn of_token(path: &str, theme: &Derived) -> Result<Faces, String> {
     let expected = "expected a token that holds faces, such as type.family.body";
     let token = theme
         .token(path)
@@ -82,6 +82,6 @@ fn of_token(path: &str, theme: &Derived, to_variables: bool) -> Result<Faces, St
     };
     Ok(Faces {
         families: families.clone(),
-        variable: to_variables.then(|| css_name(path)),
+        variable: Some(css_name(path)),
     })
 }

@@ -4,6 +4,7 @@ import { useEditorState } from "../../../editor/EditorProvider";
 import { tokensOf } from "../../../editor/selectors";
 import { BecomesField } from "./BecomesField";
 import classes from "./Existing.module.css";
+import { Leave } from "./Leave";
 
 interface Props {
   lines: FaceLine[];
@@ -11,7 +12,7 @@ interface Props {
   chosen: Record<string, string | null>;
   refusal: { pointer: string; message: string } | undefined;
   /** Another face for one of the files; undefined gives the choice back. */
-  onChange: (face: string, to: string | undefined) => void;
+  onChange: (face: string, to: string | null | undefined) => void;
 }
 
 /** A face in a JSON Pointer (RFC 6901, 3). */
@@ -59,6 +60,7 @@ export function FaceTable({ lines, chosen, refusal, onChange }: Props) {
                     error={errorOf(line.face)}
                     onChange={(to) => onChange(line.face, to)}
                   />
+                  <Leave isLeft={chosen[line.face] === null} onChange={(to) => onChange(line.face, to)} />
                   {errorOf(line.face) && (
                     <small role="alert" className={classes.refusal}>
                       {errorOf(line.face)}
@@ -70,7 +72,7 @@ export function FaceTable({ lines, chosen, refusal, onChange }: Props) {
                 {line.count} × <small>{line.places[0]}</small>
               </td>
               <td>
-                <small>{line.new.length > 0 ? line.new.join(" · ") : "stays"}</small>
+                <small>{chosen[line.face] === null ? "left by you" : line.new.join(" · ") || "stays"}</small>
               </td>
             </tr>
           ))}

@@ -2,6 +2,7 @@ import type { MapLine } from "../../../api/exist";
 import { Swatch } from "../../../ui/Swatch";
 import { BecomesField } from "./BecomesField";
 import classes from "./Existing.module.css";
+import { Leave } from "./Leave";
 
 interface Props {
   line: MapLine;
@@ -24,14 +25,7 @@ export function MapCell({ line, chosen, list, error, onChange }: Props) {
         error={error}
         onChange={onChange}
       />
-      <button
-        type="button"
-        aria-pressed={chosen === null}
-        title={chosen === null ? "Let the map decide again" : "Leave it as it is"}
-        onClick={() => onChange(chosen === null ? undefined : null)}
-      >
-        {chosen === null ? "left" : "leave"}
-      </button>
+      <Leave isLeft={chosen === null} onChange={onChange} />
       {line.doubtful && chosen === undefined && <Choices line={line} onChoose={onChange} />}
       {error && (
         <small role="alert" className={classes.refusal}>

@@ -9,6 +9,7 @@ mod apps;
 mod consumers;
 mod css;
 mod damaged;
+mod foreign_tokens;
 mod found_roles;
 mod hostile;
 mod list;

@@ -1,16 +1,16 @@
 //! Roles: what follows from brand colours in both modes, and what is set by hand.
 
 use rhodon_color::{Rgb8, Vision, VisionKind, contrast_ratio, difference, hue_turn};
-use rhodon_theme::{Derived, Intent, Mode, Origin, Section};
+use rhodon_theme::{Derived, Mode, Section};
 use serde_json::json;
 
-use crate::support::{code, derived, of_brand, problems, value};
+use crate::support::{code, derived, of_brand, value};
 
 /// Brands of different lightness, strength and hue.
 const BRANDS: [&str; 8] = [
     "#0f5c7a", "#e4572e", "#ffd400", "#16c72e", "#101018", "#f7f3ec", "#808080", "#6a00f4",
 ];
-const SURFACES: [&str; 4] = [
+pub(super) const SURFACES: [&str; 4] = [
     "surface.base",
     "surface.raised",
     "surface.sunken",
@@ -285,226 +285,6 @@ fn the_neutral_scale_has_a_trace_of_the_brands_hue() {
 }
 
 #[test]
-fn brand_colours_become_intents_in_their_order() {
-    let brand: Vec<_> = ["#0f5c7a", "#e4572e", "#8a9a2b", "#7a4b8f"]
-        .iter()
-        .zip(["petrol", "buoy", "kelp", "heather"])
-        .map(|(color, slug)| json!({ "name": slug, "slug": slug, "color": color }))
-        .collect();
-    let theme = derived(json!({ "brand": brand }));
-    let scale = |intent: &str| theme.intent_scale(intent).unwrap().slug.to_string();
-    assert_eq!(
-        ["primary", "secondary", "accent", "heather"].map(scale),
-        ["petrol", "buoy", "kelp", "heather"]
-    );
-    let names: Vec<_> = theme.intents.iter().map(|i| i.name.as_str()).collect();
-    assert_eq!(names[..8], Intent::ALL.map(Intent::id));
-    assert!(
-        theme.token("heather.fill-hover").is_some(),
-        "a fourth colour has roles of its own"
-    );
-    assert!(
-        theme.token("petrol.fill").is_none(),
-        "the first has them as primary"
-    );
-}
-
-#[test]
-fn a_colour_named_after_a_ground_plays_no_intent() {
-    let palette = |names: &[&str]| {
-        let codes = ["#fafafa", "#222222", "#0f5c7a", "#e4572e"];
-        let color = |(name, color): (&&str, &str)| json!({ "name": name, "slug": format!("own-{}", name.to_lowercase()), "color": color });
-        let brand: Vec<_> = names.iter().zip(codes).map(color).collect();
-        derived(json!({ "brand": brand }))
-    };
-    let playing = |theme: &Derived| {
-        ["primary", "secondary"].map(|name| theme.intent_scale(name).unwrap().slug.to_string())
-    };
-    let site = palette(&["Background", "Text", "Sea", "Buoy"]);
-    assert_eq!(playing(&site), ["own-sea", "own-buoy"]);
-    for kept in ["own-background.fill", "own-text.fill"] {
-        assert!(site.token(kept).is_some(), "{kept}");
-    }
-    let sea = code(&site, "primary.fill", Mode::Light);
-    assert_eq!(sea.to_string(), "#0f5c7a");
-    // Where there is nothing else, they play.
-    let bare = palette(&["Background", "Text"]);
-    assert_eq!(playing(&bare)[0], "own-background");
-}
-
-#[test]
-fn a_brand_colour_named_like_an_intent_is_that_intent() {
-    let theme = derived(json!({ "brand": [
-        { "name": "Petrol", "slug": "petrol", "color": "#0f5c7a" },
-        { "name": "Danger", "slug": "danger", "color": "#b3001b" },
-        { "name": "Sand", "slug": "sand", "color": "#f3e3c3" }
-    ] }));
-    assert_eq!(value(&theme, "danger.fill", Mode::Light), "#b3001b");
-    let secondary = theme.intent_scale("secondary").unwrap();
-    assert_eq!(
-        secondary.slug.as_str(),
-        "sand",
-        "danger is spoken for: the next colour is the second"
-    );
-    assert_eq!(
-        theme.token("danger.fill").unwrap().cell(Mode::Light).origin,
-        Origin::Derived
-    );
-}
-
-#[test]
-fn an_intent_takes_the_scale_or_the_colour_it_is_given() {
-    let theme = derived(json!({ "intents": {
-        "info": { "scale": "petrol" },
-        "warning": { "color": "hsl(45 100% 50%)" },
-        "boarding": { "color": "#5b2a86" }
-    } }));
-    assert_eq!(theme.intent_scale("info").unwrap().slug.as_str(), "petrol");
-    assert_eq!(value(&theme, "warning.fill", Mode::Dark), "#ffbf00");
-    assert_eq!(value(&theme, "boarding.fill", Mode::Light), "#5b2a86");
-    let parts = [
-        "fill",
-        "fill-text",
-        "fill-hover",
-        "fill-pressed",
-        "gradient-end",
-    ];
-    for part in parts
-        .iter()
-        .chain(&["tint", "tint-hover", "tint-text", "edge"])
-    {
-        assert!(theme.token(&format!("boarding.{part}")).is_some(), "{part}");
-    }
-    assert!(theme.pairs.iter().all(|p| p.pass));
-    assert_eq!(
-        theme
-            .intents
-            .iter()
-            .find(|i| i.name.as_str() == "info")
-            .unwrap()
-            .origin,
-        Origin::Set
-    );
-}
-
-#[test]
-fn a_role_set_in_one_mode_is_derived_in_the_other() {
-    let free = derived(json!({}));
-    let set = derived(json!({ "roles": { "border.subtle": { "dark": "#5a6a72" } } }));
-    assert_eq!(value(&set, "border.subtle", Mode::Dark), "#5a6a72");
-    assert_eq!(
-        value(&set, "border.subtle", Mode::Light),
-        value(&free, "border.subtle", Mode::Light)
-    );
-    let token = set.token("border.subtle").unwrap();
-    assert_eq!(
-        (
-            token.cell(Mode::Light).origin,
-            token.cell(Mode::Dark).origin
-        ),
-        (Origin::Derived, Origin::Set)
-    );
-    assert_eq!(token.cell(Mode::Dark).reason.to_string(), "set to a colour");
-}
-
-#[test]
-fn what_hangs_on_a_role_that_was_set_follows_it() {
-    let theme = derived(json!({ "roles": {
-        "primary.fill": { "light": "#ffd400" },
-        "primary.edge": { "light": "#884400" }
-    } }));
-    assert_eq!(value(&theme, "bar.fill", Mode::Light), "#ffd400");
-    assert_eq!(value(&theme, "focus.ring", Mode::Light), "#884400");
-    assert!(
-        code(&theme, "bar.text", Mode::Light).lightness() < 10.0,
-        "white is not readable on yellow"
-    );
-    assert!(code(&theme, "primary.fill-text", Mode::Light).lightness() < 10.0);
-    assert!(
-        theme
-            .pairs
-            .iter()
-            .filter(|p| p.mode == Mode::Light)
-            .all(|p| p.pass)
-    );
-}
-
-#[test]
-fn what_is_set_unreadable_is_kept_and_told() {
-    let theme = derived(json!({ "roles": { "text.main": { "light": "#cccccc" } } }));
-    assert_eq!(value(&theme, "text.main", Mode::Light), "#cccccc");
-    let failing: Vec<_> = theme.pairs.iter().filter(|p| !p.pass).collect();
-    assert_eq!(failing.len(), SURFACES.len());
-    for pair in failing {
-        assert_eq!(
-            (&*pair.fg, pair.mode, pair.need),
-            ("text.main", Mode::Light, 7.0)
-        );
-        let own = contrast_ratio(
-            "#cccccc".parse().unwrap(),
-            code(&theme, &pair.bg, Mode::Light),
-        );
-        assert_eq!(pair.ratio, own);
-    }
-}
-
-#[test]
-fn text_follows_a_surface_that_refers_to_a_later_role() {
-    for (surface, target) in [
-        ("surface.sunken", "primary.tint-hover"),
-        ("surface.raised", "warning.tint"),
-        ("surface.base", "disabled.fill"),
-    ] {
-        let reference = format!("{{{target}}}");
-        let theme =
-            derived(json!({ "roles": { surface: { "light": reference, "dark": reference } } }));
-        for mode in Mode::BOTH {
-            assert_eq!(
-                value(&theme, surface, mode),
-                value(&theme, target, mode),
-                "{surface}"
-            );
-        }
-        let failing: Vec<_> = theme.pairs.iter().filter(|p| !p.pass).collect();
-        assert!(failing.is_empty(), "{surface}: {failing:?}");
-    }
-}
-
-#[test]
-fn a_role_may_refer_to_a_step_a_role_or_a_token_of_ones_own() {
-    let theme = derived(json!({
-        "roles": {
-            "link.rest": { "light": "{petrol.800}" },
-            "link.hover": { "light": "{ink.deep}" },
-            "selection.fill": { "light": "{chart.3}", "dark": "{chart.3}" }
-        },
-        "tokens": { "ink.deep": { "light": "#002030", "dark": "#b0e0ff" } }
-    }));
-    let light = |path: &str| value(&theme, path, Mode::Light);
-    assert_eq!(light("link.rest"), light("petrol.800"));
-    assert_eq!(light("link.hover"), "#002030");
-    assert_eq!(light("selection.fill"), light("chart.3"));
-    assert_eq!(
-        value(&theme, "selection.fill", Mode::Dark),
-        value(&theme, "chart.3", Mode::Dark)
-    );
-    let alias = |path: &str| {
-        theme
-            .token(path)
-            .unwrap()
-            .cell(Mode::Light)
-            .alias
-            .clone()
-            .unwrap()
-            .to_string()
-    };
-    assert_eq!(
-        ["link.rest", "link.hover", "selection.fill"].map(alias),
-        ["petrol.800", "ink.deep", "chart.3"]
-    );
-}
-
-#[test]
 fn chart_colours_stay_apart_for_every_eye() {
     let visions: Vec<Vision> = VisionKind::ALL
         .iter()
@@ -598,29 +378,4 @@ fn roles_have_one_value_for_each_mode_and_scales_one_for_both() {
             token.path
         );
     }
-}
-
-#[test]
-fn a_role_cannot_follow_a_length_nor_be_one() {
-    let found = problems(json!({ "roles": {
-        "link.rest": { "light": "{shape.radius.medium}" },
-        "link.hover": { "light": "12px" }
-    } }));
-    assert!(
-        found.contains("/roles/link.hover/light: \"12px\": expected a CSS colour"),
-        "{found}"
-    );
-    let found = problems(json!({
-        "roles": { "link.rest": { "light": "{gap.wide}" } },
-        "tokens": { "gap.wide": { "kind": "dimension", "value": "12px" } }
-    }));
-    assert_eq!(
-        found,
-        "/roles/link.rest/light: expected a colour, found a token of another kind"
-    );
-    let found = problems(json!({ "roles": { "link.rest": { "dark": "{shape.radius.medium}" } } }));
-    assert_eq!(
-        found,
-        "/roles/link.rest/dark: expected a color, found a dimension: \"shape.radius.medium\""
-    );
 }

@@ -153,12 +153,16 @@ impl Stock {
     }
 }
 
-/// Lines and columns of growing offsets.
+/// Lines and columns of growing offsets. No part of the text is looked at twice: it may be one long line.
 pub(crate) struct Lines<'a> {
     text: &'a str,
     /// Where the line begins.
     start: usize,
     line: usize,
+    /// Up to where lines are counted.
+    seen: usize,
+    /// Up to where characters of the line are counted, and how many.
+    counted: (usize, usize),
 }
 
 impl<'a> Lines<'a> {
@@ -167,21 +171,33 @@ impl<'a> Lines<'a> {
             text,
             start: 0,
             line: 1,
+            seen: 0,
+            counted: (0, 0),
         }
     }
 
     /// The line, from 1, and the column in characters, from 1.
     fn at(&mut self, offset: usize) -> (usize, usize) {
         let (line, start) = self.line_of(offset);
-        (line, self.text[start..offset].chars().count() + 1)
+        let (from, count) = match self.counted {
+            (at, count) if (start..=offset).contains(&at) => (at, count),
+            _ => (start, 0),
+        };
+        let count = count + self.text.get(from..offset).map_or(0, |t| t.chars().count());
+        self.counted = (offset, count);
+        (line, count + 1)
     }
 
     /// The line, from 1, and where it begins.
     pub(crate) fn line_of(&mut self, offset: usize) -> (usize, usize) {
-        while let Some(end) = memchr(b'\n', &self.text.as_bytes()[self.start..offset]) {
-            self.start += end + 1;
+        // Of two that stand at one place the second is no step back.
+        let offset = offset.max(self.seen);
+        while let Some(end) = memchr(b'\n', &self.text.as_bytes()[self.seen..offset]) {
+            self.seen += end + 1;
+            self.start = self.seen;
             self.line += 1;
         }
+        self.seen = offset;
         (self.line, self.start)
     }
 }

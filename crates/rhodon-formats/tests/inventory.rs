@@ -301,3 +301,15 @@ proptest! {
         }
     }
 }
+
+/// A sheet without line ends, as builds write them: each place of it is counted from the one before.
+#[test]
+fn one_long_line_has_columns_in_characters() {
+    let text = format!("é{{}}\n{}", "a{color:#0f5c7a;x:ø}".repeat(60_000));
+    let found = inventory(&[InputFile::text("a.css", text)], NEAR);
+    let places = &found.colors[0].places;
+    assert_eq!(places.len(), 60_000);
+    for (i, place) in places.iter().enumerate().step_by(9_973) {
+        assert_eq!((place.line, place.column), (2, 20 * i + 9));
+    }
+}

@@ -1,6 +1,7 @@
 //! Files with other faces: lists of faces where they stand, each change in the spelling of what was there.
 #![allow(clippy::unwrap_used)]
 
+use proptest::prelude::*;
 use rhodon_formats::read::InputFile;
 use rhodon_formats::recolor::{ColorMap, FaceMap, Faces, Plan, Recolored, recolor};
 use rhodon_theme::{Derived, Document, Resolved, derive};
@@ -77,6 +78,11 @@ fn one_face_takes_the_place_of_another_as_that_was_written() {
             "a.json",
             r#"{"styles": {"fontFamily": "Tern Sans, serif", "name": "Tern Sans"}}"#,
             r#"{"styles": {"fontFamily": "Anlow Text, serif", "name": "Tern Sans"}}"#,
+        ),
+        (
+            "a.json",
+            r#"{"fontFamily": "\"Tern Sans\", serif"}"#,
+            r#"{"fontFamily": "\"Anlow Text\", serif"}"#,
         ),
         (
             "a.js",
@@ -241,4 +247,65 @@ fn a_list_that_holds_what_looks_like_a_colour_is_taken_once() {
         found.text,
         "x = { fontFamily: 'Anlow, serif' , color: '#a33a1e' }"
     );
+}
+
+/// Pieces of which files are made that say faces, whole and cut.
+const PIECES: [&str; 26] = [
+    "font-family:",
+    "font: 1rem ",
+    "--font: ",
+    "$font: ",
+    "Tern Sans",
+    "\"Tern Sans\"",
+    "'Tern",
+    "\\\"Tern Sans\\\"",
+    "'",
+    "\"",
+    "\\",
+    ", ",
+    "serif",
+    ";",
+    " {",
+    "}",
+    "\n",
+    "é",
+    "<style>",
+    "</style>",
+    "style=\"",
+    "fontFamily: ",
+    "[",
+    "]",
+    "// ",
+    "#0f5c7a",
+];
+
+proptest! {
+    #[test]
+    fn pieces_in_any_order_change_at_the_told_places_alone(
+        pieces in prop::collection::vec(prop::sample::select(&PIECES[..]), 0..40),
+        ending in prop::sample::select(&["css", "scss", "html", "js", "json", "sass", "xml"][..]),
+    ) {
+        let old = pieces.concat();
+        let mut plan = plan(&[("tern sans", "Quay's \"Own\""), ("tern", "Vess, serif")]);
+        plan.map = ColorMap::parse(r##"{"#0f5c7a": "#a33a1e"}"##).unwrap();
+        let Ok(found) = recolor(&InputFile::text(format!("a.{ending}"), &*old), &plan) else {
+            return Ok(());
+        };
+        let starts: Vec<usize> = std::iter::once(0)
+            .chain(old.match_indices('\n').map(|(at, _)| at + 1))
+            .collect();
+        let colors = found.changes.iter().map(|c| (c.line, c.column, &c.from, &c.to));
+        let faces = found.faces.iter().filter_map(|f| Some((f.line, f.column, &f.from, f.to.as_ref()?)));
+        let mut places: Vec<_> = colors.chain(faces).collect();
+        places.sort();
+        let (mut new, mut at) = (String::new(), 0);
+        for (line, column, from, to) in places {
+            let start = starts[line - 1] + column - 1;
+            prop_assert!(old[start..].starts_with(from.as_str()));
+            new += &old[at..start];
+            new += to;
+            at = start + from.len();
+        }
+        prop_assert_eq!(new + &old[at..], found.text);
+    }
 }

@@ -82,6 +82,8 @@ pub(crate) struct Held<'a> {
     /// The keys with dots between them.
     pub(crate) path: String,
     pub(crate) text: &'a str,
+    /// Where the text stands.
+    pub(crate) at: usize,
     pub(crate) is_number: bool,
     /// Which bracket it stands in, counted from the first.
     pub(crate) entry: usize,
@@ -116,6 +118,7 @@ pub(crate) fn values(text: &str) -> Vec<Held<'_>> {
             out.push(Held {
                 path,
                 text: held,
+                at: range.start,
                 is_number,
                 entry: open.last().copied().unwrap_or_default(),
             });

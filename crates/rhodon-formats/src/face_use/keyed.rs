@@ -25,12 +25,11 @@ pub(super) fn find(text: &str, at: usize, out: &mut Vec<FaceUse>) {
             continue;
         }
         last_list = Some(list);
-        let start = held.text.as_ptr() as usize - text.as_ptr() as usize;
         let within = Within {
-            quote: text[..start].chars().next_back(),
+            quote: text[..held.at].chars().next_back(),
             has_escapes: true,
         };
-        out.extend(FaceUse::read(held.text, at + start, within));
+        out.extend(FaceUse::read(held.text, at + held.at, within));
     }
 }
 

@@ -42,8 +42,8 @@ pub(super) struct Within {
 pub(super) struct Written {
     /// Where it stands, with its quotes.
     pub(super) range: Range<usize>,
-    /// The quote around it.
-    quote: Option<char>,
+    /// The quote around it, with the sign that escapes it where it has one.
+    quote: Option<String>,
     /// What the whole list stands in.
     within: Within,
     /// Whether it is of several words without a quote around them.
@@ -53,6 +53,15 @@ pub(super) struct Written {
 impl Written {
     /// The first face of a list, and its name; none where the list begins with something else.
     pub(super) fn first_of(list: &str, within: Within) -> Option<(Self, String)> {
+        if let Some((mark, name, end)) = escaped(list).filter(|_| within.has_escapes) {
+            let written = Self {
+                range: 0..end,
+                quote: Some(mark.to_owned()),
+                within,
+                is_bare_phrase: false,
+            };
+            return is_face(name).then(|| (written, name.to_owned()));
+        }
         let mut input = ParserInput::new(list);
         let mut parser = Parser::new(&mut input);
         let start = parser.position().byte_index();
@@ -63,7 +72,7 @@ impl Written {
                 Ok(Token::Ident(word)) if quote.is_none() => words.push(word.to_string()),
                 Ok(Token::QuotedString(name)) if words.is_empty() => {
                     words.push(name.to_string());
-                    quote = list.chars().next();
+                    quote = list.chars().next().map(String::from);
                 }
                 Ok(Token::Comma) | Err(_) => break,
                 Ok(_) => return None,
@@ -72,16 +81,13 @@ impl Written {
         }
         let is_bare_phrase = quote.is_none() && words.len() > 1;
         let name = words.join(" ");
-        let is_face = !name.trim().is_empty()
-            && !NO_FACE.iter().any(|word| name.eq_ignore_ascii_case(word))
-            && !name.starts_with('-');
         let written = Self {
             range: start..end,
             quote,
             within,
             is_bare_phrase,
         };
-        is_face.then_some((written, name))
+        is_face(&name).then_some((written, name))
     }
 
     pub(super) fn moved(mut self, by: usize) -> Self {
@@ -98,11 +104,11 @@ impl Written {
         if is_plain && (is_generic || self.quote.is_none() && may_be_bare) {
             return name.to_owned();
         }
-        let quote = self.quote.unwrap_or(match self.within.quote {
-            Some('"') => '\'',
-            _ => '"',
+        let around = self.quote.as_deref().unwrap_or(match self.within.quote {
+            Some('"') => "'",
+            _ => "\"",
         });
-        quoted(name, quote, self.within)
+        quoted(name, around, self.within)
     }
 }
 
@@ -115,18 +121,34 @@ fn is_identifier(word: &str) -> bool {
             .all(|c| c.is_ascii_alphanumeric() || matches!(c, '-' | '_'))
 }
 
-/// A name in quotes; what ends them, or the text around them, is escaped by its number.
-fn quoted(name: &str, quote: char, within: Within) -> String {
+/// Whether a name is that of a face.
+fn is_face(name: &str) -> bool {
+    let is_word = NO_FACE.iter().any(|word| name.eq_ignore_ascii_case(word));
+    !name.trim().is_empty() && !is_word && !name.starts_with('-')
+}
+
+/// The first of a list where it stands in quotes that are escaped, as in a text of the same quotes: these, the
+/// name, and where it ends.
+fn escaped(list: &str) -> Option<(&str, &str, usize)> {
+    let mark = list
+        .get(..2)
+        .filter(|mark| ["\\\"", "\\'"].contains(mark))?;
+    let (name, behind) = list[2..].split_once(mark)?;
+    let is_whole = behind.trim_start().is_empty() || behind.trim_start().starts_with(',');
+    is_whole.then_some((mark, name, list.len() - behind.len()))
+}
+
+/// A name between quotes; what ends them, or the text around them, is escaped by its number.
+fn quoted(name: &str, around: &str, within: Within) -> String {
     let sign = if within.has_escapes { "\\\\" } else { "\\" };
-    let mut out = String::from(quote);
+    let mut out = String::from(around);
     for c in name.chars() {
-        let ends = c == quote || Some(c) == within.quote || matches!(c, '\\' | '<' | '\n');
+        let ends = around.ends_with(c) || Some(c) == within.quote || matches!(c, '\\' | '<' | '\n');
         match ends {
             // One space belongs to the escape.
             true => out += &format!("{sign}{:x} ", u32::from(c)),
             false => out.push(c),
         }
     }
-    out.push(quote);
-    out
+    out + around
 }

@@ -60,6 +60,11 @@ fn one_face_takes_the_place_of_another_as_that_was_written() {
             ".a { &-b { font-family: 'Anlow Text'; } }",
         ),
         (
+            "a.scss",
+            "$font: \"Tern Sans\", \"Wow! Sans\" !default !global;",
+            "$font: \"Anlow Text\", \"Wow! Sans\" !default !global;",
+        ),
+        (
             "a.less",
             "@font-family-base: 'Tern Sans', serif;",
             "@font-family-base: 'Anlow Text', serif;",

@@ -68,7 +68,14 @@ impl Visitor for Faces<'_> {
 
 /// A value without what stands behind it (`!important`), and where it begins.
 fn list_of(value: &str) -> (usize, &str) {
-    (0, value.split('!').next().unwrap_or(value))
+    let mut list = value;
+    // A name in quotes may hold the sign too.
+    while let Some((before, word)) = list.rsplit_once('!')
+        && word.trim().bytes().all(|b| b.is_ascii_alphabetic())
+    {
+        list = before;
+    }
+    (0, list)
 }
 
 fn shorthand(value: &str) -> Option<(usize, &str)> {

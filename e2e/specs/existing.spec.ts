@@ -35,6 +35,19 @@ p { font-family: Tern Sans }
   await expect(side.getByRole("row", { name: /^Tern Sans/ }).getByRole("alert")).toContainText(
     "petrol.500 holds no faces",
   );
+  // What is refused stands at its field, also after a reload, and keeps nothing else from being done.
+  const color = page.getByLabel("What #2b6cb0 becomes");
+  await color.fill("petrolish");
+  await color.press("Enter");
+  await expect(line(page, "#2b6cb0").getByRole("alert")).toContainText("expected");
+  await page.reload();
+  await expect(side.getByRole("alert")).toHaveCount(2);
+  await color.fill("petrol.600");
+  await color.press("Enter");
+  await expect(side.getByText("1 of 3 places change")).toBeVisible();
+  await expect(side.getByRole("alert")).toHaveCount(1);
+  await color.fill("");
+  await color.press("Enter");
   await becomes.fill("Anlow Text");
   await becomes.press("Enter");
   await expect(side.getByText("2 of 3 places change")).toBeVisible();

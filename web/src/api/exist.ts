@@ -1,4 +1,4 @@
-import { answer, api, type components, type ThemeDocument } from "./client";
+import { answer, api, type components, problemOf, type ThemeDocument } from "./client";
 import type { SourceFile } from "./inventory";
 
 export type Recolored = components["schemas"]["RecoloredView"];
@@ -51,6 +51,41 @@ const bodyOf = (spec: ThemeDocument, { files, pictures, ...plan }: RecolorWanted
 
 export const recolor = (spec: ThemeDocument, wanted: RecolorWanted) =>
   answer(api.POST("/api/recolor", { body: bodyOf(spec, wanted) }));
+
+/** What becomes of files by all that is not refused, and what is. */
+export interface RecoloredAsFar {
+  found: Recolored;
+  /** What was asked for without what is refused. */
+  taken: RecolorWanted;
+  /** Why choices are refused, by their JSON Pointers. */
+  refusals: Record<string, string>;
+}
+
+/** Recolours by all choices but those that are refused, which the others do not wait for. */
+export async function recolorAsFar(spec: ThemeDocument, wanted: RecolorWanted): Promise<RecoloredAsFar> {
+  const refusals: RecoloredAsFar["refusals"] = {};
+  let taken = wanted;
+  for (;;) {
+    try {
+      return { found: await recolor(spec, taken), taken, refusals };
+    } catch (error) {
+      const { pointer = "", message = "" } = problemOf(error).problems?.[0] ?? {};
+      const left = without(taken, pointer);
+      if (!left) throw error;
+      refusals[pointer] = message;
+      taken = left;
+    }
+  }
+}
+
+/** Choices without the one that a pointer names (RFC 6901, 3); none where it names no choice. */
+function without(wanted: RecolorWanted, pointer: string): RecolorWanted | undefined {
+  const [, of, ...rest] = pointer.split("/");
+  const key = rest.join("/").replaceAll("~1", "/").replaceAll("~0", "~");
+  if ((of !== "map" && of !== "faces") || !(key in wanted[of])) return undefined;
+  const { [key]: _, ...others } = wanted[of];
+  return { ...wanted, [of]: others };
+}
 
 export const recoloredArchive = (spec: ThemeDocument, wanted: RecolorWanted) =>
   answer<unknown>(api.POST("/api/recolor/archive", { body: bodyOf(spec, wanted), parseAs: "blob" }));

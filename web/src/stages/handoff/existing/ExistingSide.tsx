@@ -2,7 +2,7 @@ import { Button } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
 import { problemOf } from "../../../api/client";
-import { recolor, recoloredArchive } from "../../../api/exist";
+import { recolorAsFar, recoloredArchive } from "../../../api/exist";
 import { numberOf } from "../../../api/numberOf";
 import { saveFile } from "../../../api/save";
 import { useEditorState } from "../../../editor/EditorProvider";
@@ -40,7 +40,7 @@ export default function ExistingSide() {
   };
   const found = useQuery({
     queryKey: ["recolor", numberOf(spec), wanted],
-    queryFn: () => recolor(spec, wanted),
+    queryFn: () => recolorAsFar(spec, wanted),
     enabled: files.length + colors.length > 0,
     placeholderData: (before) => before,
     gcTime: 30_000,
@@ -50,14 +50,17 @@ export default function ExistingSide() {
     const [only] = data?.files ?? [];
     if (data?.files.length === 1 && only)
       saveFile(only.name.split("/").at(-1) ?? only.name, new Blob([only.text]));
-    else saveFile("recolored.zip", (await recoloredArchive(spec, wanted)) as Blob);
+    else saveFile("recolored.zip", (await recoloredArchive(spec, taken)) as Blob);
   };
   const { error } = found;
-  const refusal = problemOf(error ?? "").problems?.[0];
   // What was refused leaves the last good answer in sight.
   const good = useRef(found.data);
   if (found.data) good.current = found.data;
-  const data = files.length + colors.length > 0 ? good.current : undefined;
+  const {
+    found: data,
+    taken = wanted,
+    refusals = {},
+  } = files.length + colors.length > 0 && good.current ? good.current : {};
   const everything = [...(data?.lines ?? []), ...(data?.faces ?? [])];
   const places = everything.reduce((sum, line) => sum + line.count, 0);
   const changed = data?.files.reduce((sum, file) => sum + file.changes.length + file.faces.length, 0) ?? 0;
@@ -108,7 +111,7 @@ export default function ExistingSide() {
             lines={data.lines}
             at={at}
             map={map}
-            refusal={refusal}
+            refusals={refusals}
             onChange={(hex, to) => {
               const { [hex]: _, ...others } = map;
               alter({ map: to === undefined ? others : { ...others, [hex]: to } });
@@ -118,7 +121,7 @@ export default function ExistingSide() {
             <FaceTable
               lines={data.faces}
               chosen={faces}
-              refusal={refusal}
+              refusals={refusals}
               onChange={(face, to) => {
                 const { [face]: _, ...others } = faces;
                 alter({ faces: to === undefined ? others : { ...others, [face]: to } });

@@ -10,7 +10,8 @@ interface Props {
   lines: FaceLine[];
   /** What somebody chose, by face. */
   chosen: Record<string, string | null>;
-  refusal: { pointer: string; message: string } | undefined;
+  /** Why choices are refused, by their JSON Pointers. */
+  refusals: Record<string, string>;
   /** Another face for one of the files; undefined gives the choice back. */
   onChange: (face: string, to: string | null | undefined) => void;
 }
@@ -19,10 +20,10 @@ interface Props {
 const pointerOf = (face: string) => `/faces/${face.replaceAll("~", "~0").replaceAll("/", "~1")}`;
 
 /** Every face that a list of the files begins with, and what takes its place. */
-export function FaceTable({ lines, chosen, refusal, onChange }: Props) {
+export function FaceTable({ lines, chosen, refusals, onChange }: Props) {
   const tokens = useEditorState(tokensOf) ?? [];
   const list = useId();
-  const errorOf = (face: string) => (refusal?.pointer === pointerOf(face) ? refusal.message : undefined);
+  const errorOf = (face: string) => refusals[pointerOf(face)];
   return (
     <div className={classes.frame}>
       <datalist id={list}>

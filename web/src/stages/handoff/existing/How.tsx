@@ -18,6 +18,7 @@ export function How() {
     <div className={classes.bar}>
       <NativeSelect
         size="xs"
+        maw={280}
         aria-label="Colours of the files"
         data={[
           { value: "", label: "map by hand" },

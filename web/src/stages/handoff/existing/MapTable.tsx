@@ -11,7 +11,8 @@ interface Props {
   /** The colour whose line is looked for. */
   at: string | undefined;
   map: Record<string, string | null>;
-  refusal: { pointer: string; message: string } | undefined;
+  /** Why choices are refused, by their JSON Pointers. */
+  refusals: Record<string, string>;
   /** Another colour for one of the files; undefined gives the choice back. */
   onChange: (hex: string, to: string | null | undefined) => void;
 }
@@ -26,7 +27,7 @@ function ordered(lines: MapLine[]): MapLine[] {
 }
 
 /** Every colour of the files beside what it becomes, how often, where and why. */
-export function MapTable({ lines, at, map, refusal, onChange }: Props) {
+export function MapTable({ lines, at, map, refusals, onChange }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (at) frame.current?.querySelector(`[data-hex="${at}"]`)?.scrollIntoView({ block: "nearest" });
@@ -56,7 +57,6 @@ export function MapTable({ lines, at, map, refusal, onChange }: Props) {
         <tbody>
           {ordered(lines).map((line) => {
             const chosen = map[line.hex];
-            const refused = refusal?.pointer === `/map/${line.hex}` ? refusal.message : undefined;
             return (
               <tr
                 key={line.hex}
@@ -73,7 +73,7 @@ export function MapTable({ lines, at, map, refusal, onChange }: Props) {
                     line={line}
                     chosen={chosen}
                     list={list}
-                    error={refused}
+                    error={refusals[`/map/${line.hex}`]}
                     onChange={(to) => onChange(line.hex, to)}
                   />
                 </td>

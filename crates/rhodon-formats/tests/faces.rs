@@ -197,6 +197,7 @@ fn from_one_theme_to_another_faces_follow_the_tokens() {
     );
     // What was one face and becomes two is nobody's to decide.
     assert_eq!(faced(&theme("Tern", "Tern"), &theme("Anlow", "Vess")), text);
+    assert_eq!(faced(&theme("Tern", "Tern"), &theme("Anlow", "Tern")), text);
 }
 
 #[test]

@@ -3,7 +3,7 @@
 use super::FaceUse;
 use super::list::Within;
 use crate::color_use::values;
-use crate::read::key_words;
+use crate::type_use::words;
 
 /// What keys of faces end with.
 const FAMILY: [&str; 2] = ["family", "families"];
@@ -34,10 +34,6 @@ pub(super) fn find(text: &str, at: usize, out: &mut Vec<FaceUse>) {
 }
 
 fn leads_to_faces(path: &str) -> bool {
-    let words = |part: &str| -> Vec<String> {
-        let words = key_words(part).into_iter();
-        words.map(|word| word.to_lowercase()).collect()
-    };
     let has = |part: &str, of: &[&str]| words(part).iter().any(|w| of.contains(&w.as_str()));
     let last = path.rsplit('.').next().unwrap_or(path);
     let is_of_faces = path.split('.').any(|part| has(part, &FAMILY));

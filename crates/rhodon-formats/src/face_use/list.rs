@@ -4,29 +4,11 @@ use std::ops::Range;
 
 use cssparser::{Parser, ParserInput, Token};
 
-/// Words that stand for faces of the system, or take them from elsewhere (CSS Fonts 4, 2.1.2; CSS Cascade 5, 7.3).
-const NO_FACE: [&str; 20] = [
-    "serif",
-    "sans-serif",
-    "monospace",
-    "cursive",
-    "fantasy",
-    "system-ui",
-    "ui-serif",
-    "ui-sans-serif",
-    "ui-monospace",
-    "ui-rounded",
-    "math",
-    "emoji",
-    "fangsong",
-    "inherit",
-    "initial",
-    "unset",
-    "revert",
-    "revert-layer",
-    "none",
-    "auto",
-];
+use crate::type_use::WIDE;
+use crate::write::GENERIC;
+
+/// What is no face either where a list begins with it.
+const NO_FACE: [&str; 3] = ["fangsong", "none", "auto"];
 
 /// What a list stands in.
 #[derive(Clone, Copy, Debug, Default, PartialEq, Eq)]
@@ -99,7 +81,7 @@ impl Written {
     pub(super) fn spelt(&self, name: &str) -> String {
         let words: Vec<&str> = name.split(' ').collect();
         let is_plain = words.iter().all(|word| is_identifier(word));
-        let is_generic = NO_FACE.contains(&name);
+        let is_generic = is_word(name);
         let may_be_bare = words.len() == 1 || self.is_bare_phrase;
         if is_plain && (is_generic || self.quote.is_none() && may_be_bare) {
             return name.to_owned();
@@ -123,8 +105,13 @@ fn is_identifier(word: &str) -> bool {
 
 /// Whether a name is that of a face.
 fn is_face(name: &str) -> bool {
-    let is_word = NO_FACE.iter().any(|word| name.eq_ignore_ascii_case(word));
-    !name.trim().is_empty() && !is_word && !name.starts_with('-')
+    let small = name.to_ascii_lowercase();
+    !name.trim().is_empty() && !is_word(&small) && !name.starts_with('-')
+}
+
+/// Whether a name in small letters stands for faces of the system, or takes them from elsewhere.
+fn is_word(name: &str) -> bool {
+    GENERIC.contains(&name) || WIDE.contains(&name) || NO_FACE.contains(&name)
 }
 
 /// The first of a list where it stands in quotes that are escaped, as in a text of the same quotes: these, the

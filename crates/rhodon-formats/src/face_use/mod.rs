@@ -6,8 +6,6 @@ mod style;
 
 use std::ops::Range;
 
-use rhodon_theme::font_families;
-
 use crate::color_use::finder_for_any;
 use crate::markup::{Part, parts};
 use list::{Within, Written};
@@ -88,10 +86,4 @@ impl FaceUse {
             }
         }
     }
-}
-
-/// The families of a list that somebody typed; none where there is none.
-pub(crate) fn typed(list: &str) -> Option<Vec<String>> {
-    let families = font_families(list);
-    (!families.is_empty()).then_some(families)
 }

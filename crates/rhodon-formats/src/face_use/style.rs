@@ -2,9 +2,8 @@
 
 use super::FaceUse;
 use super::list::Within;
-use crate::read::key_words;
 use crate::style_walk::{Visitor, walk};
-use crate::type_use::{FACES, font_parts};
+use crate::type_use::{FACES, font_parts, words};
 
 /// Words of variables that speak of a face and hold none.
 const NO_LIST: [&str; 9] = [
@@ -45,7 +44,7 @@ impl Visitor for Faces<'_> {
             return;
         };
         let list = match name.trim().to_ascii_lowercase().as_str() {
-            "font-family" => Some(list_of(value)),
+            "font-family" => Some((0, list_of(value))),
             "font" => shorthand(value),
             variable if variable.starts_with(['$', '@']) || variable.starts_with("--") => {
                 variable_list(name, value)
@@ -66,8 +65,8 @@ impl Visitor for Faces<'_> {
     }
 }
 
-/// A value without what stands behind it (`!important`), and where it begins.
-fn list_of(value: &str) -> (usize, &str) {
+/// A value without what stands behind it (`!important`).
+fn list_of(value: &str) -> &str {
     let mut list = value;
     // A name in quotes may hold the sign too.
     while let Some((before, word)) = list.rsplit_once('!')
@@ -75,11 +74,12 @@ fn list_of(value: &str) -> (usize, &str) {
     {
         list = before;
     }
-    (0, list)
+    list
 }
 
+/// The list of a `font`, and where in it that begins.
 fn shorthand(value: &str) -> Option<(usize, &str)> {
-    let (_, value) = list_of(value);
+    let value = list_of(value);
     let families = font_parts(value)
         .into_iter()
         .find(|(property, _)| *property == "font-family");
@@ -91,11 +91,8 @@ fn shorthand(value: &str) -> Option<(usize, &str)> {
 
 /// The list of a variable that is called after faces: one of several, or in quotes.
 fn variable_list<'a>(name: &str, value: &'a str) -> Option<(usize, &'a str)> {
-    let words: Vec<String> = key_words(name)
-        .into_iter()
-        .map(|word| word.to_lowercase())
-        .collect();
+    let words = words(name);
     let has = |of: &[&str]| words.iter().any(|word| of.contains(&word.as_str()));
     let is_list = value.contains([',', '"', '\'']);
-    (is_list && has(&FACES) && !has(&NO_LIST)).then(|| list_of(value))
+    (is_list && has(&FACES) && !has(&NO_LIST)).then(|| (0, list_of(value)))
 }

@@ -3,9 +3,9 @@
 use std::collections::{HashMap, HashSet};
 use std::ops::Range;
 
-use rhodon_theme::{Derived, Mode, Token, Value};
+use rhodon_theme::{Derived, Mode, Token, Value, font_families};
 
-use crate::face_use::{faces_in, typed};
+use crate::face_use::faces_in;
 use crate::name::css_name;
 
 /// Faces by the first of the lists in which they stand, in small letters.
@@ -48,8 +48,8 @@ pub(super) struct Replacement {
 impl Faces {
     /// A list as somebody types it; none where no face stands in it.
     pub fn typed(list: &str) -> Option<Self> {
-        let families = typed(list)?;
-        Some(Self {
+        let families = font_families(list);
+        (!families.is_empty()).then_some(Self {
             families,
             variable: None,
         })
@@ -61,7 +61,7 @@ impl FaceMap {
     /// with stays where they go different ways.
     pub fn between(from: &Derived, to: &Derived) -> Self {
         let mut map = Self::default();
-        let mut doubtful: HashSet<String> = HashSet::new();
+        let mut staying: HashSet<String> = HashSet::new();
         for old in &from.tokens {
             let families = |token: &Token| match &token.cell(Mode::Light).value {
                 Value::FontFamily(families) => Some(families.clone()),
@@ -71,19 +71,23 @@ impl FaceMap {
             else {
                 continue;
             };
-            let Some(face) = before.first().filter(|_| before != after) else {
+            let Some(face) = before.first() else {
                 continue;
             };
+            if before == after {
+                staying.insert(key(face));
+                continue;
+            }
             let new = Faces {
                 families: after,
                 variable: Some(css_name(&old.path)),
             };
             let known = map.by_face.insert(key(face), new.clone());
             if known.is_some_and(|known| known.families != new.families) {
-                doubtful.insert(key(face));
+                staying.insert(key(face));
             }
         }
-        map.by_face.retain(|face, _| !doubtful.contains(face));
+        map.by_face.retain(|face, _| !staying.contains(face));
         map
     }
 

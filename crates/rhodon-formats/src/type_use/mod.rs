@@ -262,13 +262,13 @@ impl Slot {
 }
 
 /// The words of a variable's name, in small letters.
-fn words(name: &str) -> Vec<String> {
+pub(crate) fn words(name: &str) -> Vec<String> {
     let words = key_words(name).into_iter();
     words.map(|word| word.to_lowercase()).collect()
 }
 
 /// Words that take a face from elsewhere (CSS Cascade 5, 7.3).
-const WIDE: [&str; 5] = ["inherit", "initial", "unset", "revert", "revert-layer"];
+pub(crate) const WIDE: [&str; 5] = ["inherit", "initial", "unset", "revert", "revert-layer"];
 
 /// What stands in no list of families.
 const NO_NAME: [char; 9] = ['(', '{', ';', '#', '|', '<', '[', '=', '/'];

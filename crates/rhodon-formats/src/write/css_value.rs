@@ -6,8 +6,8 @@ use rhodon_theme::{ColorValue, Mode, Token, Value};
 use crate::job::Job;
 use crate::name::Names;
 
-/// Generic families and other keywords that must not be quoted.
-const KEYWORDS: &[&str] = &[
+/// Generic families (CSS Fonts 4, 2.1.2), which must not be quoted.
+pub(crate) const GENERIC: [&str; 12] = [
     "serif",
     "sans-serif",
     "monospace",
@@ -20,10 +20,9 @@ const KEYWORDS: &[&str] = &[
     "ui-rounded",
     "math",
     "emoji",
-    "inherit",
-    "initial",
-    "unset",
 ];
+/// Other words that are written without quotes.
+const KEYWORDS: [&str; 3] = ["inherit", "initial", "unset"];
 
 /// A value as a CSS declaration takes it.
 pub(crate) fn value(value: &Value, notation: Notation) -> String {
@@ -69,8 +68,9 @@ pub(crate) fn color_value(color: &ColorValue, notation: Notation) -> String {
 
 /// A family name, quoted unless it is a keyword.
 fn family(name: &str) -> String {
-    if KEYWORDS.contains(&name.to_ascii_lowercase().as_str()) {
-        return name.to_ascii_lowercase();
+    let word = name.to_ascii_lowercase();
+    if GENERIC.contains(&&*word) || KEYWORDS.contains(&&*word) {
+        return word;
     }
     let mut out = String::with_capacity(name.len() + 2);
     out.push('"');

@@ -54,6 +54,7 @@ mod variables;
 mod vue_theme;
 pub(crate) mod xml;
 
+pub(crate) use css_value::GENERIC;
 pub use paint::{PaintRule, paint_rules};
 
 use crate::error::ExportError;

@@ -5,7 +5,7 @@ use std::process::{Command, Stdio};
 
 use serde_json::Value;
 
-use super::rhodon;
+use super::{keys, rhodon};
 
 #[test]
 fn color_prints_one_value_per_line_and_goes_on_after_a_bad_one() {
@@ -77,12 +77,7 @@ fn color_has_the_documented_shape() {
     let line = rhodon(&["color", "--json", "oklch(60% 0.1 none / 50%)"], "")
         .lines()
         .remove(0);
-    let keys: Vec<&str> = line
-        .as_object()
-        .unwrap()
-        .keys()
-        .map(String::as_str)
-        .collect();
+    let keys = keys(&line);
     assert_eq!(
         keys,
         [

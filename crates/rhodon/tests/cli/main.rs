@@ -32,6 +32,12 @@ impl Run {
     }
 }
 
+/// The keys of an object in their order.
+fn keys(object: &Value) -> Vec<&str> {
+    let object = object.as_object().expect("an object");
+    object.keys().map(String::as_str).collect()
+}
+
 fn rhodon(args: &[&str], input: impl AsRef<[u8]>) -> Run {
     let mut child = Command::new(env!("CARGO_BIN_EXE_rhodon"))
         .args(args)
@@ -83,12 +89,7 @@ fn scale_takes_labels_method_and_pin() {
         (&steps[2]["hex"], &steps[2]["pinned"]),
         (&"#0f5c7a".into(), &true.into())
     );
-    let keys: Vec<&str> = steps[0]
-        .as_object()
-        .unwrap()
-        .keys()
-        .map(String::as_str)
-        .collect();
+    let keys = keys(&steps[0]);
     assert_eq!(
         keys,
         [
@@ -135,12 +136,7 @@ fn derive_reads_brands_by_line_and_documents_with_parents() {
         );
     }
     let token = &lines[0]["tokens"][0];
-    let keys: Vec<&str> = token
-        .as_object()
-        .unwrap()
-        .keys()
-        .map(String::as_str)
-        .collect();
+    let keys = keys(token);
     assert_eq!(keys, ["path", "mode", "value", "alias", "origin", "reason"]);
 
     let child = rhodon(&["derive", "--json", "night-crossing.rhodon.json"], "");

@@ -1,10 +1,9 @@
 import { useId } from "react";
 import type { FaceLine } from "../../../api/exist";
-import { useEditorState } from "../../../editor/EditorProvider";
-import { tokensOf } from "../../../editor/selectors";
 import { BecomesField } from "./BecomesField";
 import classes from "./Existing.module.css";
 import { Leave } from "./Leave";
+import { TokenList } from "./TokenList";
 
 interface Props {
   lines: FaceLine[];
@@ -21,20 +20,11 @@ const pointerOf = (face: string) => `/faces/${face.replaceAll("~", "~0").replace
 
 /** Every face that a list of the files begins with, and what takes its place. */
 export function FaceTable({ lines, chosen, refusals, onChange }: Props) {
-  const tokens = useEditorState(tokensOf) ?? [];
   const list = useId();
   const errorOf = (face: string) => refusals[pointerOf(face)];
   return (
     <div className={classes.frame}>
-      <datalist id={list}>
-        {tokens
-          .filter((token) => token.kind === "fontFamily")
-          .map((token) => (
-            <option key={token.path} value={token.path}>
-              {token.light.value}
-            </option>
-          ))}
-      </datalist>
+      <TokenList id={list} kind="fontFamily" />
       <table className={classes.map}>
         <thead>
           <tr>

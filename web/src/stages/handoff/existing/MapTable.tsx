@@ -1,10 +1,9 @@
 import { useEffect, useId, useRef } from "react";
 import type { MapLine } from "../../../api/exist";
-import { useEditorState } from "../../../editor/EditorProvider";
-import { tokensOf } from "../../../editor/selectors";
 import { Swatch } from "../../../ui/Swatch";
 import classes from "./Existing.module.css";
 import { MapCell } from "./MapCell";
+import { TokenList } from "./TokenList";
 
 interface Props {
   lines: MapLine[];
@@ -32,19 +31,10 @@ export function MapTable({ lines, at, map, refusals, onChange }: Props) {
   useEffect(() => {
     if (at) frame.current?.querySelector(`[data-hex="${at}"]`)?.scrollIntoView({ block: "nearest" });
   }, [at]);
-  const tokens = useEditorState(tokensOf) ?? [];
   const list = useId();
   return (
     <div ref={frame} className={classes.frame}>
-      <datalist id={list}>
-        {tokens
-          .filter((t) => t.kind === "color")
-          .map((t) => (
-            <option key={t.path} value={t.path}>
-              {t.light.value}
-            </option>
-          ))}
-      </datalist>
+      <TokenList id={list} kind="color" />
       <table className={classes.map}>
         <thead>
           <tr>

@@ -244,6 +244,14 @@ fn colours_and_faces_change_in_one_go() {
 }
 
 #[test]
+fn faces_that_would_make_a_file_too_long_are_refused() {
+    let text = "a{font:1em Tern}".repeat(1_000);
+    let plan = plan(&[("Tern", &"V".repeat(50_000))]);
+    let refused = recolor(&InputFile::text("a.css", text), &plan);
+    assert!(refused.unwrap_err().contains("more than 40 MB"));
+}
+
+#[test]
 fn a_list_that_holds_what_looks_like_a_colour_is_taken_once() {
     let mut plan = plan(&[("Tern", "Anlow, serif")]);
     plan.map = ColorMap::parse(r##"{"#fff": "#a33a1e"}"##).unwrap();

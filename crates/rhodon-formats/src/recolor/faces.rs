@@ -6,6 +6,7 @@ use std::ops::Range;
 use rhodon_theme::{Derived, Mode, Token, Value, font_families};
 
 use crate::face_use::faces_in;
+use crate::inventory::MAX_FILE;
 use crate::name::css_name;
 
 /// Faces by the first of the lists in which they stand, in small letters.
@@ -37,6 +38,9 @@ pub struct Faced {
     /// How it is written now, where it is changed.
     pub to: Option<String>,
 }
+
+/// The most bytes that are put in the place of a file's lists: a short one may stand there by the hundred thousand.
+const MOST: usize = 2 * MAX_FILE;
 
 /// What is put in the place of a list.
 pub(super) struct Replacement {
@@ -107,8 +111,14 @@ impl FaceMap {
         self.by_face.insert(key(face), new);
     }
 
-    /// Lists of faces in a file, with what takes their place.
-    pub(super) fn in_file(&self, name: &str, text: &str, to_variables: bool) -> Vec<Replacement> {
+    /// Lists of faces in a file, with what takes their place; an error where that is too much.
+    pub(super) fn in_file(
+        &self,
+        name: &str,
+        text: &str,
+        to_variables: bool,
+    ) -> Result<Vec<Replacement>, String> {
+        let mut size = 0;
         let lists = faces_in(name, text).into_iter();
         lists
             .map(|found| {
@@ -119,11 +129,18 @@ impl FaceMap {
                     }
                     _ => found.with(text, &new.families),
                 });
-                Replacement {
+                size += to.as_ref().map_or(0, String::len);
+                if size > MOST {
+                    let most = MOST / 1_000_000;
+                    return Err(format!(
+                        "its faces would take more than {most} MB: expected shorter lists in their place"
+                    ));
+                }
+                Ok(Replacement {
                     range: found.range,
                     face: found.face,
                     to,
-                }
+                })
             })
             .collect()
     }

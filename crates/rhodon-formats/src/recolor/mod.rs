@@ -99,7 +99,7 @@ pub struct Left {
 /// Puts other colours into a file.
 ///
 /// # Errors
-/// In words: it is no text, too long, or of no known kind and without a colour.
+/// In words: it is no text, too long, or would be; or of no known kind and without a colour.
 pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
     let text = text_of(file)?;
     let finder = finder_for_any(&file.name);
@@ -118,7 +118,7 @@ pub fn recolor(file: &InputFile, plan: &Plan) -> Result<Recolored, String> {
     };
     let mut copy = Copy::of(text, uses.len());
     let mut lines = Lines::new(text);
-    let faces = plan.faces.in_file(&file.name, text, plan.to_variables);
+    let faces = plan.faces.in_file(&file.name, text, plan.to_variables)?;
     let mut faces = faces.into_iter().peekable();
     // Most colours are spelt the same way again and again.
     let mut known: HashMap<&str, Option<Decision>> = HashMap::default();

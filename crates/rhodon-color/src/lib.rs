@@ -41,7 +41,9 @@ mod vision;
 pub use circumstance::{Daylight, acuity_blur};
 pub use color::{Color, GamutFit};
 pub use contrast::{ContrastOn, contrast_ratio, ink_on, lightness_limits, luminance};
-pub use css::{ColorError, Notation, NotationError, respelt, respelt_alpha_first};
+pub use css::{
+    ColorError, Notation, NotationError, bare_code, grey_level, respelt, respelt_alpha_first,
+};
 pub use difference::{
     Lab65, difference, difference_below, lab_d65, lab_difference, least_difference,
 };

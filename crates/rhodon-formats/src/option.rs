@@ -273,6 +273,19 @@ impl Settings {
             .filter(|n| !n.is_empty())
     }
 
+    /// The words of a list option, in the order that was asked for; `all` is every one that there is.
+    pub fn words(&self, option: &TargetOption) -> impl Iterator<Item = &str> {
+        let asked = self.get(option);
+        let all = option
+            .kind
+            .choices()
+            .iter()
+            .copied()
+            .filter(move |_| asked == "all");
+        let some = self.names(option).filter(move |_| asked != "all");
+        all.chain(some)
+    }
+
     /// Whether a list option holds a word. An option that the target does not have leaves nothing out.
     pub fn includes(&self, option: &TargetOption, word: &str) -> bool {
         let value = self.values.get(option.key).map_or("all", String::as_str);

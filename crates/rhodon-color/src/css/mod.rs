@@ -1,5 +1,6 @@
 //! CSS Color 4 text, in and out.
 
+mod beyond;
 mod calc;
 mod component;
 mod error;
@@ -8,6 +9,7 @@ mod parse;
 mod print;
 mod respell;
 
+pub use beyond::{bare_code, grey_level};
 pub use error::ColorError;
 pub(crate) use parse::{hex, parse, parse_typed};
 pub use print::{Notation, NotationError};

@@ -4,6 +4,7 @@ use std::ops::Range;
 
 use cssparser::{Parser, ParserInput, Token};
 
+use super::beyond::{bare_code, grey_level};
 use super::function::{COLOR_SLOTS, COLOR_SPACES, FUNCTIONS, Slot};
 use super::parse::parse;
 use crate::{Color, Rgb8, Space};
@@ -20,9 +21,11 @@ const MORE_DECIMALS: usize = 6;
 /// let new = Rgb8::new(0x0f, 0x5c, 0x7a);
 /// assert_eq!(respelt("RGBA(228, 87, 46, .5)", new, None).unwrap(), "RGBA(15, 92, 122, .5)");
 /// assert_eq!(respelt("#FFF8", new, None).unwrap(), "#0F5C7A88");
+/// assert_eq!(respelt("E4572E", new, None).unwrap(), "0F5C7A");
+/// assert_eq!(respelt("gray93", new, None).unwrap(), "#0f5c7a");
 /// ```
 pub fn respelt(text: &str, new: Rgb8, alpha: Option<f64>) -> Option<String> {
-    if alpha.is_none() && parse(text).is_ok_and(|own| own.to_rgb8() == new) {
+    if alpha.is_none() && code_of(text) == Some(new) {
         return Some(text.to_owned());
     }
     if let Some(digits) = text.strip_prefix('#') {
@@ -31,13 +34,20 @@ pub fn respelt(text: &str, new: Rgb8, alpha: Option<f64>) -> Option<String> {
     if text.contains('(') {
         return function_like(text, new, alpha);
     }
-    parse(text).ok()?;
-    let long = if alpha.is_some_and(|a| a < 1.0) {
-        "aaaaaaaa"
-    } else {
-        "aaaaaa"
-    };
+    let is_veiled = alpha.is_some_and(|a| a < 1.0);
+    if bare_code(text).is_some() {
+        // Digits alone are six: no opacity stands behind them.
+        return hex_like(text, new, None).filter(|_| !is_veiled);
+    }
+    code_of(text)?;
+    let long = if is_veiled { "aaaaaaaa" } else { "aaaaaa" };
     Some(format!("#{}", hex_like(long, new, alpha)?))
+}
+
+/// The code of a text, whether style sheets know how it is spelt or only programs do.
+fn code_of(text: &str) -> Option<Rgb8> {
+    let known = parse(text).ok().or_else(|| bare_code(text));
+    known.map(Color::to_rgb8).or_else(|| grey_level(text))
 }
 
 /// The same for digits with the opacity in front, as the languages of apps write them: `#` or `0x` before

@@ -1,11 +1,14 @@
 //! JSON of any shape, with or without comments: values that are colours, under their keys.
 
+use std::collections::HashSet;
 use std::ops::Range;
+
+use rhodon_color::grey_level;
 
 use super::arguments::bare;
 use super::components::Components;
 use super::entry::Entries;
-use super::spelling::{is_shorthand, sounds_like_color, whole, within};
+use super::spelling::{is_shorthand, named_or_bare, sounds_like_color, whole, within};
 use super::{ColorUse, Written};
 
 /// Finds the colours among the values.
@@ -13,6 +16,7 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
     let mut keys = Keys::default();
     let mut components = Components::default();
     let mut entries = Entries::default();
+    let own = own_greys(text);
     for token in (Tokens { text, at: 0 }) {
         match token {
             Token::Open => {
@@ -39,7 +43,7 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
                     components.add(key, text, &range);
                 }
                 let held = &text[range.clone()];
-                value(text, range, &keys, out);
+                value(text, range, &keys, &own, out);
                 let color = (out.len() > before).then_some(before);
                 if let Some(key) = &keys.key {
                     entries.value(key, held, color);
@@ -54,11 +58,31 @@ fn is_key(text: &str, end: usize) -> bool {
     text[end + 1..].trim_start().starts_with(':')
 }
 
-fn value(text: &str, range: Range<usize>, keys: &Keys, out: &mut Vec<ColorUse>) {
+/// Keys that are called as levels of grey are: values of that name speak of them.
+fn own_greys(text: &str) -> HashSet<&str> {
+    let mut own = HashSet::new();
+    if text.contains("gray") || text.contains("grey") {
+        let texts = (Tokens { text, at: 0 }).filter_map(|token| match token {
+            Token::Text(range) if is_key(text, range.end) => text.get(range),
+            _ => None,
+        });
+        own.extend(texts.filter(|key| grey_level(key).is_some()));
+    }
+    own
+}
+
+fn value(
+    text: &str,
+    range: Range<usize>,
+    keys: &Keys,
+    own: &HashSet<&str>,
+    out: &mut Vec<ColorUse>,
+) {
     let held = &text[range.clone()];
     let name = keys.name();
-    let named = keys.key.as_deref().is_some_and(sounds_like_color);
-    if let Some(color) = whole(held, named) {
+    let named = keys.nearest().is_some_and(sounds_like_color);
+    let beyond = || named_or_bare(held).filter(|_| named && !own.contains(held));
+    if let Some(color) = whole(held, named).or_else(beyond) {
         out.push(ColorUse::css(range, color, name));
         return;
     }
@@ -96,6 +120,12 @@ impl Keys {
     fn close(&mut self) {
         self.outer.pop();
         self.key = None;
+    }
+
+    /// The key of a value, or of the list that holds it.
+    fn nearest(&self) -> Option<&str> {
+        let outer = || self.outer.last()?.as_deref();
+        self.key.as_deref().or_else(outer)
     }
 
     /// The keys with dots between them; marks of token files belong to no name.

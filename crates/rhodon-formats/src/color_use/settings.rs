@@ -1,39 +1,65 @@
 //! Settings and data that are read line by line, whatever program they are for: `bar = #0f5c7a`,
-//! `row: "rgb(15 92 122)"`, `badge=0xFF0F5C7A`. Where it is no comment, a code is a colour; a CSS name is
-//! one only as the whole value of what sounds like one.
+//! `row: "rgb(15 92 122)"`, `badge=0xFF0F5C7A`. Where it is no comment, a code is a colour; a CSS name,
+//! a level of grey, bare digits and three numbers are one only as the whole value of what sounds like one.
 
 use std::ops::Range;
 
-use rhodon_color::Color;
+use foldhash::{HashMap, HashMapExt};
+use rhodon_color::{Color, Rgb8};
 
 use super::entry::Entry;
-use super::spelling::{alpha_first, named, sounds_like_color, within};
+use super::spelling::{alpha_first, named_or_bare, sounds_like_color, within};
 use super::{ColorUse, Written};
 
 /// Finds the colours of settings.
 pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
-    let mut at = 0;
+    let (mut at, begun) = (0, out.len());
     // A heading says for all below it whether they are colours.
     let mut under_colors = false;
     let mut entry = Entry::default();
+    // The heading of each that is found.
+    let (mut section, mut sections) = ("", Vec::new());
     for line in text.split_inclusive('\n') {
         let body = &line[..comment_start(line)];
         let heading = heading(body);
         if let Some(heading) = heading {
             under_colors = sounds_like_color(heading);
+            section = heading;
         }
-        let begun = body.trim();
-        if heading.is_some() || begun.is_empty() || begun.starts_with(['-', '{']) {
+        let bare = body.trim();
+        if heading.is_some() || bare.is_empty() || bare.starts_with(['-', '{']) {
             std::mem::take(&mut entry).close(out);
         }
         let from = out.len();
         in_line(body, under_colors, &mut entry, out);
         for found in &mut out[from..] {
             found.range = found.range.start + at..found.range.end + at;
+            sections.push(section);
         }
         at += line.len();
     }
     entry.close(out);
+    tell_apart(&mut out[begun..], &sections);
+}
+
+/// Keys that stand under several headings have the heading before their name.
+fn tell_apart(found: &mut [ColorUse], sections: &[&str]) {
+    let mut under: HashMap<String, (&str, bool)> = HashMap::new();
+    for (one, section) in found.iter().zip(sections) {
+        let Some(name) = &one.name else { continue };
+        match under.get_mut(name) {
+            Some((first, several)) => *several |= first != section,
+            None => drop(under.insert(name.clone(), (section, false))),
+        }
+    }
+    for (one, section) in found.iter_mut().zip(sections) {
+        let is_shared = |name: &String| under.get(name).is_some_and(|(_, several)| *several);
+        // A heading of a whole page would be kept as often as there are keys below it.
+        let fits = (1..=AROUND).contains(&section.len());
+        if let Some(name) = one.name.as_mut().filter(|name| fits && is_shared(name)) {
+            *name = format!("{section}.{name}");
+        }
+    }
 }
 
 /// The colours of a line without its comment.
@@ -47,7 +73,16 @@ fn in_line(line: &str, under_colors: bool, entry: &mut Entry, out: &mut Vec<Colo
     });
     values(line, |range, key| {
         let value = &line[range.clone()];
-        match color(value, under_colors || sounds_like_color(key)) {
+        let names = under_colors || sounds_like_color(key);
+        let channels = names.then(|| channels(&line[range.start..])).flatten();
+        let (range, read) = match channels {
+            Some((length, code)) => {
+                let whole = range.start..range.start + length;
+                (whole, Some((code.into(), Written::Channels)))
+            }
+            None => (range, color(value, names)),
+        };
+        match read {
             Some((color, written)) => {
                 entry.color(key, out.len());
                 let name = Some(key.to_owned());
@@ -63,12 +98,25 @@ fn in_line(line: &str, under_colors: bool, entry: &mut Entry, out: &mut Vec<Colo
     });
 }
 
-/// A value that is a number behind `0x`, or a CSS name where `names` says so.
+/// A value that is a number behind `0x`, or a name or bare digits where `names` says so.
 fn color(value: &str, names: bool) -> Option<(Color, Written)> {
     if let Some(digits) = value.strip_prefix("0x") {
         return Some((alpha_first(digits)?, Written::AlphaFirst));
     }
-    Some((named(value).filter(|_| names)?, Written::Css))
+    Some((named_or_bare(value).filter(|_| names)?, Written::Css))
+}
+
+/// Three numbers from 0 to 255 with commas between them and nothing behind, and how long they are.
+fn channels(text: &str) -> Option<(usize, Rgb8)> {
+    if text.len() > AROUND {
+        return None;
+    }
+    let held = text.trim_end_matches(['"', '\'', ';', ' ', '\t', '\r', '\n']);
+    let mut parts = held
+        .splitn(4, ',')
+        .map(|part| part.trim().parse::<u8>().ok());
+    let code = Rgb8::new(parts.next()??, parts.next()??, parts.next()??);
+    parts.next().is_none().then_some((held.len(), code))
 }
 
 /// Where the comment of a line begins, or its end. `#` opens one unless a colour follows: at the

@@ -1,6 +1,6 @@
 //! How a colour may be spelt, whatever stands around it.
 
-use rhodon_color::Color;
+use rhodon_color::{Color, bare_code, grey_level};
 
 /// Names of functions that are colours once their arguments are plain.
 pub(super) const FUNCTIONS: &[&str] = &[
@@ -17,6 +17,12 @@ pub(super) fn named(word: &str) -> Option<Color> {
     let fits = (3..=20).contains(&word.len()) && word.bytes().all(|b| b.is_ascii_alphabetic());
     let color = fits.then(|| Color::parse(word).ok())??;
     (color.alpha() > 0.0).then_some(color)
+}
+
+/// A colour as programs beyond style sheets have it: a name, a level of grey or six digits without a sign.
+pub(super) fn named_or_bare(word: &str) -> Option<Color> {
+    let known = named(word).or_else(|| bare_code(word));
+    known.or_else(|| grey_level(word).map(Color::from))
 }
 
 /// A function with its arguments.

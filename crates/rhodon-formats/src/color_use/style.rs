@@ -20,6 +20,9 @@ const VALUE_RULES: &[&str] = &[
     "include", "return", "if", "else", "mixin", "function", "each", "set", "use", "forward",
 ];
 
+/// How style sheets of desktops name a colour.
+const DEFINES: &str = "@define-color";
+
 /// Beginnings and ends of names of properties that take a colour.
 const COLORED: &[&str] = &[
     "background",
@@ -178,6 +181,14 @@ impl Statement {
         };
     }
 
+    /// `@define-color NAME CODE` sets a variable without a colon.
+    fn define(&mut self, name: &str) {
+        self.head = format!("@{name}");
+        self.is_at_rule = false;
+        self.has_colon = true;
+        self.colored = true;
+    }
+
     fn is_variable(&self) -> bool {
         self.head.starts_with("--") || self.head.starts_with('$') || self.head.starts_with('@')
     }
@@ -266,6 +277,7 @@ impl Statements<'_> {
         statement.is_over |= matches!(token, Token::Delim('!'));
         if !statement.has_colon {
             match token {
+                Token::Ident(name) if statement.head == DEFINES => statement.define(name),
                 Token::Ident(name) => statement.head.push_str(name),
                 Token::AtKeyword(name) => {
                     statement.is_at_rule = true;

@@ -1,9 +1,11 @@
-//! Slots that are called after what they paint: the role that the words of a name speak of.
+//! Slots that are called after what they paint.
 
-use rhodon_theme::{
-    Derived, Form, Intent, IntentPart, Mode, Role, Section, Slot, SlotName, intent_called,
-};
+use std::collections::HashSet;
 
+use rhodon_color::Color;
+use rhodon_theme::{Derived, Form, Mode, Role, Section, Slot, SlotName, Value};
+
+use super::role_words::{TEXTS, has, role_called, tint_text_of};
 use crate::read::key_words;
 
 /// A slot that stands for a colour of its example and is called after a role.
@@ -13,21 +15,24 @@ pub struct Called {
     pub slot: SlotName,
     /// The role that its name speaks of.
     pub role: Role,
-    /// The mode that its name speaks of, where that is the dark one.
+    /// The mode that it follows, where that is the dark one.
     pub mode: Option<Mode>,
 }
 
 /// Slots of a form that keep a colour of the example, or white or black, which say nothing, and whose
-/// name speaks of a role.
+/// name speaks of a role. They follow the dark mode where their name says so, or where the whole example
+/// is dark.
 pub fn called(form: &Form, theme: &Derived) -> Vec<Called> {
+    let names = Names::of(form.slots.keys().map(SlotName::as_str));
+    let usual = is_dark(form, theme, &names).then_some(Mode::Dark);
     let kept = form.slots.iter().filter(|(_, slot)| is_kept(slot, theme));
     let roles = kept.filter_map(|(name, _)| {
-        let words = key_words(name.as_str());
-        let is_dark = words.iter().any(|word| word == "dark" || word == "night");
+        let role = names.role(name.as_str())?;
+        let says_dark = says_dark(&key_words(name.as_str()));
         Some(Called {
             slot: name.clone(),
-            role: role_called(&words)?,
-            mode: is_dark.then_some(Mode::Dark),
+            role,
+            mode: if says_dark { Some(Mode::Dark) } else { usual },
         })
     });
     roles.collect()
@@ -44,198 +49,95 @@ fn is_kept(slot: &Slot, theme: &Derived) -> bool {
     matches!(code.as_deref(), Some("#ffffff" | "#000000"))
 }
 
-/// What of a thing is painted.
-#[derive(Clone, Copy, PartialEq, Eq)]
-enum Painted {
-    Ground,
-    Text,
-    Muted,
-    Edge,
-    Hover,
-    Pressed,
-    Tint,
-    Gradient,
+fn says_dark(words: &[String]) -> bool {
+    has(words, &["dark", "night"])
 }
 
-impl Painted {
-    const CALLED: [(Self, &[&str]); 7] = [
-        (Self::Hover, &["hover", "hovered"]),
-        (Self::Pressed, &["pressed", "down"]),
-        (Self::Gradient, &["gradient", "end"]),
-        (
-            Self::Muted,
-            &["muted", "hint", "caption", "placeholder", "quiet"],
-        ),
-        (
-            Self::Text,
-            &["text", "ink", "foreground", "fg", "label", "on"],
-        ),
-        (
-            Self::Edge,
-            &[
-                "border",
-                "edge",
-                "line",
-                "outline",
-                "divider",
-                "separator",
-                "rule",
-                "stroke",
-            ],
-        ),
-        (Self::Tint, &["tint", "soft", "subtle"]),
-    ];
-
-    fn of(words: &[String]) -> Self {
-        let called = Self::CALLED
-            .into_iter()
-            .find(|(_, names)| has(words, names));
-        called.map_or(Self::Ground, |(painted, _)| painted)
-    }
-}
-
-/// What is painted, where it is no intent.
-#[derive(Clone, Copy)]
-enum Thing {
-    Bar,
-    Link,
-    Focus,
-    Selection,
-    Selected,
-    Disabled,
-    Surface(Role),
-}
-
-const THINGS: [(Thing, &[&str]); 10] = [
-    (
-        Thing::Bar,
-        &[
-            "bar",
-            "header",
-            "nav",
-            "navbar",
-            "navigation",
-            "toolbar",
-            "topbar",
-            "appbar",
-            "titlebar",
-            "menubar",
-            "masthead",
-        ],
-    ),
-    (Thing::Link, &["link", "links", "anchor"]),
-    (Thing::Focus, &["focus", "ring"]),
-    (Thing::Selection, &["selection", "highlight"]),
-    (
-        Thing::Selected,
-        &["selected", "chosen", "current", "active"],
-    ),
-    (Thing::Disabled, &["disabled", "inactive"]),
-    (
-        Thing::Surface(Role::SURFACE_OVERLAY),
-        &[
-            "overlay", "popup", "popover", "dialog", "menu", "tooltip", "dropdown",
-        ],
-    ),
-    (
-        Thing::Surface(Role::SURFACE_SUNKEN),
-        &["sunken", "well", "inset", "gutter", "track"],
-    ),
-    (
-        Thing::Surface(Role::SURFACE_RAISED),
-        &[
-            "panel", "card", "sheet", "raised", "widget", "field", "input", "sidebar", "row",
-        ],
-    ),
-    (
-        Thing::Surface(Role::SURFACE_BASE),
-        &[
-            "page",
-            "body",
-            "canvas",
-            "window",
-            "surface",
-            "background",
-            "bg",
-            "ground",
-            "base",
-        ],
-    ),
-];
-
-/// What an intent is called beside its names.
-const PRIMARY: [&str; 4] = ["button", "btn", "brand", "cta"];
-
-/// The role that words speak of: a thing or an intent, and what of it is painted.
-pub(crate) fn role_called(words: &[String]) -> Option<Role> {
-    let painted = Painted::of(words);
-    let mut intents = words.iter().filter_map(|word| intent_called(word));
-    let intent = intents
-        .next()
-        .or_else(|| has(words, &PRIMARY).then_some(Intent::Primary));
-    let thing = THINGS.into_iter().find(|(_, names)| has(words, names));
-    match (intent, thing) {
-        // A ground alone is that of an intent, and so is what is active of it.
-        (Some(intent), Some((Thing::Selected, _))) if painted == Painted::Ground => {
-            Some(intent.role(IntentPart::FillPressed))
+/// Whether a form has no name for a mode, and its page is darker than the text that stands there.
+fn is_dark(form: &Form, theme: &Derived, names: &Names) -> bool {
+    let mut lightness = [None, None];
+    for (name, slot) in &form.slots {
+        let words = key_words(name.as_str());
+        if says_dark(&words) || has(&words, &["light", "day"]) {
+            return false;
         }
-        (Some(intent), None | Some((Thing::Surface(_) | Thing::Selected, _))) => {
-            Some(intent.role(part_of(painted)))
+        let at = match names.role(name.as_str()) {
+            Some(Role::SURFACE_BASE) => 0,
+            Some(Role::TEXT_MAIN) => 1,
+            _ => continue,
+        };
+        if let Some(color) = color_of(slot, theme).filter(|_| lightness[at].is_none()) {
+            lightness[at] = Some(color.to_oklch().l);
         }
-        (_, Some((thing, _))) => role_of(thing, painted),
-        (None, None) => match painted {
-            Painted::Text => Some(Role::TEXT_MAIN),
-            Painted::Muted => Some(Role::TEXT_MUTED),
-            Painted::Edge => Some(Role::BORDER_SUBTLE),
-            _ => None,
-        },
     }
+    matches!(lightness, [Some(page), Some(text)] if page < text)
 }
 
-fn part_of(painted: Painted) -> IntentPart {
-    match painted {
-        Painted::Ground => IntentPart::Fill,
-        Painted::Text | Painted::Muted => IntentPart::FillText,
-        Painted::Edge => IntentPart::Edge,
-        Painted::Hover => IntentPart::FillHover,
-        Painted::Pressed => IntentPart::FillPressed,
-        Painted::Tint => IntentPart::Tint,
-        Painted::Gradient => IntentPart::GradientEnd,
-    }
-}
-
-fn role_of(thing: Thing, painted: Painted) -> Option<Role> {
-    let text = match painted {
-        Painted::Text => Some(Role::TEXT_MAIN),
-        Painted::Muted => Some(Role::TEXT_MUTED),
-        _ => None,
+/// The colour that a slot prints.
+fn color_of(slot: &Slot, theme: &Derived) -> Option<Color> {
+    let Some(path) = &slot.token else {
+        return slot.color.as_ref().map(|typed| typed.to_rgb8().into());
     };
-    match (thing, painted) {
-        (Thing::Bar, Painted::Text | Painted::Muted) => Some(Role::BAR_TEXT),
-        (Thing::Bar, Painted::Hover) => Some(Role::BAR_HOVER),
-        (Thing::Bar, Painted::Pressed) => Some(Role::BAR_SELECTED),
-        (Thing::Bar, Painted::Gradient) => Some(Role::BAR_GRADIENT_END),
-        (Thing::Bar, Painted::Edge) => Some(Role::BORDER_SUBTLE),
-        (Thing::Bar, _) => Some(Role::BAR_FILL),
-        (Thing::Link, Painted::Hover) => Some(Role::LINK_HOVER),
-        (Thing::Link, Painted::Pressed) => Some(Role::LINK_PRESSED),
-        (Thing::Link, _) => Some(Role::LINK_REST),
-        (Thing::Focus, _) => Some(Role::FOCUS_RING),
-        (Thing::Selection, Painted::Text) => Some(Role::SELECTION_TEXT),
-        (Thing::Selection, _) => Some(Role::SELECTION_FILL),
-        (Thing::Selected, Painted::Text) => Some(Role::SELECTED_TEXT),
-        (Thing::Selected, Painted::Edge) => Some(Role::SELECTED_EDGE),
-        (Thing::Selected, _) => Some(Role::SELECTED_FILL),
-        (Thing::Disabled, Painted::Text | Painted::Muted) => Some(Role::DISABLED_TEXT),
-        (Thing::Disabled, Painted::Edge) => Some(Role::DISABLED_EDGE),
-        (Thing::Disabled, _) => Some(Role::DISABLED_FILL),
-        (Thing::Surface(_), Painted::Edge) => Some(Role::BORDER_SUBTLE),
-        (Thing::Surface(_), Painted::Hover) => Some(Role::SURFACE_SUNKEN),
-        (Thing::Surface(role), Painted::Ground) => Some(role),
-        (Thing::Surface(_), _) => text,
+    let token = theme.token(path.as_str())?;
+    match &token.cell(slot.mode.unwrap_or(Mode::Light)).value {
+        Value::Color(color) => Some(color.code.into()),
+        _ => None,
     }
 }
 
-fn has(words: &[String], names: &[&str]) -> bool {
-    words.iter().any(|word| names.contains(&word.as_str()))
+/// All names of a form: what a word means is told by those around it.
+#[derive(Clone, Debug, PartialEq)]
+pub(super) struct Names {
+    /// Whether `fg` is what a text stands on, because texts have a word of their own beside it.
+    fg_is_ground: bool,
+    /// Groups of roles of which something is named beside texts: what these stand on.
+    grounded: HashSet<&'static str>,
+}
+
+impl Names {
+    pub(super) fn of<'a>(names: impl Iterator<Item = &'a str>) -> Self {
+        let mut names: Vec<Vec<String>> = names.map(key_words).collect();
+        let texts: HashSet<Vec<String>> = names
+            .iter()
+            .filter(|words| has(words, &["text"]))
+            .map(|words| stem(words))
+            .collect();
+        let fg_is_ground = names
+            .iter()
+            .any(|words| has(words, &["fg"]) && texts.contains(&stem(words)));
+        if fg_is_ground {
+            names.iter_mut().for_each(|words| call_fg_ground(words));
+        }
+        let grounds = names.iter().filter(|words| !has(words, &TEXTS));
+        let roles = grounds.filter_map(|words| role_called(words));
+        Self {
+            fg_is_ground,
+            grounded: roles.map(Role::group).collect(),
+        }
+    }
+
+    /// The role that a name speaks of, among the others.
+    pub(super) fn role(&self, name: &str) -> Option<Role> {
+        let mut words = key_words(name);
+        if self.fg_is_ground {
+            call_fg_ground(&mut words);
+        }
+        let role = role_called(&words)?;
+        // A text without a ground of its own stands on the page.
+        let alone = tint_text_of(role).filter(|(intent, _)| !self.grounded.contains(intent.id()));
+        Some(alone.map_or(role, |(_, tint_text)| tint_text))
+    }
+}
+
+/// Words without those that tell what of a thing is painted, and in which mode.
+fn stem(words: &[String]) -> Vec<String> {
+    let is_stem =
+        |word: &&String| !matches!(word.as_str(), "fg" | "text" | "color" | "dark" | "light");
+    words.iter().filter(is_stem).cloned().collect()
+}
+
+fn call_fg_ground(words: &mut [String]) {
+    for word in words.iter_mut().filter(|word| *word == "fg") {
+        "ground".clone_into(word);
+    }
 }

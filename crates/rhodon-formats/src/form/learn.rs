@@ -5,6 +5,8 @@ use indexmap::IndexMap;
 use rhodon_color::{Rgb8, difference};
 use rhodon_theme::{Derived, Form, Mode, Section, Slot, SlotName, Typed, Value};
 
+use super::called::Names;
+use super::{pair, rule_names};
 use crate::color_use::{ColorUse, Written, finder_for_any};
 use crate::inventory::text_of;
 use crate::name::letters;
@@ -24,7 +26,12 @@ pub struct Learned {
     pub near: Vec<(SlotName, f64)>,
     /// How many words all names begin with, which say nothing of a colour.
     shared: usize,
+    /// All of them.
+    names: Names,
 }
+
+/// What one slot stands for: a code under a name, and its mode where it is one of two.
+type Key = (Rgb8, Option<String>, Option<Mode>);
 
 /// Makes a form of an example in an in-house format.
 ///
@@ -33,11 +40,15 @@ pub struct Learned {
 pub fn learn(example: &InputFile, theme: &Derived) -> Result<Learned, String> {
     let text = text_of(example)?;
     let finder = finder_for_any(&example.name);
-    let uses = finder.find(text);
+    let mut uses = finder.find(text);
     if uses.is_empty() {
         return Err("expected at least one colour, found none".to_owned());
     }
-    let mut slots: IndexMap<(Rgb8, Option<String>), SlotName> = IndexMap::new();
+    if finder.is_style() {
+        rule_names::name(text, &mut uses);
+    }
+    let sides = pair::sides(text, &uses);
+    let mut slots: IndexMap<Key, SlotName> = IndexMap::new();
     let mut learned = Learned {
         form: Form {
             file: file_name(&example.name),
@@ -48,15 +59,23 @@ pub fn learn(example: &InputFile, theme: &Derived) -> Result<Learned, String> {
         open: Vec::new(),
         near: Vec::new(),
         shared: shared_words(uses.iter().filter_map(|found| found.name.as_deref())),
+        names: Names::of(uses.iter().filter_map(|found| found.name.as_deref())),
     };
     let mut at = 0;
-    for found in &uses {
+    let mut before: Option<&str> = None;
+    for (found, side) in uses.iter().zip(sides) {
         let code = found.color.to_rgb8();
-        let key = (code, found.name.clone());
+        // Readers of lines name only the first of two.
+        let called = found
+            .name
+            .as_deref()
+            .or(before.filter(|_| side == Some(Mode::Dark)));
+        before = called;
+        let key = (code, called.map(str::to_owned), side);
         let name = match slots.get(&key) {
             Some(name) => name.clone(),
             None => {
-                let name = learned.add(found, theme);
+                let name = learned.add(code, called, side, theme);
                 slots.insert(key, name.clone());
                 name
             }
@@ -77,14 +96,29 @@ pub fn learn(example: &InputFile, theme: &Derived) -> Result<Learned, String> {
 
 impl Learned {
     /// A slot for a colour, under a name of its own.
-    fn add(&mut self, found: &ColorUse, theme: &Derived) -> SlotName {
-        let code = found.color.to_rgb8();
-        let nearest = nearest(code, found.name.as_deref(), theme);
-        let wanted = match (&found.name, &nearest) {
-            (Some(name), _) => key_words(name).split_off(self.shared).join(" "),
+    fn add(
+        &mut self,
+        code: Rgb8,
+        called: Option<&str>,
+        side: Option<Mode>,
+        theme: &Derived,
+    ) -> SlotName {
+        let own: Option<String> =
+            called.map(|name| key_words(name).split_off(self.shared).join(" "));
+        let speaks_of = own.as_deref().and_then(|name| self.names.role(name));
+        let mut nearest = nearest(code, called, side, theme);
+        // A role that the name speaks of says more than another token that is only near.
+        nearest = nearest.filter(|(path, _, away)| {
+            *away == 0.0 || speaks_of.is_none_or(|role| role.path() == path)
+        });
+        let mut wanted = match (own, &nearest) {
+            (Some(name), _) => name,
             (None, Some((path, ..))) => path.clone(),
             (None, None) => rhodon_theme::color_look(code),
         };
+        if side == Some(Mode::Dark) {
+            wanted.push_str(" dark");
+        }
         let name = free_name(&wanted, &self.form);
         let slot =
             match nearest.and_then(|(path, mode, away)| Some((path.parse().ok()?, mode, away))) {
@@ -115,7 +149,12 @@ impl Learned {
 type Rank = (bool, bool, f64, usize);
 
 /// The token of a colour: one that is called so, else an exact one, else the nearest.
-fn nearest(code: Rgb8, name: Option<&str>, theme: &Derived) -> Option<(String, Option<Mode>, f64)> {
+fn nearest(
+    code: Rgb8,
+    name: Option<&str>,
+    side: Option<Mode>,
+    theme: &Derived,
+) -> Option<(String, Option<Mode>, f64)> {
     let called = name.map(letters);
     let mut best: Option<(Rank, String, Option<Mode>)> = None;
     for token in theme.tokens.iter().filter(|t| !t.omitted) {
@@ -125,6 +164,10 @@ fn nearest(code: Rgb8, name: Option<&str>, theme: &Derived) -> Option<(String, O
             &[Some(Mode::Light), Some(Mode::Dark)]
         };
         for mode in modes {
+            // One of two follows the mode that it stands for.
+            if side.is_some() && mode.is_some() && *mode != side {
+                continue;
+            }
             let Value::Color(color) = &token.cell(mode.unwrap_or(Mode::Light)).value else {
                 continue;
             };

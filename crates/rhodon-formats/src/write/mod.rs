@@ -41,7 +41,10 @@ mod sheet;
 mod sheet_html;
 mod sheet_svg;
 mod site_css;
+mod site_entry;
+mod site_painted;
 mod site_palette;
+mod site_styles;
 mod spec;
 mod switch;
 mod switch_choice;
@@ -86,6 +89,7 @@ pub const TARGETS: &[&Target] = &[
     &pairs::TARGET,
     &site_palette::TARGET,
     &site_css::TARGET,
+    &site_styles::TARGET,
     &palette::TARGET,
     &sheet::TARGET,
     &spec::TARGET,

@@ -1,13 +1,13 @@
 //! `site-palette`: a list of colours for a site system, and the classes for each, always in step.
 
 use foldhash::{HashSet, HashSetExt};
-use rhodon_theme::{ColorValue, IntentPart, Mode, Section, Token};
+use rhodon_theme::{Mode, Token};
 
 use super::css_tree::{self, Node};
+use super::site_entry::{Entry, entries};
 use crate::error::ExportError;
 use crate::job::{Comment, Job};
 use crate::losses;
-use crate::name;
 use crate::option::{OptionKind, TargetOption};
 use crate::output::{Output, Warning};
 use crate::target::{Group, MoreContrast, Target};
@@ -80,22 +80,9 @@ pub(crate) static TARGET: Target = Target {
     write,
 };
 
-/// One colour of the list.
-struct Entry {
-    name: String,
-    slug: String,
-    color: ColorValue,
-    path: String,
-}
-
 fn write(job: &Job<'_>) -> Result<Output, ExportError> {
-    let include = job.settings.get(&INCLUDE);
-    let order: Vec<&str> = if include == "all" {
-        PARTS.to_vec()
-    } else {
-        include.split(',').map(str::trim).collect()
-    };
-    let mut entries: Vec<Entry> = order.iter().flat_map(|part| entries(job, part)).collect();
+    let of_part = |part: &str| entries(job, part, Mode::Light);
+    let mut entries: Vec<Entry> = job.settings.words(&INCLUDE).flat_map(of_part).collect();
     if job.settings.get(&REPEAT) == "no" {
         let mut seen = HashSet::new();
         entries.retain(|e| seen.insert(e.color.to_string()));
@@ -129,78 +116,6 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
         files,
         warnings: warnings(job, &entries),
     })
-}
-
-fn entries(job: &Job<'_>, part: &str) -> Vec<Entry> {
-    let of_token = |t: &Token| {
-        let color = *t.cell(Mode::Light).value.color()?;
-        Some(Entry {
-            name: words(&t.path),
-            slug: slug(&t.path),
-            color,
-            path: t.path.to_string(),
-        })
-    };
-    let section = |section: Section| {
-        job.colors()
-            .filter(|t| t.section == section)
-            .filter_map(of_token)
-            .collect()
-    };
-    match part {
-        "brand" => job
-            .theme
-            .scales
-            .iter()
-            .filter(|s| job.decided.merged.brand.iter().any(|b| b.slug == s.slug))
-            .map(|s| Entry {
-                name: s.name.to_string(),
-                slug: slug(s.slug.as_str()),
-                color: ColorValue::opaque(s.scale.base_step().color),
-                path: s.slug.to_string(),
-            })
-            .collect(),
-        "intents" => job
-            .theme
-            .intents
-            .iter()
-            // An intent of a brand colour's own name is in the list with it.
-            .filter(|i| !job.decided.merged.brand.iter().any(|b| b.slug == i.name))
-            .map(|i| Entry {
-                name: words(i.name.as_str()),
-                slug: slug(i.name.as_str()),
-                color: job.role(&IntentPart::Fill.of(i.name.as_str()), Mode::Light),
-                path: format!("{}.fill", i.name),
-            })
-            .collect(),
-        "scales" => section(Section::Scales),
-        "roles" => section(Section::Roles),
-        _ => section(Section::Own),
-    }
-}
-
-/// A name as site systems write it: in lower case, with a hyphen between letters and digits, so that
-/// they change nothing and both files keep to it. `danger2` is `danger-2`, `red.a8` is `red-a-8`.
-fn slug(path: &str) -> String {
-    let mut out = String::with_capacity(path.len() + 4);
-    for c in name::kebab("", path).chars() {
-        let last = out.chars().last();
-        let turns = |l: char| {
-            (l.is_ascii_alphabetic() && c.is_ascii_digit())
-                || (l.is_ascii_digit() && c.is_ascii_alphabetic())
-        };
-        if last.is_some_and(turns) {
-            out.push('-');
-        }
-        out.push(c.to_ascii_lowercase());
-    }
-    out
-}
-
-/// `primary.fill-hover` as `Primary fill hover`.
-fn words(path: &str) -> String {
-    let text = path.replace(['.', '-'], " ");
-    text[..1].to_ascii_uppercase() + &text[1..]
 }
 
 /// A file that returns the list.

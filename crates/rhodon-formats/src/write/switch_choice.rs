@@ -128,7 +128,7 @@ fn player(theme: &Derived, part: Part) -> Option<(&str, &str)> {
 }
 
 /// The themes under the names that attributes have for them, the one at hand first.
-fn named<'a>(job: &Job<'a>) -> Vec<Choice<&'a Derived>> {
+pub(super) fn named<'a>(job: &Job<'a>) -> Vec<Choice<&'a Derived>> {
     let mut out: Vec<Choice<&Derived>> = Vec::with_capacity(1 + job.beside.len());
     for theme in std::iter::once(job.theme).chain(job.beside.iter().copied()) {
         let taken = |slug: &Slug| out.iter().any(|known| known.slug == *slug);

@@ -1,17 +1,18 @@
 //! Forms: filled, learned from an example, wrong, and hostile.
 #![allow(clippy::unwrap_used)]
 
+mod called;
+mod learned;
+#[path = "../pieces/mod.rs"]
 mod pieces;
 
 use std::sync::LazyLock;
 use std::time::Instant;
 
-use pieces::{KINDS, next};
 use proptest::prelude::*;
 use rhodon_color::{Color, Rgb8};
-use rhodon_formats::form::{MAX_OUTPUT, called, fill, learn};
-use rhodon_formats::read::InputFile;
-use rhodon_theme::{Derived, Document, Form, Resolved, Severity, Value, derive};
+use rhodon_formats::form::{MAX_OUTPUT, fill};
+use rhodon_theme::{Derived, Document, Form, Resolved, Severity, derive};
 use serde_json::json;
 
 fn theme(code: &str) -> Derived {
@@ -200,187 +201,6 @@ fn hostile_forms_end_within_a_second_and_in_bounded_memory() {
         match done {
             Ok(done) => assert!(done.text.len() <= MAX_OUTPUT),
             Err(error) => assert!(error.to_string().len() < 400, "{error}"),
-        }
-    }
-}
-
-#[test]
-fn a_form_learned_from_an_example_gives_the_example_back() {
-    let theme = theme("#0f5c7a");
-    let code = |path: &str| match &theme
-        .token(path)
-        .unwrap()
-        .cell(rhodon_theme::Mode::Light)
-        .value
-    {
-        Value::Color(color) => color.code,
-        other => panic!("{other}"),
-    };
-    let (fill_code, edge) = (code("primary.fill"), code("border.strong"));
-    let example = format!(
-        "/* {{{{ not a place }}}} {{% nor this %}} {{# nor that */\n.scheme {{ primary: {}; edge: {edge}; odd: #123abc; veil: rgba(15, 92, 122, .25) }}\n",
-        fill_code.to_string().to_uppercase()
-    );
-    let learned = learn(
-        &InputFile::text("brand/scheme.css", example.clone()),
-        &theme,
-    )
-    .unwrap();
-    assert_eq!(fill(&learned.form, &theme, &[]).unwrap().text, example);
-    assert_eq!(learned.open.len(), 1, "{:?}", learned.form.slots);
-    assert_eq!(learned.form.file, "scheme.css");
-    // With another theme, what a token stands behind changes, and the rest stays.
-    let other = self::theme("#a33a1e");
-    let text = fill(&learned.form, &other, &[]).unwrap().text;
-    assert!(
-        text.contains("#A33A1E") && text.contains("#123abc") && text.contains(", .25)"),
-        "{text}"
-    );
-}
-
-/// Every kind of name that hosts have for what is painted.
-#[test]
-fn slots_that_are_called_after_a_role_say_which() {
-    let names = [
-        ("slots.bar.ground", "bar.fill"),
-        ("slots.bar.ink", "bar.text"),
-        ("slots.topBar.liveGround", "bar.fill"),
-        ("slots.toolbarHover", "bar.hover"),
-        ("slots.action_button.background", "primary.fill"),
-        ("slots.hoverButtonBackground", "primary.fill-hover"),
-        ("slots.button_active", "primary.fill-pressed"),
-        ("slots.foreground-of-button", "primary.fill-text"),
-        ("slots.errorText", "danger.fill-text"),
-        ("slots.warning.border", "warning.edge"),
-        ("slots.panel.bg", "surface.raised"),
-        ("slots.panel.ink", "text.main"),
-        ("slots.panel.divider", "border.subtle"),
-        ("slots.captionText", "text.muted"),
-        ("slots.tooltip.bg", "surface.overlay"),
-        ("slots.page", "surface.base"),
-        ("slots.linkHover", "link.hover"),
-        ("slots.focusLine", "focus.ring"),
-        ("slots.selectionBg", "selection.fill"),
-        ("slots.chosen", "selected.fill"),
-        ("slots.disabled.text", "disabled.text"),
-        ("slots.nightPage", "surface.base"),
-    ];
-    let mut example = String::from("{\n");
-    for (at, (name, _)) in names.iter().enumerate() {
-        // Reds of their own: none is a colour of the theme.
-        example.push_str(&format!("  \"{name}\": \"#d1{at:02x}4{}\",\n", at % 10));
-    }
-    example.push_str("  \"slots.bell\": \"#d1ff00\",\n  \"slots.ink\": \"#ffffff\"\n}\n");
-    let theme = theme("#0f5c7a");
-    let learned = learn(&InputFile::text("host.json", example), &theme).unwrap();
-    let found = called(&learned.form, &theme);
-    let roles: Vec<&str> = found.iter().map(|called| called.role.path()).collect();
-    let mut wanted: Vec<&str> = names.iter().map(|(_, role)| *role).collect();
-    // White says nothing of what it is for; a bell is no role.
-    wanted.push("text.main");
-    assert_eq!(roles, wanted);
-    // What all names begin with says nothing.
-    assert_eq!(found[0].slot.as_str(), "bar_ground");
-    assert_eq!(found[2].slot.as_str(), "top_bar_live_ground");
-    let dark = found.iter().filter(|called| called.mode.is_some());
-    assert_eq!(
-        dark.map(|c| c.slot.as_str()).collect::<Vec<_>>(),
-        ["night_page"]
-    );
-    // Those that follow the theme are not spoken of.
-    let mut form = learned.form.clone();
-    for one in found {
-        let slot = form.slots.get_mut(&one.slot).unwrap();
-        slot.token = Some(one.role.path().parse().unwrap());
-        slot.color = None;
-    }
-    assert_eq!(called(&form, &theme), []);
-}
-
-#[test]
-fn an_example_of_a_format_that_nobody_knows_is_learned() {
-    let theme = theme("#0f5c7a");
-    let example = "; of a host\n[frame]\nbar = #0f5c7a\nbadge = 0xFF0F5C7A\n[colors]\nalarm: red\n";
-    for name in ["host.ini", "host.zzz", "host"] {
-        let learned = learn(&InputFile::text(name, example), &theme).unwrap();
-        let slots: Vec<&str> = learned.form.slots.keys().map(|n| n.as_str()).collect();
-        assert_eq!(slots, ["bar", "badge", "alarm"], "{name}");
-        assert_eq!(fill(&learned.form, &theme, &[]).unwrap().text, example);
-        let other = fill(&learned.form, &self::theme("#a33a1e"), &[])
-            .unwrap()
-            .text;
-        assert!(
-            other.contains("bar = #a33a1e\nbadge = 0xFFA33A1E\n"),
-            "{other}"
-        );
-    }
-    let bytes = vec![0x89, b'P', 0xff];
-    let picture = InputFile {
-        name: "host.bin".into(),
-        bytes,
-    };
-    assert!(
-        learn(&picture, &theme)
-            .unwrap_err()
-            .starts_with("expected UTF-8 text")
-    );
-}
-
-#[test]
-fn an_example_with_bare_arguments_is_learned() {
-    let theme = theme("#0f5c7a");
-    let example = ":root { --sea: 15 92 122; --veil: 15, 92, 122 }\n.a { color: rgb(var(--sea)); fill: rgba(var(--veil), .5) }\n";
-    let learned = learn(&InputFile::text("host.css", example), &theme).unwrap();
-    assert_eq!(fill(&learned.form, &theme, &[]).unwrap().text, example);
-    let other = self::theme("#a33a1e");
-    let text = fill(&learned.form, &other, &[]).unwrap().text;
-    assert!(
-        text.contains("--sea: 163 58 30; --veil: 163, 58, 30 }"),
-        "{text}"
-    );
-}
-
-#[test]
-fn an_example_with_colors_of_numbers_is_learned() {
-    let theme = theme("#0f5c7a");
-    let example = "let sea = Color(red: 0.059, green: 0.361, blue: 0.478)\nval veil = Color.argb(128, 15, 92, 122)\n";
-    let learned = learn(&InputFile::text("Theme.swift", example), &theme).unwrap();
-    assert_eq!(fill(&learned.form, &theme, &[]).unwrap().text, example);
-    let other = self::theme("#a33a1e");
-    let text = fill(&learned.form, &other, &[]).unwrap().text;
-    let expected = "let sea = Color(red: 0.639, green: 0.227, blue: 0.118)\nval veil = Color.argb(128, 163, 58, 30)\n";
-    assert_eq!(text, expected);
-}
-
-#[test]
-fn examples_of_every_kind_are_learned_and_come_back_to_the_byte() {
-    let theme = theme("#0f5c7a");
-    let mut seed = 5;
-    for i in 0..300 {
-        let (ending, pieces) = KINDS[i % KINDS.len()];
-        let text: String = (0..8)
-            .map(|_| pieces[next(&mut seed) % pieces.len()].0)
-            .collect();
-        let Ok(learned) = learn(
-            &InputFile::text(format!("{i}.{ending}"), text.clone()),
-            &theme,
-        ) else {
-            continue;
-        };
-        let near: Vec<_> = learned.near.iter().map(|(name, _)| name).collect();
-        let mut form = learned.form;
-        // A token that is only near prints its own colour: the example's colours are put in their places.
-        assert!(near.is_empty() || !form.slots.is_empty());
-        for name in near.clone() {
-            form.slots.shift_remove(name);
-        }
-        if near.is_empty() {
-            assert_eq!(
-                fill(&form, &theme, &[]).unwrap().text,
-                text,
-                "{}",
-                form.text
-            );
         }
     }
 }

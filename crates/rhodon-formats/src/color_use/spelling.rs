@@ -49,19 +49,15 @@ pub(crate) fn alpha_first(digits: &str) -> Option<Color> {
 /// Whether what is called so holds a colour, by the words of its name.
 pub(super) fn sounds_like_color(name: &str) -> bool {
     let name = name.to_ascii_lowercase();
-    [
-        "color",
-        "colour",
-        "background",
-        "fill",
-        "stroke",
-        "tint",
-        "shade",
-        "border",
-    ]
-    .iter()
-    .any(|word| name.contains(word))
+    let holds = |word: &&str| name.contains(word);
+    let mut words = name.split(|c: char| !c.is_ascii_alphanumeric());
+    COLORED.iter().any(holds) || words.any(|word| matches!(word, "fg" | "bg"))
 }
+
+/// What names of colours hold.
+const COLORED: [&str; 8] = [
+    "color", "colour", "ground", "fill", "stroke", "tint", "shade", "border",
+];
 
 /// Words that stand beside a colour in a shorthand.
 const BESIDE: &[&str] = &[

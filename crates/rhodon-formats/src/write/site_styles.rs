@@ -57,7 +57,7 @@ pub(crate) static TARGET: Target = Target {
     ],
     usage: "Copy what is in the folder site-styles into that of the site's block theme. Where it has a theme.json of its own, copy styles alone: each file there is a variation to choose in the site's editor, light or dark.",
     usage_of: None,
-    token_name: Some(|_, t| Some(format!("custom|{}", slug(&t.path)))),
+    token_name: Some(|_, t| Some(slug(&t.path))),
     carries_kept: false,
     takes_family: true,
     more: MoreContrast::Written(" Variations for more contrast stand beside the others."),

@@ -19,6 +19,7 @@ mod promises;
 mod readers;
 mod records;
 mod scripts;
+mod site_styles;
 mod sites;
 mod style;
 mod support;

@@ -309,6 +309,7 @@ fn what_has_no_place_for_more_contrast_says_so_by_name() {
             "dart",
             "pairs",
             "site-css",
+            "site-styles",
             "spec"
         ]
     );

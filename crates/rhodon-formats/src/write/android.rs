@@ -42,6 +42,8 @@ pub(crate) static TARGET: Target = Target {
         "values-v23/themes.xml",
         "values-v27/themes.xml",
         "values-v29/themes.xml",
+        "values-night/themes.xml",
+        "values-night-v29/themes.xml",
     ],
     keys: &[
         "colors.xml",
@@ -159,13 +161,31 @@ fn write(job: &Job<'_>) -> Result<Output, ExportError> {
             with_bools(job, night, Mode::Dark),
         ),
         file(job, "values/themes.xml", {
-            let mut elements = vec![style(job, Since::First)];
+            let mut elements = vec![
+                style(job, Since::First),
+                ground(job, Since::First, Mode::Light),
+            ];
             elements.extend(measures(job, &names));
             elements
         }),
         file(job, "values-v23/themes.xml", vec![style(job, Since::V23)]),
         file(job, "values-v27/themes.xml", vec![style(job, Since::V27)]),
-        file(job, "values-v29/themes.xml", vec![style(job, Since::V29)]),
+        file(
+            job,
+            "values-v29/themes.xml",
+            vec![ground(job, Since::V29, Mode::Light)],
+        ),
+        // A new project has a style of its own there, which would stay in force at night.
+        file(
+            job,
+            "values-night/themes.xml",
+            vec![ground(job, Since::First, Mode::Dark)],
+        ),
+        file(
+            job,
+            "values-night-v29/themes.xml",
+            vec![ground(job, Since::V29, Mode::Dark)],
+        ),
     ];
     let mut warnings = losses::mapped(job.tokens());
     let differing = job.others().filter(|t| !t.is_modeless());
@@ -242,22 +262,37 @@ enum Since {
     V23,
     /// The one whose lower bar can be light too.
     V27,
-    /// The one that knows parents that follow the system's mode.
+    /// The one that knows parents which follow the system's mode.
     V29,
 }
 
 /// What a bar has whose icons stay white on a theme that would paint it light.
 const UNDER_WHITE: &str = "@android:color/black";
 
-/// The parent that follows the system's mode, and the one that older versions have instead.
+/// The parent that follows the system's mode, and those that older versions have instead: what the style
+/// does not name is of the mode too.
 const DAY_NIGHT: &str = "android:Theme.DeviceDefault.DayNight";
-const BEFORE_DAY_NIGHT: &str = "android:Theme.Material.Light";
+const BY_DAY: &str = "android:Theme.Material.Light";
+const BY_NIGHT: &str = "android:Theme.Material";
 
-fn style(job: &Job<'_>, since: Since) -> Element {
-    let parent = match (job.settings.get(&PARENT), since) {
-        (DAY_NIGHT, since) if since < Since::V29 => BEFORE_DAY_NIGHT,
+/// The style that the theme's own builds on, by mode and version.
+fn ground(job: &Job<'_>, since: Since, mode: Mode) -> Element {
+    let parent = match (job.settings.get(&PARENT), mode) {
+        (DAY_NIGHT, Mode::Light) if since < Since::V29 => BY_DAY,
+        (DAY_NIGHT, Mode::Dark) if since < Since::V29 => BY_NIGHT,
         (parent, _) => parent,
     };
+    Element::new("style")
+        .with("name", ground_name(job))
+        .with("parent", parent.to_owned())
+}
+
+fn ground_name(job: &Job<'_>) -> String {
+    format!("{}Ground", job.settings.get(&STYLE))
+}
+
+fn style(job: &Job<'_>, since: Since) -> Element {
+    let parent = job.settings.get(&PARENT);
     // The usual support library has attributes of its own, without the platform's prefix.
     let of_platform = parent.trim_start_matches('@').starts_with("android:");
     let item = |key: &str, text: String| {
@@ -291,7 +326,7 @@ fn style(job: &Job<'_>, since: Since) -> Element {
     }
     Element::new("style")
         .with("name", job.settings.get(&STYLE).to_owned())
-        .with("parent", parent.to_owned())
+        .with("parent", format!("@style/{}", ground_name(job)))
         .children(items)
 }
 

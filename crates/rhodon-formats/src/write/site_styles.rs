@@ -3,7 +3,6 @@
 //! beside it are a variation in light and one in dark, under the same slugs.
 
 use std::collections::HashSet;
-use std::sync::Arc;
 
 use foldhash::HashMap;
 use rhodon_color::Notation;
@@ -156,6 +155,10 @@ fn palette(job: &Job<'_>, mode: Mode) -> Result<Vec<Value>, ExportError> {
     let parts: Vec<&str> = job.settings.words(&PALETTE).collect();
     let offered = parts.into_iter().flat_map(|part| match part {
         "page" => page(job, mode),
+        "intents" => {
+            let fills = entries(job, part, mode).into_iter();
+            fills.chain(texts_on_intents(job, mode)).collect()
+        }
         part => entries(job, part, mode),
     });
     let mut paths: HashMap<String, String> = HashMap::default();
@@ -190,19 +193,26 @@ fn page(job: &Job<'_>, mode: Mode) -> Vec<site_entry::Entry> {
         Role::BAR_FILL,
         Role::BAR_TEXT,
     ];
-    let texts = job
-        .theme
-        .intents
+    roles
         .iter()
-        .map(|i| IntentPart::FillText.of(i.name.as_str()));
-    let paths = roles.iter().map(|role| role.path().into()).chain(texts);
-    let of = |path: Arc<str>| site_entry::Entry {
-        name: words(&path),
-        slug: slug(&path),
-        color: job.role(&path, mode),
-        path: path.to_string(),
-    };
-    paths.map(of).collect()
+        .map(|role| of_role(job, mode, role.path()))
+        .collect()
+}
+
+/// What is read on the fill of each intent.
+fn texts_on_intents(job: &Job<'_>, mode: Mode) -> Vec<site_entry::Entry> {
+    let intents = job.theme.intents.iter();
+    let paths = intents.map(|intent| IntentPart::FillText.of(intent.name.as_str()));
+    paths.map(|path| of_role(job, mode, &path)).collect()
+}
+
+fn of_role(job: &Job<'_>, mode: Mode, path: &str) -> site_entry::Entry {
+    site_entry::Entry {
+        name: words(path),
+        slug: slug(path),
+        color: job.role(path, mode),
+        path: path.to_owned(),
+    }
 }
 
 /// From the fill of each intent, and of the bar, to the end of its gradient.

@@ -55,17 +55,17 @@ fn the_android_style_refers_only_to_what_is_there_and_leaves_no_bar_behind() {
             .iter()
             .all(|(key, _)| !later.iter().any(|part| key.contains(part)))
     );
-    assert!(
-        files[2]
-            .text
-            .contains("parent=\"android:Theme.Material.Light\"")
-    );
-    let document = roxmltree::Document::parse(&files.last().unwrap().text).unwrap();
+    let newest = files
+        .iter()
+        .find(|f| f.path == "values-v27/themes.xml")
+        .unwrap();
+    let document = roxmltree::Document::parse(&newest.text).unwrap();
     let style = document
         .descendants()
         .find(|n| n.has_tag_name("style"))
         .unwrap();
     assert_eq!(style.attribute("name"), Some("Theme.Ferry"));
+    assert_eq!(style.attribute("parent"), Some("@style/Theme.FerryGround"));
     let mut set = Vec::new();
     for item in style.children().filter(|n| n.has_tag_name("item")) {
         set.push(item.attribute("name").unwrap());
@@ -90,6 +90,59 @@ fn the_android_style_refers_only_to_what_is_there_and_leaves_no_bar_behind() {
     }
 }
 
+/// The parent of a style as the platform picks it: the mode counts before the version.
+fn parent_of(files: &[rhodon_formats::File], name: &str, night: bool, version: u32) -> String {
+    let rank = |path: &str| {
+        let (folder, _) = path.split_once('/')?;
+        let since = folder
+            .rsplit_once("-v")
+            .map_or(Some(0), |(_, v)| v.parse().ok())?;
+        let is_night = folder.contains("-night");
+        (since <= version && (night || !is_night)).then_some((is_night, since))
+    };
+    let parent = |text: &str| {
+        let document = roxmltree::Document::parse(text).unwrap();
+        let mut styles = document.descendants().filter(|n| n.has_tag_name("style"));
+        let style = styles.find(|n| n.attribute("name") == Some(name))?;
+        Some(style.attribute("parent").unwrap().to_owned())
+    };
+    let fitting = files
+        .iter()
+        .filter_map(|f| Some((rank(&f.path)?, parent(&f.text)?)));
+    fitting.max_by_key(|(rank, _)| *rank).unwrap().1
+}
+
+/// What the style does not name is of the mode too, and a style that a new project has for the night is replaced.
+#[test]
+fn the_style_builds_on_a_parent_of_the_mode_on_every_version() {
+    let files = demo().files("android", &[]);
+    assert!(files.iter().any(|f| f.path == "values-night/themes.xml"));
+    for (version, night, parent) in [
+        (21, false, "android:Theme.Material.Light"),
+        (28, false, "android:Theme.Material.Light"),
+        (28, true, "android:Theme.Material"),
+        (29, false, "android:Theme.DeviceDefault.DayNight"),
+        (34, true, "android:Theme.DeviceDefault.DayNight"),
+    ] {
+        assert_eq!(
+            parent_of(&files, "AppTheme", night, version),
+            "@style/AppThemeGround"
+        );
+        assert_eq!(
+            parent_of(&files, "AppThemeGround", night, version),
+            parent,
+            "{version} {night}"
+        );
+    }
+    let own = demo().files("android", &[("parent", "Theme.Support.DayNight")]);
+    for night in [false, true] {
+        assert_eq!(
+            parent_of(&own, "AppThemeGround", night, 28),
+            "Theme.Support.DayNight"
+        );
+    }
+}
+
 /// The icons of the system can be seen on both bars, on every version and in both modes: white ones, or dark ones
 /// where a version has them and the style asks for them.
 #[test]
@@ -99,7 +152,7 @@ fn icons_can_be_seen_on_the_bars_of_every_version() {
         let files = theme(roles).files("android", &[]);
         let modes = [colors(&files[0].text), colors(&files[1].text)];
         let bools = [bools(&files[0].text), bools(&files[1].text)];
-        for file in &files[2..] {
+        for file in files[2..].iter().filter(|f| f.text.contains("<item")) {
             let items: HashMap<String, String> = styled(&file.text).into_iter().collect();
             for (color, light) in [
                 ("android:statusBarColor", "android:windowLightStatusBar"),
@@ -153,7 +206,7 @@ fn styled(xml: &str) -> Vec<(String, String)> {
 fn the_support_library_has_attributes_without_a_prefix() {
     let set = [("parent", "Theme.Support.DayNight.NoActionBar")];
     let files = demo().files("android", &set);
-    for file in &files[2..] {
+    for file in files[2..].iter().filter(|f| f.text.contains("<item")) {
         let items = styled(&file.text);
         let value = |key: &str| {
             items

@@ -15,10 +15,15 @@ pub enum Order {
 }
 
 /// Constructors of colours.
-const TYPES: [&str; 5] = ["Color", "UIColor", "NSColor", "CGColor", "QColor"];
+const TYPES: [&str; 6] = [
+    "Color", "Color32", "UIColor", "NSColor", "CGColor", "QColor",
+];
 /// Functions of a type of colours, and the order of their numbers.
-const FUNCTIONS: [(&str, Order); 5] = [
+const FUNCTIONS: [(&str, Order); 8] = [
     ("rgb", Order::AlphaLast),
+    ("from_rgb", Order::AlphaLast),
+    ("fromRgb", Order::AlphaLast),
+    ("FromRgb", Order::AlphaLast),
     ("fromRGBO", Order::AlphaLast),
     ("argb", Order::AlphaFirst),
     ("fromARGB", Order::AlphaFirst),
@@ -30,14 +35,20 @@ const LONGEST: usize = 200;
 /// The order in which a call takes numbers, by the words before its bracket, the last one last.
 pub(super) fn order(before: &[&str]) -> Option<Order> {
     match before {
-        [.., of, ".", call] if TYPES.contains(of) => {
+        [.., of, "." | "::", call] if TYPES.contains(of) => {
             let known = FUNCTIONS.iter().find(|(name, _)| name == call);
             known.map(|(_, order)| *order)
         }
-        [.., "."] => None,
+        [.., "." | "::"] => None,
         [.., call] if TYPES.contains(call) => Some(Order::AlphaLast),
+        // `QColor petrol(15, 92, 122)` declares.
+        [.., of, name] if TYPES.contains(of) && is_name(name) => Some(Order::AlphaLast),
         _ => None,
     }
+}
+
+fn is_name(word: &str) -> bool {
+    word.bytes().all(|b| b.is_ascii_alphanumeric() || b == b'_')
 }
 
 /// The end of the arguments that begin at a place, where they are as short as those of a colour and call

@@ -68,7 +68,7 @@ pub const FINDERS: &[Finder] = &[
     },
     Finder {
         id: "resource",
-        endings: &["xml"],
+        endings: &["xml", "xaml", "axaml"],
         find: resource::find,
         comments: comments::TAGS,
     },
@@ -76,10 +76,24 @@ pub const FINDERS: &[Finder] = &[
         id: "script",
         endings: &[
             "js", "mjs", "cjs", "ts", "mts", "cts", "jsx", "tsx", "kt", "kts", "swift", "dart",
-            "java", "php",
+            "java", "php", "qml",
         ],
         find: script::find,
         comments: comments::SIGNS,
+    },
+    Finder {
+        id: "compiled",
+        endings: &[
+            "c", "cc", "cpp", "cxx", "h", "hh", "hpp", "cs", "go", "rs", "m", "mm",
+        ],
+        find: script::find_compiled,
+        comments: comments::SIGNS,
+    },
+    Finder {
+        id: "hashed-script",
+        endings: &["py", "rb"],
+        find: script::find_hashed,
+        comments: comments::HASH,
     },
     Finder {
         id: "palette",
@@ -103,8 +117,6 @@ const SETTINGS: Finder = Finder {
         "properties",
         "env",
         "theme",
-        "py",
-        "rb",
         "lua",
     ],
     find: settings::find,

@@ -1,4 +1,5 @@
-//! Resources of Android: `<color name="petrol">#FF0F5C7A</color>`, with the opacity in front.
+//! Resources of apps and desktops: `<color name="petrol">#FF0F5C7A</color>`, `<Brush x:Key="Petrol" Color="#0F5C7A"/>`,
+//! with the opacity in front.
 
 use rhodon_color::Color;
 
@@ -6,7 +7,7 @@ use super::{ColorUse, Written};
 
 /// Finds the colours of resources: texts between tags, and attributes, that are `#` and digits.
 pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
-    let mut name = None;
+    let (mut name, mut key) = (None, None);
     let mut i = 0;
     while let Some(at) = text[i..].find(['<', '#']).map(|at| i + at) {
         if text[at..].starts_with("<!--") {
@@ -16,7 +17,9 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
         if text[at..].starts_with('<') {
             let end = text[at..].find('>').map_or(text.len(), |n| at + n);
             if !text[at..].starts_with("</") {
-                name = attribute(&text[at..end], "name");
+                let tag = &text[at..end];
+                key = attribute(tag, "x:Key");
+                name = attribute(tag, "name").or_else(|| key.clone());
             }
             i = at + 1;
             continue;
@@ -33,7 +36,8 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
                 None | Some(b'<' | b'"' | b'\'' | b' ' | b'\n' | b'\t' | b'\r')
             );
         if let Some(color) = Color::from_hex_alpha_first(&text[at + 1..end]).filter(|_| whole) {
-            let named = around.0 != Some(b'"') && around.0 != Some(b'\'');
+            // The key of a resource is that of its attributes too.
+            let named = key.is_some() || !matches!(around.0, Some(b'"' | b'\''));
             out.push(ColorUse {
                 range: at..end,
                 color,

@@ -55,6 +55,7 @@ const STYLE: &[Piece] = &[
     ),
 ];
 const SASS: &[Piece] = &[
+    ("@define-color hull #0f5c7a;\n", &["#0f5c7a"]),
     ("// don't count #badbad, it is a comment\n", &[]),
     ("$brand: #0f5c7a !default;\n", &["#0f5c7a"]),
     (
@@ -161,6 +162,61 @@ const SETTINGS: &[Piece] = &[
         &["#ff0000", "#00ff00"],
     ),
     ("it's = #8a9a2b\n", &["#8a9a2b"]),
+    (
+        "[colors]\ndeck=15, 92, 122\nhull = 8A9A2B\n[at]\nsize=1,2,3\n",
+        &["#0f5c7a", "#8a9a2b"],
+    ),
+];
+const COMPILED: &[Piece] = &[
+    ("#include \"deck.h\" // \"#abc\"\n#define DECK 12\n", &[]),
+    (
+        "fn hull<'a>(x: &'a str) -> &'static str { \"#0f5c7a\" }\n",
+        &["#0f5c7a"],
+    ),
+    (
+        "char quote = '\"', back = '\\\\'; int big = 1'000'000;\n",
+        &[],
+    ),
+    (
+        "QColor hull(15, 92, 122); auto b = QColor::fromRgb(138, 154, 43, 128);\n",
+        &["#0f5c7a", "#8a9a2b80"],
+    ),
+    (
+        "var a = Color.FromArgb(128, 15, 92, 122); move(1, 2, 3);\n",
+        &["#0f5c7a80"],
+    ),
+    (
+        "w->setStyleSheet(\"QPushButton { color: #ABC; }\"); say(\"Color: red {x}: #123456\");\n",
+        &["#aabbcc"],
+    ),
+    (
+        "let veil = 4 / 2; let deep = Color32::from_rgb(1, 2, 3);\n",
+        &["#010203"],
+    ),
+];
+const HASHED: &[Piece] = &[
+    ("# accent = \"#abcdef\"\n", &[]),
+    ("accent = '#0f5c7a'  # \"#fff\"\n", &["#0f5c7a"]),
+    (
+        "button(edge_color=(\"gray93\", \"gray7\"), size=3)\n",
+        &["#ededed", "#121212"],
+    ),
+    (
+        "sheet = \"\"\"\nQFrame { background: #8a9a2b }\n\"\"\"\n",
+        &["#8a9a2b"],
+    ),
+    (
+        "half = a // 2  # it's\nfill_color = \"0F5C7A\"\ncount = \"123456\"\n",
+        &["#0f5c7a"],
+    ),
+];
+const XAML: &[Piece] = &[
+    ("<Color x:Key=\"Petrol\">#FF0F5C7A</Color>\n", &["#0f5c7a"]),
+    (
+        "<SolidColorBrush x:Key=\"Veil\" Color=\"#800F5C7A\"/>\n",
+        &["#0f5c7a80"],
+    ),
+    ("<!-- <Brush Color=\"#FFF\"/> -->\n", &[]),
 ];
 /// Pieces of every kind of file, by its ending.
 pub const KINDS: &[(&str, &[Piece])] = &[
@@ -172,6 +228,9 @@ pub const KINDS: &[(&str, &[Piece])] = &[
     ("xml", RESOURCE),
     ("gpl", PALETTE),
     ("ini", SETTINGS),
+    ("cpp", COMPILED),
+    ("py", HASHED),
+    ("xaml", XAML),
 ];
 
 /// The number after a number (SplitMix64).

@@ -1,137 +1,16 @@
-//! Code of apps and of configurations: colours in texts, and numbers that are colours by what stands
-//! around them. Read by its tokens, never run.
+//! Code by its tokens: what stands between quotes, numbers, brackets, and the keys that lead there.
 
 use std::ops::Range;
 
 use rhodon_color::Color;
 
-use super::arguments::bare;
-use super::constructor::{self, Order};
-use super::entry::Entries;
-use super::spelling::{alpha_first, is_shorthand, sounds_like_color, whole, within};
-use super::{ColorUse, Written, shifted, style};
-
-/// Calls whose number is a colour with its opacity in front.
-const ARGB_CALLS: &[&str] = &[
-    "Color",
-    "UIColor",
-    "NSColor",
-    "MaterialColor",
-    "MaterialAccentColor",
-    "parseColor",
-    "ColorInt",
-];
-/// Types of variables whose number is a colour.
-const TYPES: &[&str] = &["Color", "ColorInt", "UIColor", "NSColor"];
-/// Calls whose text picks an element, so that `#add` is a name.
-const PICKS: &[&str] = &[
-    "querySelector",
-    "querySelectorAll",
-    "getElementById",
-    "closest",
-    "matches",
-    "$",
-    "find",
-    "locator",
-    "getElement",
-    "href",
-    "to",
-    "id",
-    "scrollTo",
-];
-
-/// Finds the colours of a script.
-pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
-    let mut reader = Reader::new(text);
-    // Brackets that are open, and whether each holds an entry.
-    let (mut open, mut entries) = (Vec::new(), Entries::default());
-    while let Some(token) = reader.next() {
-        let before = out.len();
-        let (key, range) = match token {
-            Token::Open(is_list) => {
-                open.push(is_list);
-                if is_list {
-                    entries.open();
-                }
-                continue;
-            }
-            Token::Close => {
-                if open.pop() == Some(true) {
-                    entries.close(out);
-                }
-                continue;
-            }
-            Token::Text(range) => (reader.in_text(range.clone(), out), range),
-            Token::Number(range) => (reader.in_number(range.clone(), out), range),
-            Token::Made(range, color, order) => {
-                (reader.made(range.clone(), color, order, out), range)
-            }
-        };
-        let color = (out.len() > before).then_some(before);
-        if let Some(name) = out.get_mut(before).and_then(|found| found.name.as_mut()) {
-            *name = reader.path(name);
-        }
-        if let (Some(key), Some(held)) = (key, text.get(range)) {
-            entries.value(&key, held, color);
-        }
-    }
-}
-
-/// A text or a number, and the keys that lead to it.
-pub(crate) struct Held<'a> {
-    /// The keys with dots between them.
-    pub(crate) path: String,
-    pub(crate) text: &'a str,
-    /// Where the text stands.
-    pub(crate) at: usize,
-    pub(crate) is_number: bool,
-    /// Which bracket it stands in, counted from the first.
-    pub(crate) entry: usize,
-}
-
-/// Everything that stands under keys.
-pub(crate) fn values(text: &str) -> Vec<Held<'_>> {
-    let mut reader = Reader::new(text);
-    let (mut open, mut count) = (Vec::new(), 0);
-    let mut out = Vec::new();
-    while let Some(token) = reader.next() {
-        let (range, is_number) = match token {
-            Token::Open(_) => {
-                count += 1;
-                open.push(count);
-                continue;
-            }
-            Token::Close => {
-                open.pop();
-                continue;
-            }
-            Token::Text(range) => (range, false),
-            Token::Number(range) | Token::Made(range, ..) => (range, true),
-        };
-        let behind = text.get(reader.at..).unwrap_or_default().trim_start();
-        if behind.starts_with(':') || behind.starts_with("=>") {
-            reader.note(range);
-            continue;
-        }
-        let path = reader.path(&reader.name().unwrap_or_default());
-        if let Some(held) = text.get(range.clone()).filter(|_| !path.is_empty()) {
-            out.push(Held {
-                path,
-                text: held,
-                at: range.start,
-                is_number,
-                entry: open.last().copied().unwrap_or_default(),
-            });
-        }
-        reader.note(range);
-    }
-    out
-}
+use super::super::constructor::{self, Order};
+use super::Language;
 
 /// How many keys that lead to a colour belong to its name.
 const DEEPEST: usize = 6;
 
-enum Token {
+pub(super) enum Token {
     Text(Range<usize>),
     Number(Range<usize>),
     /// The numbers that a colour is made of.
@@ -141,11 +20,12 @@ enum Token {
     Close,
 }
 
-struct Reader<'a> {
-    text: &'a str,
-    at: usize,
+pub(super) struct Reader<'a> {
+    pub(super) text: &'a str,
+    pub(super) language: Language,
+    pub(super) at: usize,
     /// Words and signs before, the last one last; a few are enough.
-    before: Vec<&'a str>,
+    pub(super) before: Vec<&'a str>,
     /// The key that takes each bracket which is open, where one does.
     keys: Vec<Option<String>>,
 }
@@ -154,9 +34,10 @@ struct Reader<'a> {
 const LOOKS_BACK: usize = 12;
 
 impl<'a> Reader<'a> {
-    fn new(text: &'a str) -> Self {
+    pub(super) fn new(text: &'a str, language: Language) -> Self {
         Self {
             text,
+            language,
             at: 0,
             before: Vec::new(),
             keys: Vec::new(),
@@ -164,7 +45,7 @@ impl<'a> Reader<'a> {
     }
 
     /// A key behind those that lead to it, with dots between them; those alone where it is empty.
-    fn path(&self, key: &str) -> String {
+    pub(super) fn path(&self, key: &str) -> String {
         // A call around the value alone has the key of the value.
         let outer = match &self.keys[..] {
             [rest @ .., Some(last)] if last == key => rest,
@@ -176,14 +57,14 @@ impl<'a> Reader<'a> {
         outer.chain(own).collect::<Vec<_>>().join(".")
     }
 
-    fn note(&mut self, range: Range<usize>) {
+    pub(super) fn note(&mut self, range: Range<usize>) {
         if self.before.len() == LOOKS_BACK {
             self.before.remove(0);
         }
         self.before.push(&self.text[range]);
     }
 
-    fn next(&mut self) -> Option<Token> {
+    pub(super) fn next(&mut self) -> Option<Token> {
         let bytes = self.text.as_bytes();
         while let Some(byte) = bytes.get(self.at) {
             let at = self.at;
@@ -193,10 +74,16 @@ impl<'a> Reader<'a> {
                     self.note(at..at + 1);
                 }
                 b if b.is_ascii_whitespace() => self.at += 1,
-                b'/' if bytes.get(at + 1) == Some(&b'/') => self.at = self.line_end(at),
-                b'/' if bytes.get(at + 1) == Some(&b'*') => {
+                b'#' if self.language == Language::Hashed => self.at = self.line_end(at),
+                b'/' if self.is_signed("//") => self.at = self.line_end(at),
+                b'/' if self.is_signed("/*") => {
                     let end = self.text[at + 2..].find("*/");
                     self.at = end.map_or(bytes.len(), |n| at + n + 4);
+                }
+                b'\'' if self.language == Language::Compiled => self.at = self.sign_end(at),
+                b':' if self.language == Language::Compiled && bytes.get(at + 1) == Some(&b':') => {
+                    self.at += 2;
+                    self.note(at..at + 2);
                 }
                 b'/' if self.may_be_pattern() => self.at = self.pattern_end(at),
                 b'"' | b'\'' | b'`' => {
@@ -225,7 +112,7 @@ impl<'a> Reader<'a> {
                     }
                     let key = match b {
                         b'{' | b'[' => self.name_of_list(),
-                        b'(' => self.name_of_call(),
+                        b'(' => self.name_of_call().or_else(|| self.name_of_group()),
                         _ => None,
                     };
                     self.note(at..at + 1);
@@ -247,6 +134,32 @@ impl<'a> Reader<'a> {
         None
     }
 
+    /// Whether a comment opens here with these signs.
+    fn is_signed(&self, signs: &str) -> bool {
+        self.language != Language::Hashed && self.text[self.at..].starts_with(signs)
+    }
+
+    /// The end of a single sign in quotes, which holds no text; a quote alone is none, such as that of a lifetime
+    /// or between digits.
+    fn sign_end(&self, from: usize) -> usize {
+        const LONGEST: usize = 12;
+        let inner = &self.text[from + 1..];
+        let length = match inner.strip_prefix('\\') {
+            Some(escaped) => {
+                let near = &escaped[..escaped.floor_char_boundary(LONGEST)];
+                near.char_indices()
+                    .skip(1)
+                    .find(|(_, c)| *c == '\'')
+                    .map(|(at, _)| at + 1)
+            }
+            None => inner.chars().next().map(char::len_utf8),
+        };
+        match length.filter(|length| inner[*length..].starts_with('\'')) {
+            Some(length) => from + length + 2,
+            None => from + 1,
+        }
+    }
+
     fn line_end(&self, from: usize) -> usize {
         let end = self.text[from..].find('\n');
         end.map_or(self.text.len(), |n| from + n)
@@ -261,6 +174,9 @@ impl<'a> Reader<'a> {
 
     /// Whether a slash begins a pattern: nothing that could be divided stands before it.
     fn may_be_pattern(&self) -> bool {
+        if self.language != Language::Script {
+            return false;
+        }
         match self.before.iter().rev().find(|w| **w != "\n") {
             None => true,
             Some(last) => {
@@ -312,7 +228,7 @@ impl<'a> Reader<'a> {
     }
 
     /// The key or variable that takes what comes next: `petrol: `, `const petrol = `, `"petrol" to`.
-    fn name(&self) -> Option<String> {
+    pub(super) fn name(&self) -> Option<String> {
         let sign = self.before.iter().rposition(|w| matches!(*w, "=" | ":"))?;
         // Only a call may stand between the sign and the colour.
         let between = &self.before[sign + 1..];
@@ -342,11 +258,23 @@ impl<'a> Reader<'a> {
         takes.then(|| self.name()).flatten()
     }
 
+    /// The key that takes what stands in plain brackets: `deck = ("#f4f7f9", "#10212b")`.
+    fn name_of_group(&self) -> Option<String> {
+        let takes = matches!(self.before.last(), Some(&("=" | ":")));
+        takes.then(|| self.name()).flatten()
+    }
+
+    /// The key of a value, or of the brackets that hold it.
+    pub(super) fn nearest(&self) -> Option<String> {
+        let outer = || self.keys.last().cloned().flatten();
+        self.name().or_else(outer)
+    }
+
     /// The key that takes the result of the call which begins here.
     fn name_of_call(&self) -> Option<String> {
         let sign = self.before.iter().rposition(|w| matches!(*w, "=" | ":"))?;
         let between = &self.before[sign + 1..];
-        let is_call = |w: &&str| *w == "." || w.bytes().all(is_word);
+        let is_call = |w: &&str| matches!(*w, "." | "::") || w.bytes().all(is_word);
         (!between.is_empty() && between.iter().all(is_call)).then(|| self.name())?
     }
 
@@ -369,112 +297,8 @@ impl<'a> Reader<'a> {
     fn is_arrow(&self) -> bool {
         self.before.iter().rev().nth(1) == Some(&"=")
     }
-
-    /// Finds colours in a text, and tells the name that it has.
-    fn in_text(&mut self, range: Range<usize>, out: &mut Vec<ColorUse>) -> Option<String> {
-        let held = self.text.get(range.clone())?;
-        let name = self.name();
-        let is_picked = || {
-            let call = self
-                .before
-                .iter()
-                .rev()
-                .take(2)
-                .copied()
-                .collect::<Vec<_>>();
-            call.first().is_some_and(|w| matches!(*w, "(" | "=" | ":"))
-                && call.get(1).is_some_and(|w| PICKS.contains(w))
-        };
-        let names = name.as_deref().is_some_and(sounds_like_color);
-        if let Some(color) = whole(held, names).filter(|_| !is_picked()) {
-            out.push(ColorUse::css(range.clone(), color, name.clone()));
-        } else if let Some((color, call)) = bare(name.as_deref().unwrap_or_default(), held) {
-            out.push(ColorUse {
-                range: range.clone(),
-                color,
-                name: name.clone(),
-                written: Written::Arguments(call),
-            });
-        } else if self.text.as_bytes().get(range.start.wrapping_sub(1)) == Some(&b'`')
-            && held.contains(':')
-        {
-            // A style sheet within a script.
-            shifted(held, range.start, style::find, out);
-        } else if is_shorthand(held) && !is_picked() {
-            within(held, |inner, color| {
-                let place = inner.start + range.start..inner.end + range.start;
-                out.push(ColorUse::css(place, color, None));
-            });
-        }
-        // A text before a colon is a key.
-        self.note(range);
-        name
-    }
-
-    /// Takes the colour that is made of numbers, and tells the name that it has.
-    fn made(
-        &mut self,
-        range: Range<usize>,
-        color: Color,
-        order: Order,
-        out: &mut Vec<ColorUse>,
-    ) -> Option<String> {
-        let name = self.name();
-        out.push(ColorUse {
-            range: range.clone(),
-            color,
-            name: name.clone(),
-            written: Written::Made(order),
-        });
-        self.note(range);
-        name
-    }
-
-    /// Finds the colour that a number is, and tells the name that it has.
-    fn in_number(&mut self, range: Range<usize>, out: &mut Vec<ColorUse>) -> Option<String> {
-        let color = number(&self.text[range.clone()]).filter(|_| self.takes_color());
-        let name = color.and_then(|_| self.name());
-        out.extend(color.map(|color| ColorUse {
-            range: range.clone(),
-            color,
-            name: name.clone(),
-            written: Written::AlphaFirst,
-        }));
-        self.note(range);
-        name
-    }
-
-    /// Whether what stands before says that a number is a colour: a colour's constructor, or a type.
-    fn takes_color(&self) -> bool {
-        let mut back = self.before.iter().rev().filter(|w| **w != "\n");
-        let mut last = back.next().copied();
-        // `hex: 0x…` inside the brackets.
-        if last == Some(":") {
-            back.next();
-            last = back.next().copied();
-        }
-        match last {
-            Some("(") => back.next().is_some_and(|call| ARGB_CALLS.contains(call)),
-            // `petrol: Color = …`, `Color petrol = …`.
-            Some("=") => match (back.next(), back.next()) {
-                (Some(typed), Some(&":")) => TYPES.contains(typed),
-                (_, Some(typed)) => TYPES.contains(typed),
-                _ => false,
-            },
-            _ => false,
-        }
-    }
 }
 
-fn is_word(b: u8) -> bool {
+pub(super) fn is_word(b: u8) -> bool {
     b.is_ascii_alphanumeric() || b == b'_' || b == b'$'
-}
-
-/// A number as apps write colours: `0xFF0F5C7A` with the opacity in front, `0x0F5C7A` without.
-fn number(text: &str) -> Option<Color> {
-    let digits = text
-        .strip_prefix("0x")
-        .or_else(|| text.strip_prefix("0X"))?;
-    let digits = digits.trim_end_matches(['L', 'u', 'U']).replace('_', "");
-    alpha_first(&digits)
 }

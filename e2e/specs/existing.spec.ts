@@ -54,6 +54,9 @@ p { font-family: Tern Sans }
   await expect(page.getByRole("region", { name: "Changes of site.css" })).toContainText(
     '"Tern Sans", Georgia, serif → "Anlow Text", Georgia, serif',
   );
+  await expect(side.getByRole("row", { name: /^Tern Sans/ })).toContainText(
+    "None of the files loads Anlow Text",
+  );
   const download = page.waitForEvent("download");
   await side.getByRole("button", { name: "Download" }).click();
   const file = readFileSync(await (await download).path(), "utf8");
@@ -183,12 +186,15 @@ test("slots of a host follow the roles that their names speak of, at one press",
   await learn(page, slug, "host.json", example);
   const pane = page.getByRole("region", { name: "Form host-json" });
   await expect(pane.locator("pre")).toContainText(example);
+  // The button that made the form is gone: its keys are at the form.
+  await expect(pane).toBeFocused();
   const called = pane.getByRole("list", { name: "Called after a role" }).getByRole("listitem");
   await expect(called).toHaveText([/^top_bar_ground\s+bar.fill$/, /^top_bar_ink\s+bar.text$/]);
   await pane.getByRole("button", { name: "Let them follow" }).click();
   await expect(pane.locator("pre")).toContainText('"slots.topBar.ground": "#0f5c7a"');
   await expect(pane.locator("pre")).toContainText('"slots.bell": "#d10000"');
   await expect(called).toHaveCount(0);
+  await expect(pane).toBeFocused();
   await saved(page, 3);
   const { slots } = (await savedSpec(request, slug)).forms["host-json"];
   expect(slots.top_bar_ink).toEqual({ token: "bar.text" });

@@ -106,6 +106,13 @@ test("targets are found by ending, by key and by file", async ({ page, slug }) =
   await expect(list).toContainText("No target has “nothing has this”");
 });
 
+test("a target that an address opens is in sight in the list", async ({ page, slug }) => {
+  await page.goto(`/themes/${slug}/handoff?target=spec`);
+  const list = page.getByRole("navigation", { name: "Targets" });
+  await expect(list.locator("[aria-current]")).toHaveText(/^Theme document/);
+  await expect(list.locator("[aria-current]")).toBeInViewport();
+});
+
 test("every target shows a file of its own", async ({ page, slug, request }) => {
   const targets: { id: string; name: string }[] = await (await request.get("/api/targets")).json();
   expect(targets.length).toBeGreaterThan(24);

@@ -91,7 +91,8 @@ fn chosen(token: &Token) -> Option<(&Token, &str)> {
     }
 }
 
-fn is_at_hand(face: &str) -> bool {
+/// Whether systems bring a face along.
+pub(crate) fn is_at_hand(face: &str) -> bool {
     let face = face.to_lowercase();
     face.starts_with("ui-") || AT_HAND.contains(&face.as_str())
 }

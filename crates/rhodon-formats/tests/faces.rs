@@ -3,7 +3,7 @@
 
 use proptest::prelude::*;
 use rhodon_formats::read::InputFile;
-use rhodon_formats::recolor::{ColorMap, FaceMap, Faces, Plan, Recolored, recolor};
+use rhodon_formats::recolor::{ColorMap, FaceMap, Faces, Loading, Plan, Recolored, recolor};
 use rhodon_theme::{Derived, Document, Resolved, derive};
 use serde_json::json;
 
@@ -53,6 +53,11 @@ fn one_face_takes_the_place_of_another_as_that_was_written() {
             "a.scss",
             "$font-stack: 'Tern Sans', serif !default; // a: word",
             "$font-stack: 'Anlow Text', serif !default; // a: word",
+        ),
+        (
+            "a.sass",
+            ".a\n  font-family: 'Tern Sans', serif\n$b: 1\n",
+            ".a\n  font-family: 'Anlow Text', serif\n$b: 1\n",
         ),
         (
             "a.scss",
@@ -322,4 +327,49 @@ proptest! {
         }
         prop_assert_eq!(new + &old[at..], found.text);
     }
+}
+
+#[test]
+fn a_face_that_no_file_loads_is_told() {
+    let sheet = "a { font-family: 'Tern Sans', serif }";
+    let missing = |files: &[(&str, &str)], new: &str| -> Vec<String> {
+        let mut loading = Loading::default();
+        for (name, text) in files {
+            loading.add(&done(name, text, &[("Tern Sans", new)]));
+        }
+        loading.missing().map(str::to_owned).collect()
+    };
+    assert_eq!(missing(&[("a.css", sheet)], "Anlow Text"), ["Anlow Text"]);
+    let script = r#"x = { fontFamily: "\"Tern Sans\", serif" }"#;
+    assert_eq!(missing(&[("a.ts", script)], "Anlow Text"), ["Anlow Text"]);
+    // Systems have it, or the file that loads it is there too.
+    assert!(missing(&[("a.css", sheet)], "Georgia").is_empty());
+    for (name, loader) in [
+        (
+            "b.css",
+            "@font-face { font-family: \"Anlow Text\"; src: url(a.woff2) }",
+        ),
+        (
+            "b.css",
+            "@import url('https://fonts.example/css?family=Anlow+Text:wght@400');",
+        ),
+        (
+            "b.html",
+            "<link rel=stylesheet href=\"fonts/anlow-text.css\">",
+        ),
+        ("b.ts", "import \"@fonts/anlow-text\";"),
+    ] {
+        assert!(
+            missing(&[("a.css", sheet), (name, loader)], "Anlow Text").is_empty(),
+            "{loader}"
+        );
+    }
+    // A face that stays is nobody's news.
+    assert!(
+        missing(
+            &[("a.css", "a { font-family: 'Other Face' }")],
+            "Anlow Text"
+        )
+        .is_empty()
+    );
 }

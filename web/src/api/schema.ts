@@ -1689,6 +1689,8 @@ export interface components {
             new: string[];
             /** @description The first places. */
             places: string[];
+            /** @description Faces among the new ones that none of the files loads and no system brings along. */
+            unloaded: string[];
         };
         /** @description One file. */
         FileView: {

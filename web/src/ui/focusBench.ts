@@ -5,10 +5,14 @@ for (const act of ["keydown", "pointerdown"] as const) {
 }
 
 /**
- * Puts the keys at the bench where what had them is gone: the next Tab leads into the stage, not past the
- * bar and the rail. A page in which nobody has acted yet begins at its top.
+ * Puts the keys at what took the place of the control that had them. A page in which nobody has acted yet
+ * begins at its top.
  */
+export function takeLostKeys(at: HTMLElement | null) {
+  if (hasActed && document.activeElement === document.body) at?.focus({ preventScroll: true });
+}
+
+/** Puts lost keys at the bench: the next Tab leads into the stage, not past the bar and the rail. */
 export function focusBench() {
-  if (!hasActed || document.activeElement !== document.body) return;
-  document.getElementById("bench")?.focus({ preventScroll: true });
+  takeLostKeys(document.getElementById("bench"));
 }

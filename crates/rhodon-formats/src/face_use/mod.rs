@@ -30,6 +30,13 @@ pub(crate) fn faces_in(name: &str, text: &str) -> Vec<FaceUse> {
     let mut out = Vec::new();
     match finder_for_any(name).id {
         "style" => style::find(text, 0, Within::default(), &mut out),
+        "indented-style" => {
+            let mut at = 0;
+            for line in text.split_inclusive('\n') {
+                style::find(line.trim_end(), at, Within::default(), &mut out);
+                at += line.len();
+            }
+        }
         "markup" => parts(text, |part| match part {
             Part::Style(range) => {
                 style::find(

@@ -103,7 +103,7 @@ const THINGS: [(Thing, &[&str]); 10] = [
     (
         Thing::Surface(Role::SURFACE_RAISED),
         &[
-            "panel", "card", "sheet", "raised", "widget", "field", "input", "sidebar", "row",
+            "panel", "card", "sheet", "raised", "widget", "frame", "pane", "sidebar", "row",
         ],
     ),
     (

@@ -3,6 +3,7 @@
 
 mod faces;
 mod kin;
+mod loading;
 mod map;
 mod place;
 mod readable;
@@ -19,6 +20,7 @@ use crate::inventory::{Lines, NO_KIND, text_of};
 use crate::read::InputFile;
 
 pub use faces::{FaceMap, Faced, Faces};
+pub use loading::{Loading, first_face};
 pub use map::{ColorMap, MapError, MapLine, New};
 pub use readable::Unreadable;
 

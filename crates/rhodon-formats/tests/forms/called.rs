@@ -109,7 +109,7 @@ fn values_in_twos_follow_both_modes() {
         )
     };
     for (slot, path) in [
-        ("pane_fg", "surface.base"),
+        ("pane_fg", "surface.raised"),
         ("push_button_fg", "primary.fill"),
         ("push_button_hover_color", "primary.fill-hover"),
         ("push_button_text_color", "primary.fill-text"),

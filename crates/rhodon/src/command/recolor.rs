@@ -7,7 +7,7 @@ use clap::Args;
 use rhodon_color::Rgb8;
 use rhodon_formats::color_use::finder_for;
 use rhodon_formats::read::InputFile;
-use rhodon_formats::recolor::{ColorMap, FaceMap, Faces, Left, Plan, Recolored, recolor};
+use rhodon_formats::recolor::{ColorMap, FaceMap, Faces, Left, Loading, Plan, Recolored, recolor};
 use rhodon_picture::{Repainted, repaint};
 use serde::Serialize;
 
@@ -120,6 +120,7 @@ pub fn run(args: &RecolorArgs, printer: &mut Printer) -> Result<(), Failure> {
         )));
     }
     let mut written = HashSet::new();
+    let mut loading = Loading::default();
     let bar = progress::bar(files.len(), "files");
     for (file, path) in bar.wrap_iter(files.iter()) {
         let done = match changed(file, &plan) {
@@ -145,6 +146,9 @@ pub fn run(args: &RecolorArgs, printer: &mut Printer) -> Result<(), Failure> {
             }
             write_into(folder, path, done.bytes())?;
         }
+        if let Done::Text(text) = &done {
+            loading.add(text);
+        }
         let report = report(&file.name, &done);
         match (printer.is_json(), &args.out) {
             (true, _) => printer.result(&report, String::new)?,
@@ -157,6 +161,11 @@ pub fn run(args: &RecolorArgs, printer: &mut Printer) -> Result<(), Failure> {
         if !printer.is_json() {
             tell(&report);
         }
+    }
+    for face in loading.missing() {
+        eprintln!(
+            "{face}: none of the files loads this face: bring one of that name, or load its style sheet"
+        );
     }
     Ok(())
 }

@@ -1,6 +1,6 @@
 import { TextInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { Target } from "../../api/client";
 import { vocabularyQuery } from "../../api/queries";
 import { landing } from "../../ui/arrive";
@@ -22,6 +22,14 @@ export function TargetList({ targets, open, chosen, onOpen, onChoose }: Props) {
   const [words, setWords] = useState("");
   const { data } = useQuery(vocabularyQuery);
   const list = useList<HTMLElement>({ each: "[data-target]" });
+  const shown = list.ref;
+  const isListed = data !== undefined;
+  // An address may open one further down.
+  useEffect(() => {
+    if (!isListed) return;
+    const entry = shown.current?.querySelector(`[data-target="${CSS.escape(open)}"]`);
+    entry?.scrollIntoView({ block: "nearest" });
+  }, [open, isListed, shown]);
   const groups = data?.groups ?? [];
   const found = targets.flatMap((target) => {
     const where = hit(target, words);

@@ -1,10 +1,10 @@
 //! Faces of files, and what takes their place.
 
-use std::collections::BTreeMap;
+use std::collections::{BTreeMap, HashSet};
 
 use indexmap::IndexMap;
 use rhodon_formats::css_name;
-use rhodon_formats::recolor::{FaceMap, Faces};
+use rhodon_formats::recolor::{FaceMap, Faces, Loading, first_face};
 use rhodon_theme::{Derived, Mode, Value};
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -23,12 +23,16 @@ pub struct FaceLineView {
     new: Vec<String>,
     /// The first places.
     places: Vec<String>,
+    /// Faces among the new ones that none of the files loads and no system brings along.
+    unloaded: Vec<String>,
 }
 
 /// Every face with what takes its place.
 pub(super) fn lines(done: &Done) -> Vec<FaceLineView> {
     let mut by_face: IndexMap<String, FaceLineView> = IndexMap::new();
+    let mut loading = Loading::default();
     for (name, file) in &done.files {
+        loading.add(file);
         for found in &file.faces {
             let entry = by_face.entry(found.face.to_lowercase());
             let line = entry.or_insert_with(|| FaceLineView {
@@ -43,6 +47,12 @@ pub(super) fn lines(done: &Done) -> Vec<FaceLineView> {
                 line.new.push(to.clone());
             }
         }
+    }
+    let missing: HashSet<&str> = loading.missing().collect();
+    for line in by_face.values_mut() {
+        let first = line.new.iter().filter_map(|list| first_face(list));
+        line.unloaded = first.filter(|face| missing.contains(&**face)).collect();
+        line.unloaded.dedup();
     }
     let mut lines: Vec<FaceLineView> = by_face.into_values().collect();
     lines.sort_by(|a, b| b.count.cmp(&a.count).then(a.face.cmp(&b.face)));

@@ -57,6 +57,12 @@ export function FaceTable({ lines, chosen, refusals, onChange }: Props) {
                       {errorOf(line.face)}
                     </small>
                   )}
+                  {line.unloaded.length > 0 && (
+                    <small className={classes.unloaded}>
+                      None of the files loads {line.unloaded.join(" or ")}: bring a face of that name, or load
+                      its style sheet.
+                    </small>
+                  )}
                 </span>
               </td>
               <td title={line.places.join("\n")}>

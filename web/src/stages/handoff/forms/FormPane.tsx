@@ -1,11 +1,12 @@
 import { Button, Textarea } from "@mantine/core";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Form } from "../../../api/exist";
 import { saveFile } from "../../../api/save";
 import { useEditor } from "../../../editor/EditorProvider";
 import { setForm } from "../../../editor/edits";
 import { GiveBack } from "../../../lineage/GiveBack";
 import { decisionsAt, useLineage } from "../../../lineage/useLineage";
+import { takeLostKeys } from "../../../ui/focusBench";
 import { Tick } from "../../../ui/Tick";
 import { TypedField } from "../../../ui/TypedField";
 import { CodeView } from "../CodeView";
@@ -27,6 +28,10 @@ export function FormPane({ name, form, own }: Props) {
   const [text, setText] = useState(form.text);
   const [sure, setSure] = useState(false);
   const { filled, mistake, unused, filters, called, error } = useFilled(name, form, text);
+  const frame = useRef<HTMLElement>(null);
+  // The button that made the form, or that let its slots follow, is gone once it did.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looked at again whenever slots begin to follow.
+  useEffect(() => takeLostKeys(frame.current), [called.length]);
   const change = (to: Partial<Form>, label: string) =>
     editor.commit((d) => setForm(d, name, { ...form, text, ...to }), label, {
       topic: `form ${name}`,
@@ -37,7 +42,7 @@ export function FormPane({ name, form, own }: Props) {
     : "";
   const slot = mistake?.slot ? `slot ${mistake.slot}: ` : "";
   return (
-    <section className={classes.pane} aria-label={`Form ${name}`}>
+    <section ref={frame} tabIndex={-1} className={classes.pane} aria-label={`Form ${name}`}>
       <div className={classes.row}>
         <TypedField
           label="File"

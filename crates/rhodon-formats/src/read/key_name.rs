@@ -6,8 +6,10 @@ use crate::color_use::is_plain;
 
 /// Last keys that say of a colour only that it is the usual one of its group.
 pub(crate) const USUAL: [&str; 4] = ["default", "main", "base", "DEFAULT"];
+/// Keys that say so among those of widgets, whose texts have keys of their own.
+const GROUND: [&str; 3] = ["fg_color", "fgColor", "fg"];
 /// Keys that say of a colour what it is beside that of its group.
-pub(super) const BESIDE: [&str; 17] = [
+pub(super) const BESIDE: [&str; 19] = [
     "light",
     "dark",
     "lighter",
@@ -21,7 +23,9 @@ pub(super) const BESIDE: [&str; 17] = [
     "text",
     "foreground",
     "background",
+    "bg",
     "border",
+    "edge",
     "subtle",
     "muted",
     "strong",
@@ -43,9 +47,14 @@ const COLOR: [&str; 5] = ["color", "colour", "colors", "colours", "clr"];
 /// assert_eq!(readable("theme.palette.primary.main"), "Primary");
 /// assert_eq!(readable("theme.colors.brand.500"), "Brand 500");
 /// assert_eq!(readable("colorPrimaryDark"), "Primary dark");
+/// assert_eq!(readable("ACCENT_HOVER"), "Accent hover");
+/// assert_eq!(readable("PushButton.hover_color"), "Push button hover");
 /// assert_eq!(readable("color"), "");
 /// ```
 pub fn readable(key: &str) -> String {
+    // Constants are often written in capitals.
+    let lower = (!key.chars().any(char::is_lowercase)).then(|| key.to_lowercase());
+    let key = lower.as_deref().unwrap_or(key);
     let sign = |c: char| !c.is_alphanumeric();
     let mut parts: Vec<&str> = key
         .split('.')
@@ -55,7 +64,7 @@ pub fn readable(key: &str) -> String {
     while parts.len() > 1
         && parts
             .last()
-            .is_some_and(|last| USUAL.contains(last) || is_plain(last))
+            .is_some_and(|last| USUAL.contains(last) || GROUND.contains(last) || is_plain(last))
     {
         parts.pop();
     }
@@ -76,7 +85,11 @@ pub fn readable(key: &str) -> String {
 /// Whether a key says too little without the one around it.
 fn stands_beside(key: &str) -> bool {
     let digits = key.trim_start_matches(['A', 'a']);
-    BESIDE.contains(&key) || !digits.is_empty() && digits.bytes().all(|b| b.is_ascii_digit())
+    let words = words(key);
+    let mut own = without_color(&words).iter();
+    own.all(|word| BESIDE.contains(&word.as_str()))
+        || BESIDE.contains(&key)
+        || !digits.is_empty() && digits.bytes().all(|b| b.is_ascii_digit())
 }
 
 /// Words of a key, whether signs or capitals part them.

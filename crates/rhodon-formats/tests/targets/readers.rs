@@ -138,6 +138,24 @@ fn bare_arguments_are_colours() {
     assert_eq!(decided("a.css", sheet), (expected, Value::Null));
 }
 
+/// The states and the dark sides of a widget are shades of its own colour, which has the widget's name.
+#[test]
+fn the_colours_of_widgets_are_called_after_them() {
+    let deck = r##"{ "PushKey": { "fg_color": ["#d14f21", "#a33a12"], "hover_color": ["#b03d14", "#84300f"], "text_color": ["gray98", "gray98"] } }"##;
+    assert_eq!(brand("deck.json", deck), named(&[("Push key", "#d14f21")]));
+    let code = "ACCENT = \"#d14f21\"\nACCENT_HOVER = \"#b03d14\"\nkey = Key(fg_color=(\"#247a4a\", \"#35a566\"), text_color=\"white\")\n";
+    let import = read(&[InputFile::text("app.py", code)]);
+    assert_eq!(
+        brand("app.py", code),
+        named(&[("Accent", "#d14f21"), ("Key", "#247a4a")])
+    );
+    assert!(
+        import
+            .notes
+            .contains(&"Accent hover #b03d14 is a shade of Accent: it is left".to_owned())
+    );
+}
+
 #[test]
 fn what_is_left_is_told() {
     let sheet = ":root { --brand: #7a1f3d; --brand-dark: #5c162d; --calm: #1680ac; --page: #5a7d9a } .tern { --calm: #52b1e0 }";

@@ -157,10 +157,18 @@ pub(crate) fn values(text: &str) -> Vec<Held<'_>> {
 }
 
 impl Reader<'_> {
+    /// The key of a value; where every value of a pair is named, what stands in brackets has that before them.
+    fn key(&self) -> Option<String> {
+        match self.language {
+            Language::Hashed => self.nearest(),
+            _ => self.name(),
+        }
+    }
+
     /// Finds colours in a text, and tells the name that it has.
     fn in_text(&mut self, range: Range<usize>, out: &mut Vec<ColorUse>) -> Option<String> {
         let held = self.text.get(range.clone())?;
-        let name = self.name();
+        let name = self.key();
         let is_picked = || {
             let call = self
                 .before
@@ -208,7 +216,7 @@ impl Reader<'_> {
         order: Order,
         out: &mut Vec<ColorUse>,
     ) -> Option<String> {
-        let name = self.name();
+        let name = self.key();
         out.push(ColorUse {
             range: range.clone(),
             color,

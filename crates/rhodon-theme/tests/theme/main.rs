@@ -3,17 +3,21 @@
 
 mod audit;
 mod change;
+mod children;
 mod document;
+mod drawn_changes;
 mod family;
 mod intents;
 mod kept;
 mod more;
 mod named;
 mod near;
+mod pins;
 mod promises;
 mod roles;
 mod scales;
 mod set_roles;
+mod style;
 mod support;
 mod tokens;
 mod wake;

@@ -24,7 +24,7 @@ const TARGETS: [(&str, f64); 11] = [
 ];
 
 /// The scale of one colour with some settings.
-fn scale_of(color: &str, settings: Value) -> Scale {
+pub fn scale_of(color: &str, settings: Value) -> Scale {
     let theme = with_settings(color, settings);
     theme
         .scales
@@ -36,22 +36,22 @@ fn scale_of(color: &str, settings: Value) -> Scale {
         .clone()
 }
 
-fn with_settings(color: &str, settings: Value) -> Derived {
+pub fn with_settings(color: &str, settings: Value) -> Derived {
     derived(json!({
         "brand": [{ "name": "Own", "slug": "own", "color": color }],
         "scales": { "own": settings }
     }))
 }
 
-fn labels(scale: &Scale) -> Vec<&str> {
+pub fn labels(scale: &Scale) -> Vec<&str> {
     scale.steps.iter().map(|s| s.label.as_str()).collect()
 }
 
-fn codes(scale: &Scale) -> Vec<Rgb8> {
+pub fn codes(scale: &Scale) -> Vec<Rgb8> {
     scale.steps.iter().map(|s| s.color).collect()
 }
 
-fn pinned(scale: &Scale) -> Vec<(&str, String)> {
+pub fn pinned(scale: &Scale) -> Vec<(&str, String)> {
     scale
         .steps
         .iter()
@@ -60,7 +60,7 @@ fn pinned(scale: &Scale) -> Vec<(&str, String)> {
         .collect()
 }
 
-fn hue_turn(from: &Step, to: &Step) -> f64 {
+pub fn hue_turn(from: &Step, to: &Step) -> f64 {
     (to.oklch.h - from.oklch.h + 540.0).rem_euclid(360.0) - 180.0
 }
 
@@ -239,57 +239,6 @@ fn a_step_set_by_hand_takes_its_lightness_as_far_as_its_neighbours_leave_room() 
 }
 
 #[test]
-fn lightness_of_a_pinned_step_is_the_pins() {
-    let scale = scale_of("#0f5c7a", json!({ "lightness": { "600": 55.0 } }));
-    assert_eq!(scale.step("600").unwrap().color.to_string(), "#0f5c7a");
-}
-
-#[test]
-fn pins_hold_beside_the_brand_and_the_rest_passes_between_them() {
-    let scale = scale_of(
-        "#0f5c7a",
-        json!({ "pins": { "100": "#d9eef5", "900": "rgb(2 30 44)" } }),
-    );
-    assert_eq!(
-        pinned(&scale),
-        [
-            ("100", "#d9eef5".to_owned()),
-            ("600", "#0f5c7a".to_owned()),
-            ("900", "#021e2c".to_owned())
-        ]
-    );
-    for pair in scale.steps.windows(2) {
-        assert!(
-            pair[0].lightness - pair[1].lightness > 1.0,
-            "{} {}",
-            pair[0].label,
-            pair[1].label
-        );
-    }
-    assert_eq!(
-        scale.base_step().label.as_str(),
-        "600",
-        "the brand stays the scale's own colour"
-    );
-}
-
-#[test]
-fn the_brand_can_be_asked_to_another_step() {
-    for label in ["400", "500", "700", "800"] {
-        let scale = scale_of("#0f5c7a", json!({ "at": label }));
-        assert_eq!(pinned(&scale), [(label, "#0f5c7a".to_owned())]);
-        for pair in scale.steps.windows(2) {
-            let least = 1.0;
-            assert!(
-                pair[0].lightness - pair[1].lightness > least,
-                "{label}: {:?}",
-                codes(&scale)
-            );
-        }
-    }
-}
-
-#[test]
 fn labels_of_a_theme_hold_for_all_scales_and_those_of_a_scale_for_its_own() {
     let theme = derived(json!({
         "brand": [
@@ -379,33 +328,6 @@ fn see_through_steps_are_the_scales_own_colour_at_each_opacity() {
             .to_string()
             .contains("at 8 %")
     );
-}
-
-#[test]
-fn a_scale_between_two_colours_has_both_at_its_ends() {
-    let between = |color: &str, to: &str| {
-        derived(json!({
-            "brand": [{ "name": "A", "slug": "a", "color": color }, { "name": "B", "slug": "b", "color": to }],
-            "scales": { "a": { "to": "b" } }
-        }))
-    };
-    for (color, to) in [("#f3e3c3", "#0f5c7a"), ("#0f5c7a", "#f3e3c3")] {
-        let theme = between(color, to);
-        let scale = &theme.scales[0].scale;
-        let (first, last) = (
-            scale.steps[0].color.to_string(),
-            scale.steps[10].color.to_string(),
-        );
-        assert_eq!(
-            (first.as_str(), last.as_str()),
-            ("#f3e3c3", "#0f5c7a"),
-            "light to dark, whichever comes first"
-        );
-        assert_eq!(scale.base_step().color.to_string(), color);
-        for pair in scale.steps.windows(2) {
-            assert!(pair[0].lightness > pair[1].lightness);
-        }
-    }
 }
 
 #[test]
@@ -587,57 +509,4 @@ fn a_plain_mix_that_runs_to_another_colour_blends_between_the_two() {
         "halfway, channel by channel"
     );
     assert_eq!(steps[10].color.to_string(), "#1d6f5c");
-}
-
-#[test]
-fn pinning_a_step_at_the_colour_it_has_moves_nothing() {
-    let before = derived(json!({}));
-    for scale in ["petrol", "neutral"] {
-        for label in ["100", "300", "900"] {
-            let step = before
-                .scales
-                .iter()
-                .find(|s| s.slug.as_str() == scale)
-                .unwrap();
-            let code = step.scale.step(label).unwrap().color.to_string();
-            let after = derived(json!({ "scales": { scale: { "pins": { label: code } } } }));
-            let moved = rhodon_theme::diff(&before, &after);
-            assert_eq!(moved.changes, [], "{scale} {label}");
-            let held = after
-                .scales
-                .iter()
-                .find(|s| s.slug.as_str() == scale)
-                .unwrap();
-            assert!(held.scale.step(label).unwrap().pinned);
-            let reason = &after
-                .token(&format!("{scale}.{label}"))
-                .unwrap()
-                .cell(Mode::Light)
-                .reason;
-            assert_eq!(reason.to_string(), "pinned: set for this step");
-        }
-    }
-}
-
-#[test]
-fn lightness_that_had_to_give_way_is_told() {
-    let theme = derived(json!({
-        "scales": { "neutral": { "lightness": { "950": 100, "50": 5 } }, "petrol": { "lightness": { "400": 75, "500": 80 } } }
-    }));
-    assert!(
-        theme
-            .notes
-            .iter()
-            .any(|n| n.starts_with("Neutral: 950 stands at L* ")),
-        "{:?}",
-        theme.notes
-    );
-    assert!(
-        theme
-            .notes
-            .iter()
-            .any(|n| n.starts_with("Petrol: 500 stands at L* ")),
-        "{:?}",
-        theme.notes
-    );
 }

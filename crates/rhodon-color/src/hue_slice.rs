@@ -18,8 +18,19 @@ fn eval(p: &Cubic, s: f64) -> f64 {
     ((p[3] * s + p[2]) * s + p[1]) * s + p[0]
 }
 
+fn slope(p: &Cubic, s: f64) -> f64 {
+    (3.0 * p[3] * s + 2.0 * p[2]) * s + p[1]
+}
+
 /// No colour of either gamut has a larger ratio of chroma to lightness (sRGB blue has 0.69).
 const MAX_RATIO: f64 = 1.0;
+
+/// How often the way to the gamut's end is halved, and how fine a grid that makes.
+const HALVINGS: i32 = 24;
+const GRID: f64 = MAX_RATIO / (1 << HALVINGS) as f64;
+
+/// A step of Newton's below which the next, whose error is of its square, ends within a cell of the grid.
+const CLOSE: f64 = 1e-5;
 
 const LMS_TO_P3: Mat3 = product(&SRGB_TO_P3, &LMS_TO_SRGB);
 
@@ -98,28 +109,86 @@ impl HueSlice {
         pxfm::f_cbrt(y / eval(&self.luminance, s))
     }
 
-    /// The first `s` at which a channel leaves 0–1, by bisection of the cubics.
+    /// The `s` at which a channel leaves 0–1, as [`Self::halved`] finds it: Newton's steps lead to the cell of its
+    /// grid, which is then looked at.
     fn max_ratio(&self, y: f64) -> f64 {
         if y <= 0.0 || y >= 1.0 {
             return 0.0;
         }
-        let inside = |s: f64| {
-            let white = eval(&self.luminance, s);
-            self.channels.iter().all(|p| {
-                let v = eval(p, s);
-                v >= 0.0 && v * y <= white
-            })
+        let cell = (self.end_of_room(y) / GRID).floor();
+        let ends_here = |cell: f64| {
+            cell >= 0.0 && self.holds(y, cell * GRID) && !self.holds(y, (cell + 1.0) * GRID)
         };
+        let near = [cell, cell - 1.0, cell + 1.0];
+        let found = near.into_iter().find(|cell| ends_here(*cell));
+        found.map_or_else(|| self.halved(y), |cell| cell * GRID)
+    }
+
+    /// The same by bisection of the cubics.
+    fn halved(&self, y: f64) -> f64 {
         let (mut low, mut high) = (0.0, MAX_RATIO);
-        for _ in 0..24 {
+        for _ in 0..HALVINGS {
             let mid = (low + high) / 2.0;
-            if inside(mid) {
+            if self.holds(y, mid) {
                 low = mid;
             } else {
                 high = mid;
             }
         }
         low
+    }
+
+    /// Whether the gamut holds the colour at luminance `y` and ratio `s`.
+    fn holds(&self, y: f64, s: f64) -> bool {
+        let white = eval(&self.luminance, s);
+        self.channels.iter().all(|p| {
+            let v = eval(p, s);
+            v >= 0.0 && v * y <= white
+        })
+    }
+
+    /// The `s` at which the least room of all channels ends, to about a cell of the grid.
+    fn end_of_room(&self, y: f64) -> f64 {
+        let (mut low, mut high) = (0.0, MAX_RATIO);
+        let mut s = 0.25;
+        for _ in 0..HALVINGS {
+            let (room, slope) = self.room(y, s);
+            if room >= 0.0 {
+                low = s;
+            } else {
+                high = s;
+            }
+            let mut next = s - room / slope;
+            // Where another channel ends the room, its cubic leads astray.
+            if !(low < next && next < high) {
+                next = (low + high) / 2.0;
+            }
+            let step = (next - s).abs();
+            s = next;
+            if step < CLOSE {
+                break;
+            }
+        }
+        s
+    }
+
+    /// How far the channel that is nearest to an end of 0–1 is from it, and how that changes with `s`.
+    fn room(&self, y: f64, s: f64) -> (f64, f64) {
+        let white = eval(&self.luminance, s);
+        let (mut least, mut of, mut is_white) = (f64::INFINITY, &self.luminance, false);
+        for p in &self.channels {
+            let v = eval(p, s);
+            for (room, at_white) in [(v, false), (white - v * y, true)] {
+                if room < least {
+                    (least, of, is_white) = (room, p, at_white);
+                }
+            }
+        }
+        let slope = match is_white {
+            true => slope(&self.luminance, s) - slope(of, s) * y,
+            false => slope(of, s),
+        };
+        (least, slope)
     }
 
     /// The `s` of a chroma: the root of `s³ · y − c³ · p(s)`, by Newton from the grey side.
@@ -132,7 +201,7 @@ impl HueSlice {
         let mut s = c / pxfm::f_cbrt(y);
         for _ in 0..12 {
             let value = s * s * s * y - c3 * eval(p, s);
-            let slope = 3.0 * s * s * y - c3 * ((3.0 * p[3] * s + 2.0 * p[2]) * s + p[1]);
+            let slope = 3.0 * s * s * y - c3 * slope(p, s);
             let step = value / slope;
             if !step.is_finite() {
                 break;
@@ -143,5 +212,32 @@ impl HueSlice {
             }
         }
         s.clamp(0.0, MAX_RATIO)
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn newtons_steps_end_where_halving_does() {
+        for hue in 0..720 {
+            let hue = f64::from(hue) / 2.0;
+            for slice in [HueSlice::new(hue), HueSlice::in_p3(hue)] {
+                for y in 0..=100 {
+                    let y = luminance_from_lightness(f64::from(y));
+                    let expected = if y > 0.0 && y < 1.0 {
+                        slice.halved(y)
+                    } else {
+                        0.0
+                    };
+                    assert_eq!(
+                        slice.max_ratio(y).to_bits(),
+                        expected.to_bits(),
+                        "{hue} {y}"
+                    );
+                }
+            }
+        }
     }
 }

@@ -2,7 +2,10 @@
 
 use std::fs;
 use std::io::{self, BufRead, BufReader, Read, Stdin};
+use std::panic::resume_unwind;
 use std::path::Path;
+use std::sync::mpsc::{self, SyncSender};
+use std::thread;
 
 use clap::Args;
 use rayon::prelude::*;
@@ -42,8 +45,19 @@ const TAKEN: usize = 16;
 /// How many are done before what they say is printed: room that is used again is not cleared again.
 const BATCH: usize = 32 * TAKEN;
 
+/// What comes of inputs, in their order.
+enum Said {
+    /// Parts to print.
+    Parts(Vec<Printer>),
+    /// Nothing more is there yet: whoever waits is told all of it.
+    Pause,
+}
+
+/// How many batches may wait to be printed.
+const WAITING: usize = 4;
+
 /// Does a job for every input and prints what it says, in their order. Lines are done as they arrive, all
-/// those that are there at once.
+/// those that are there at once, and printed while the next are done.
 pub fn each<Job>(values: &[String], printer: &mut Printer, job: Job) -> Result<(), Failure>
 where
     Job: Fn(&Item, &mut Printer) -> Result<(), Failure> + Sync,
@@ -51,6 +65,25 @@ where
     if !from_stdin(values) {
         return given(values, |item| job(&item, printer));
     }
+    let blank = printer.part();
+    let (say, said) = mpsc::sync_channel(WAITING);
+    thread::scope(|scope| {
+        let done = scope.spawn(|| do_lines(&blank, &job, say));
+        let printed = said.into_iter().try_for_each(|said| match said {
+            Said::Parts(parts) => parts.into_iter().try_for_each(|part| printer.append(part)),
+            Said::Pause => printer.flush(),
+        });
+        // Where printing failed, nobody listens to the rest and it ends by itself.
+        let done = done.join().unwrap_or_else(|panic| resume_unwind(panic));
+        printed.and(done)
+    })
+}
+
+/// Does a job for lines as they arrive, until nobody listens.
+fn do_lines<Job>(blank: &Printer, job: &Job, say: SyncSender<Said>) -> Result<(), Failure>
+where
+    Job: Fn(&Item, &mut Printer) -> Result<(), Failure> + Sync,
+{
     let mut stdin = BufReader::with_capacity(ROOM, io::stdin());
     let mut number = 0;
     loop {
@@ -58,29 +91,30 @@ where
         if items.is_empty() {
             return Ok(());
         }
-        items
-            .chunks(BATCH)
-            .try_for_each(|batch| at_once(batch, printer, &job))?;
-        // What waits for the next line has been told what came of the last.
-        printer.flush()?;
+        for batch in items.chunks(BATCH) {
+            if say.send(Said::Parts(at_once(batch, blank, job)?)).is_err() {
+                return Ok(());
+            }
+        }
+        if say.send(Said::Pause).is_err() {
+            return Ok(());
+        }
     }
 }
 
-fn at_once<Job>(items: &[Item], printer: &mut Printer, job: &Job) -> Result<(), Failure>
+fn at_once<Job>(items: &[Item], blank: &Printer, job: &Job) -> Result<Vec<Printer>, Failure>
 where
     Job: Fn(&Item, &mut Printer) -> Result<(), Failure> + Sync,
 {
-    if items.len() < MANY {
-        return items.iter().try_for_each(|item| job(item, printer));
-    }
-    let whole = &*printer;
-    let parts = items.par_chunks(TAKEN).map(|items| {
-        let mut part = whole.part();
+    let part = |items: &[Item]| {
+        let mut part = blank.part();
         items.iter().try_for_each(|item| job(item, &mut part))?;
         Ok(part)
-    });
-    let parts: Vec<Printer> = parts.collect::<Result<_, Failure>>()?;
-    parts.into_iter().try_for_each(|part| printer.append(part))
+    };
+    if items.len() < MANY {
+        return Ok(vec![part(items)?]);
+    }
+    items.par_chunks(TAKEN).map(part).collect()
 }
 
 /// The next line, and those behind it that are there already; none at the end.

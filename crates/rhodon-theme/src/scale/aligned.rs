@@ -2,15 +2,13 @@
 //! every hue. Only the pins stand where their colour stands, and a step that a pin would put out
 //! of order gives way as little as it must.
 
-use rhodon_color::Rgb8;
-
 use crate::scale::Request;
 use crate::scale::manual_lightness::adjusted;
 use crate::scale::natural::paint;
 use crate::scale::pin::Placed;
-use crate::scale::round::Slack;
+use crate::scale::round::{Coded, Slack};
 
-pub(crate) fn build(request: &Request, targets: &[f64], pins: &[Placed]) -> Vec<Rgb8> {
+pub(crate) fn build(request: &Request, targets: &[f64], pins: &[Placed]) -> Vec<Coded> {
     let lightness = adjusted(
         in_order(targets, pins),
         &request.labels,

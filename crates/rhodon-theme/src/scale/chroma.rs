@@ -24,7 +24,11 @@ fn soft_min(a: f64, b: f64) -> f64 {
         return 0.0;
     }
     let ratio = (a.min(b) / a.max(b)).powi(6);
-    a.min(b) / pxfm::f_cbrt((1.0 + ratio).sqrt())
+    // Far from where they meet nothing is rounded, and a root need not be found.
+    match 1.0 + ratio {
+        1.0 => a.min(b),
+        sum => a.min(b) / pxfm::f_cbrt(sum.sqrt()),
+    }
 }
 
 fn envelope(lightness: f64) -> f64 {

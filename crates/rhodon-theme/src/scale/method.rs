@@ -8,10 +8,11 @@ use serde::{Deserialize, Serialize};
 
 use crate::label::NameError;
 use crate::scale::pin::Placed;
+use crate::scale::round::Coded;
 use crate::scale::{Request, aligned, mix, natural};
 
 /// The colours of one scale, before they become steps.
-pub(crate) type Build = fn(&Request, &[f64], &[Placed]) -> Vec<rhodon_color::Rgb8>;
+pub(crate) type Build = fn(&Request, &[f64], &[Placed]) -> Vec<Coded>;
 
 /// A way to build a scale.
 #[derive(Clone, Copy, Serialize, Deserialize)]

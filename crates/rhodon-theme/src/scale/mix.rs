@@ -8,12 +8,12 @@ use rhodon_color::{HueSlice, Oklch, Rgb8, luminance_from_lightness};
 use crate::scale::Request;
 use crate::scale::manual_lightness::{adjusted, falling};
 use crate::scale::pin::{Placed, nearest};
-use crate::scale::round::{Slack, to_code};
+use crate::scale::round::{Coded, Slack, to_code};
 
 /// L\* by which a step may differ from the plain mix without being painted anew.
 const SAME: f64 = 0.01;
 
-pub(crate) fn build(request: &Request, targets: &[f64], pins: &[Placed]) -> Vec<Rgb8> {
+pub(crate) fn build(request: &Request, targets: &[f64], pins: &[Placed]) -> Vec<Coded> {
     let alone = Placed {
         index: nearest(targets, request.tone.lightness()),
         color: request.tone,
@@ -67,9 +67,9 @@ fn mixed_at(i: usize, count: usize, stops: &[Placed]) -> Rgb8 {
 }
 
 /// A colour at another lightness.
-fn at_lightness(code: Rgb8, lightness: f64) -> Rgb8 {
+fn at_lightness(code: Rgb8, lightness: f64) -> Coded {
     if (code.lightness() - lightness).abs() < SAME {
-        return code;
+        return Coded::new(code);
     }
     let lch = code.to_oklch();
     let slice = HueSlice::new(lch.h);

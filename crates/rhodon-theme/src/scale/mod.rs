@@ -20,6 +20,7 @@ pub use targets::default_labels;
 use rhodon_color::{Color, HueSlice, Oklch, Rgb8, hue_turn, luminance_from_lightness};
 
 use crate::label::StepLabel;
+use round::Coded;
 
 /// What a scale is built from.
 #[derive(Clone, Debug, PartialEq)]
@@ -180,13 +181,13 @@ fn place_and_paint(request: &Request) -> Result<Scale, ScaleError> {
     let targets = targets::targets(&request.labels);
     let placement = pin::place(&request.pins, &request.labels, &targets)?;
     let codes = (request.method.build)(request, &targets, &placement.pins);
-    let step = |(i, (label, color)): (usize, (&StepLabel, Rgb8))| Step {
+    let step = |(i, (label, coded)): (usize, (&StepLabel, Coded))| Step {
         label: label.clone(),
-        color,
-        lightness: color.lightness(),
-        oklch: color.to_oklch(),
+        color: coded.code,
+        lightness: coded.code.lightness(),
+        oklch: coded.oklch(),
         pinned: placement.pins.iter().any(|p| p.index == i),
-        p3: request.p3.then(|| p3::counterpart(color)),
+        p3: request.p3.then(|| p3::counterpart(coded.code)),
     };
     let steps = request
         .labels
@@ -309,5 +310,6 @@ impl Scale {
             lightness,
             round::Slack::Even,
         )
+        .code
     }
 }

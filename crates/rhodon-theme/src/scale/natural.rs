@@ -6,13 +6,13 @@ use rhodon_color::{HueSlice, Oklch, Rgb8, hue_turn, luminance_from_lightness};
 use crate::scale::chroma::{Strength, limit};
 use crate::scale::manual_lightness::adjusted;
 use crate::scale::pin::Placed;
-use crate::scale::round::{Slack, to_code};
+use crate::scale::round::{Coded, Slack, to_code};
 use crate::scale::{Request, lightness};
 
 /// L\* over which a hue turn unfolds fully.
 const TURN_SPAN: f64 = 60.0;
 
-pub(crate) fn build(request: &Request, targets: &[f64], pins: &[Placed]) -> Vec<Rgb8> {
+pub(crate) fn build(request: &Request, targets: &[f64], pins: &[Placed]) -> Vec<Coded> {
     let lightness = lightness::natural(targets, pins);
     paint(
         request,
@@ -28,7 +28,7 @@ pub(crate) fn paint(
     lightness: &[f64],
     pins: &[Placed],
     slack: Slack,
-) -> Vec<Rgb8> {
+) -> Vec<Coded> {
     let course = Course::new(pins, request);
     let mut slice = HueSlice::new(course.hue(lightness[0]));
     let mut slice_hue = course.hue(lightness[0]);
@@ -37,7 +37,7 @@ pub(crate) fn paint(
         .enumerate()
         .map(|(i, &l)| {
             if let Some(pin) = pins.iter().find(|p| p.index == i) {
-                return pin.color;
+                return Coded::new(pin.color);
             }
             let hue = course.hue(l);
             if hue != slice_hue {

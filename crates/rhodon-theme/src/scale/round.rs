@@ -29,17 +29,36 @@ const CLEAR_CHROMA: f64 = 0.012;
 /// Below this chroma a step is a grey, and greys keep three equal channels.
 const GREY: f64 = 0.001;
 
+/// A code, and where it stands in Oklab if that was found on the way.
+#[derive(Clone, Copy, Debug)]
+pub(crate) struct Coded {
+    pub(crate) code: Rgb8,
+    lab: Option<Oklab>,
+}
+
+impl Coded {
+    pub(crate) fn new(code: Rgb8) -> Self {
+        Self { code, lab: None }
+    }
+
+    /// Oklch of the code.
+    pub(crate) fn oklch(self) -> Oklch {
+        self.lab.map_or_else(|| self.code.to_oklch(), Oklch::from)
+    }
+}
+
 /// The nearest code, or one of its 26 neighbours where plain rounding turns the hue or moves
 /// the lightness: in dark steps one code is several degrees wide.
-pub(crate) fn to_code(linear: [f64; 3], wanted: Oklch, lightness: f64, slack: Slack) -> Rgb8 {
+pub(crate) fn to_code(linear: [f64; 3], wanted: Oklch, lightness: f64, slack: Slack) -> Coded {
     let nearest = Rgb8::from_linear_clipped(linear);
     if wanted.c < GREY {
-        return nearest;
+        return Coded::new(nearest);
     }
     let goal = Goal::new(wanted, lightness, slack);
-    let mut best = (goal.lightness(nearest) + goal.turn(nearest), nearest);
+    let (turn, first) = goal.turn(nearest);
+    let mut best = (goal.lightness(nearest) + turn, first);
     if best.0 < 2.0 {
-        return nearest;
+        return first;
     }
     let channels = nearest.channels().map(i16::from);
     for n in 0..27i16 {
@@ -54,9 +73,10 @@ pub(crate) fn to_code(linear: [f64; 3], wanted: Oklch, lightness: f64, slack: Sl
         if lightness >= best.0 {
             continue;
         }
-        let drift = lightness + goal.turn(code);
+        let (turn, coded) = goal.turn(code);
+        let drift = lightness + turn;
         if drift < best.0 {
-            best = (drift, code);
+            best = (drift, coded);
         }
     }
     best.1
@@ -95,8 +115,8 @@ impl Goal {
         off * off.max(1.0)
     }
 
-    /// What its hue and chroma add.
-    fn turn(&self, code: Rgb8) -> f64 {
+    /// What its hue and chroma add, and where it stands.
+    fn turn(&self, code: Rgb8) -> (f64, Coded) {
         let found = Oklab::from_linear(code.to_linear());
         let chroma = (found.a * found.a + found.b * found.b).sqrt();
         let cross = (self.lab.a * found.b - self.lab.b * found.a).abs();
@@ -108,6 +128,8 @@ impl Goal {
         };
         // A turn shows the less, the weaker the colour.
         let sine = sine * (self.chroma / CLEAR_CHROMA).min(1.0);
-        sine / HUE_SLACK + (chroma - self.chroma).abs() / CHROMA_SLACK
+        let drift = sine / HUE_SLACK + (chroma - self.chroma).abs() / CHROMA_SLACK;
+        let lab = Some(found);
+        (drift, Coded { code, lab })
     }
 }

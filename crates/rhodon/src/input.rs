@@ -53,8 +53,8 @@ enum Said {
     Pause,
 }
 
-/// How many batches may wait to be printed.
-const WAITING: usize = 4;
+/// How many batches may wait to be printed: what is printed gives its room to the next.
+const WAITING: usize = 1;
 
 /// Does a job for every input and prints what it says, in their order. Lines are done as they arrive, all
 /// those that are there at once, and printed while the next are done.

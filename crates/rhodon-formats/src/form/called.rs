@@ -96,7 +96,7 @@ pub(super) struct Names {
 
 impl Names {
     pub(super) fn of<'a>(names: impl Iterator<Item = &'a str>) -> Self {
-        let mut names: Vec<Vec<String>> = names.map(key_words).collect();
+        let mut names: Vec<Vec<String>> = names.map(small_words).collect();
         let texts: HashSet<Vec<String>> = names
             .iter()
             .filter(|words| has(words, &["text"]))
@@ -118,7 +118,7 @@ impl Names {
 
     /// The role that a name speaks of, among the others.
     pub(super) fn role(&self, name: &str) -> Option<Role> {
-        let mut words = key_words(name);
+        let mut words = small_words(name);
         if self.fg_is_ground {
             call_fg_ground(&mut words);
         }
@@ -127,6 +127,12 @@ impl Names {
         let alone = tint_text_of(role).filter(|(intent, _)| !self.grounded.contains(intent.id()));
         Some(alone.map_or(role, |(_, tint_text)| tint_text))
     }
+}
+
+/// Words of a name in small letters, as lists of them are.
+fn small_words(name: &str) -> Vec<String> {
+    let words = key_words(name).into_iter();
+    words.map(|word| word.to_lowercase()).collect()
 }
 
 /// Words without those that tell what of a thing is painted, and in which mode.

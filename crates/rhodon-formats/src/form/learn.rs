@@ -3,7 +3,7 @@
 
 use indexmap::IndexMap;
 use rhodon_color::{Rgb8, difference};
-use rhodon_theme::{Derived, Form, Mode, Section, Slot, SlotName, Typed, Value};
+use rhodon_theme::{Derived, Form, Mode, Role, Section, Slot, SlotName, Typed, Value};
 
 use super::called::Names;
 use super::{pair, rule_names};
@@ -106,10 +106,12 @@ impl Learned {
         let own: Option<String> =
             called.map(|name| key_words(name).split_off(self.shared).join(" "));
         let speaks_of = own.as_deref().and_then(|name| self.names.role(name));
-        let mut nearest = nearest(code, called, side, theme);
-        // A role that the name speaks of says more than another token that is only near.
-        nearest = nearest.filter(|(path, _, away)| {
-            *away == 0.0 || speaks_of.is_none_or(|role| role.path() == path)
+        let mut nearest = nearest(code, called, speaks_of, side, theme);
+        // A role that the name speaks of says more than another token that is only near, or than its own other mode.
+        nearest = nearest.filter(|(path, mode, away)| {
+            let is_meant =
+                |role: Role| role.path() == path && (side.is_some() || *mode != Some(Mode::Dark));
+            *away == 0.0 || speaks_of.is_none_or(is_meant)
         });
         let mut wanted = match (own, &nearest) {
             (Some(name), _) => name,
@@ -152,6 +154,7 @@ type Rank = (bool, bool, f64, usize);
 fn nearest(
     code: Rgb8,
     name: Option<&str>,
+    speaks_of: Option<Role>,
     side: Option<Mode>,
     theme: &Derived,
 ) -> Option<(String, Option<Mode>, f64)> {
@@ -179,9 +182,10 @@ fn nearest(
             if away > NEAR || color.alpha < 1.0 {
                 continue;
             }
-            let is_called = called
-                .as_deref()
-                .is_some_and(|called| called.ends_with(&letters(&token.path)));
+            let is_called = speaks_of.is_some_and(|role| role.path() == &*token.path)
+                || called
+                    .as_deref()
+                    .is_some_and(|called| called.ends_with(&letters(&token.path)));
             // Exact before near, its name before others, a step of a scale before a role.
             let rank = if token.section == Section::Scales {
                 0

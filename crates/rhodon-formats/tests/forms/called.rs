@@ -233,3 +233,33 @@ fn slots_of_a_style_sheet_without_variables_are_called_after_its_rules() {
             .contains("background-color: #0f5c7a")
     );
 }
+
+/// Of several tokens that have exactly a colour, the role that its name speaks of is the one that was meant.
+#[test]
+fn a_colour_of_the_theme_follows_the_role_that_its_name_speaks_of() {
+    let theme = theme("#0f5c7a");
+    let code = |path: &str| {
+        theme
+            .token(path)
+            .unwrap()
+            .cell(Mode::Light)
+            .value
+            .to_string()
+    };
+    let example = format!(
+        "[Colors:Window]\nGround={}\nInk={}\n[Colors:Button]\nGround={}\n",
+        code("surface.base"),
+        code("text.main"),
+        code("primary.fill")
+    );
+    let form = learn(&InputFile::text("desk.colors", example.as_str()), &theme)
+        .unwrap()
+        .form;
+    let tokens: Vec<&str> = form
+        .slots
+        .values()
+        .map(|slot| slot.token.as_ref().unwrap().as_str())
+        .collect();
+    assert_eq!(tokens, ["surface.base", "text.main", "primary.fill"]);
+    assert_eq!(fill(&form, &theme, &[]).unwrap().text, example);
+}

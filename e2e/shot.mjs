@@ -82,10 +82,17 @@ const VIEWS = {
   forms: {
     path: "/themes/brindle-freight/handoff?side=forms",
     act: async (page) => {
-      await page.getByLabel("Name of the file").fill("scheme.json");
-      const example = { primary: "#0F5C7A", hover: "rgb(22, 77, 99)", text: "#1a2226", odd: "#123abc" };
-      await page.getByLabel("Example").fill(`${JSON.stringify(example, null, 2)}\n`);
+      await page.getByLabel("Name of the file").fill("desk.json");
+      const example = `{
+  "Pane": { "ground": ["#eef0f2", "#22262a"], "edge": ["#b9c0c6", "#454c52"] },
+  "PushKey": { "ground": ["#d14f21", "#a33a12"], "hover": ["#b03d14", "#84300f"], "text": ["#fff6f2", "#ffece4"] },
+  "Note": { "text": ["#1c2227", "#dfe4e8"] },
+  "bell": "#d1a700"
+}
+`;
+      await page.getByLabel("Example").fill(example);
       await page.getByRole("button", { name: "Make a form of it" }).click();
+      await page.getByRole("button", { name: "Let them follow" }).click();
       await page.waitForTimeout(1200);
     },
   },

@@ -85,7 +85,7 @@ const VIEWS = {
       await page.getByLabel("Name of the file").fill("desk.json");
       const example = `{
   "Pane": { "ground": ["#eef0f2", "#22262a"], "edge": ["#b9c0c6", "#454c52"] },
-  "PushKey": { "ground": ["#d14f21", "#a33a12"], "hover": ["#b03d14", "#84300f"], "text": ["#fff6f2", "#ffece4"] },
+  "Button": { "ground": ["#d14f21", "#a33a12"], "hover": ["#b03d14", "#84300f"], "text": ["#fff6f2", "#ffece4"] },
   "Note": { "text": ["#1c2227", "#dfe4e8"] },
   "bell": "#d1a700"
 }

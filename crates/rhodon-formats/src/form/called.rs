@@ -5,7 +5,7 @@ use std::collections::HashSet;
 use rhodon_color::Color;
 use rhodon_theme::{Derived, Form, Mode, Role, Section, Slot, SlotName, Value};
 
-use super::role_words::{TEXTS, has, role_called, tint_text_of};
+use super::role_words::{PRIMARY, TEXTS, has, role_called, tint_text_of};
 use crate::read::key_words;
 
 /// A slot that stands for a colour of its example and is called after a role.
@@ -90,8 +90,8 @@ fn color_of(slot: &Slot, theme: &Derived) -> Option<Color> {
 pub(super) struct Names {
     /// Whether `fg` is what a text stands on, because texts have a word of their own beside it.
     fg_is_ground: bool,
-    /// Groups of roles of which something is named beside texts: what these stand on.
-    grounded: HashSet<&'static str>,
+    /// Names of what texts may stand on, without the words for what is painted.
+    grounded: HashSet<Vec<String>>,
 }
 
 impl Names {
@@ -109,10 +109,9 @@ impl Names {
             names.iter_mut().for_each(|words| call_fg_ground(words));
         }
         let grounds = names.iter().filter(|words| !has(words, &TEXTS));
-        let roles = grounds.filter_map(|words| role_called(words));
         Self {
             fg_is_ground,
-            grounded: roles.map(Role::group).collect(),
+            grounded: grounds.map(|words| stem(words)).collect(),
         }
     }
 
@@ -123,9 +122,9 @@ impl Names {
             call_fg_ground(&mut words);
         }
         let role = role_called(&words)?;
-        // A text without a ground of its own stands on the page.
-        let alone = tint_text_of(role).filter(|(intent, _)| !self.grounded.contains(intent.id()));
-        Some(alone.map_or(role, |(_, tint_text)| tint_text))
+        // A text without a ground of its own stands on the page; a button always has one.
+        let is_grounded = has(&words, &PRIMARY) || self.grounded.contains(&stem(&words));
+        Some(tint_text_of(role).filter(|_| !is_grounded).unwrap_or(role))
     }
 }
 
@@ -137,8 +136,17 @@ fn small_words(name: &str) -> Vec<String> {
 
 /// Words without those that tell what of a thing is painted, and in which mode.
 fn stem(words: &[String]) -> Vec<String> {
+    let told = [
+        "color",
+        "dark",
+        "light",
+        "ground",
+        "background",
+        "bg",
+        "fill",
+    ];
     let is_stem =
-        |word: &&String| !matches!(word.as_str(), "fg" | "text" | "color" | "dark" | "light");
+        |word: &&String| !told.contains(&word.as_str()) && !TEXTS.contains(&word.as_str());
     words.iter().filter(is_stem).cloned().collect()
 }
 

@@ -90,7 +90,8 @@ impl Control {
 /// The role of a part of a control.
 pub(super) fn part_of_control(control: Control, words: &[String], painted: Painted) -> Role {
     let primary = |part| Intent::Primary.role(part);
-    let is_handle = has(words, &HANDLES);
+    // Toolkits also call the handle of a scroll bar its slider.
+    let is_handle = has(words, &HANDLES) || control == Control::Scroll && has(words, &["slider"]);
     let is_groove = has(words, &GROOVES) && !is_handle;
     match (control, painted) {
         (_, Painted::Muted) => Role::TEXT_MUTED,

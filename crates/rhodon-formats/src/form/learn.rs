@@ -1,19 +1,18 @@
 //! A form from an example: every colour of a file becomes a place. What a token has, or nearly has, is
 //! that token; the rest keeps its own colour until somebody chooses.
 
+use std::collections::HashMap;
+
 use indexmap::IndexMap;
-use rhodon_color::{Rgb8, difference};
-use rhodon_theme::{Derived, Form, Mode, Role, Section, Slot, SlotName, Typed, Value};
+use rhodon_color::Rgb8;
+use rhodon_theme::{Derived, Form, Mode, Role, Slot, SlotName, Typed};
 
 use super::called::Names;
+use super::near_tokens::{NearTokens, Sought};
 use super::{pair, rule_names};
 use crate::color_use::{ColorUse, Written, finder_for_any};
 use crate::inventory::text_of;
-use crate::name::letters;
 use crate::read::{InputFile, key_words, shared_words};
-
-/// CIEDE2000 up to which a token counts as the one that was meant.
-const NEAR: f64 = 2.3;
 
 /// A form that was learned.
 #[derive(Clone, Debug, PartialEq)]
@@ -24,14 +23,7 @@ pub struct Learned {
     pub open: Vec<SlotName>,
     /// Slots whose token is not exactly the colour of the example, with how far it is (CIEDE2000).
     pub near: Vec<(SlotName, f64)>,
-    /// How many words all names begin with, which say nothing of a colour.
-    shared: usize,
-    /// All of them.
-    names: Names,
 }
-
-/// What one slot stands for: a code under a name, and its mode where it is one of two.
-type Key = (Rgb8, Option<String>, Option<Mode>);
 
 /// Makes a form of an example in an in-house format.
 ///
@@ -44,171 +36,156 @@ pub fn learn(example: &InputFile, theme: &Derived) -> Result<Learned, String> {
     if uses.is_empty() {
         return Err("expected at least one colour, found none".to_owned());
     }
+    let mut sides = vec![None; uses.len()];
     if finder.is_style() {
         rule_names::name(text, &mut uses);
+    } else {
+        sides = pair::sides(text, &uses);
     }
-    let sides = pair::sides(text, &uses);
-    let mut slots: IndexMap<Key, SlotName> = IndexMap::new();
-    let mut learned = Learned {
-        form: Form {
-            file: file_name(&example.name),
-            slots: IndexMap::new(),
-            text: String::with_capacity(text.len() * 2),
-            pack: None,
-        },
-        open: Vec::new(),
-        near: Vec::new(),
-        shared: shared_words(uses.iter().filter_map(|found| found.name.as_deref())),
-        names: Names::of(uses.iter().filter_map(|found| found.name.as_deref())),
-    };
+    let mut learner = Learner::new(&example.name, &uses, theme);
+    let mut out = String::with_capacity(text.len() * 2);
     let mut at = 0;
     let mut before: Option<&str> = None;
     for (found, side) in uses.iter().zip(sides) {
-        let code = found.color.to_rgb8();
         // Readers of lines name only the first of two.
-        let called = found
-            .name
-            .as_deref()
-            .or(before.filter(|_| side == Some(Mode::Dark)));
+        let first = before.filter(|_| side == Some(Mode::Dark));
+        let called = found.name.as_deref().or(first);
         before = called;
-        let key = (code, called.map(str::to_owned), side);
-        let name = match slots.get(&key) {
-            Some(name) => name.clone(),
-            None => {
-                let name = learned.add(code, called, side, theme);
-                slots.insert(key, name.clone());
-                name
-            }
-        };
-        learned
-            .form
-            .text
-            .push_str(&plain(&text[at..found.range.start]));
-        learned
-            .form
-            .text
-            .push_str(&place(&name, found, &text[found.range.clone()]));
+        let name = learner.slot(found.color.to_rgb8(), called, side);
+        out.push_str(&plain(&text[at..found.range.start]));
+        out.push_str(&place(&name, found, &text[found.range.clone()]));
         at = found.range.end;
     }
-    learned.form.text.push_str(&plain(&text[at..]));
-    Ok(learned)
+    out.push_str(&plain(&text[at..]));
+    learner.learned.form.text = out;
+    Ok(learner.learned)
 }
 
-impl Learned {
+/// What one slot stands for: a code under a name, and its mode where it is one of two.
+type Key = (Rgb8, Option<String>, Option<Mode>);
+
+/// A form in the making.
+struct Learner<'a> {
+    learned: Learned,
+    tokens: NearTokens<'a>,
+    /// How many words all names begin with, which say nothing of a colour.
+    shared: usize,
+    /// All of them.
+    names: Names,
+    slots: HashMap<Key, SlotName>,
+    /// How many slots have a name of their own or one with a number behind it.
+    numbers: HashMap<String, usize>,
+}
+
+impl<'a> Learner<'a> {
+    fn new(file: &str, uses: &[ColorUse], theme: &'a Derived) -> Self {
+        let names = || uses.iter().filter_map(|found| found.name.as_deref());
+        let form = Form {
+            file: file_name(file),
+            slots: IndexMap::new(),
+            text: String::new(),
+            pack: None,
+        };
+        Self {
+            learned: Learned {
+                form,
+                open: Vec::new(),
+                near: Vec::new(),
+            },
+            tokens: NearTokens::of(theme),
+            shared: shared_words(names()),
+            names: Names::of(names()),
+            slots: HashMap::new(),
+            numbers: HashMap::new(),
+        }
+    }
+
+    /// The slot of a colour.
+    fn slot(&mut self, code: Rgb8, called: Option<&str>, side: Option<Mode>) -> SlotName {
+        let key = (code, called.map(str::to_owned), side);
+        if let Some(name) = self.slots.get(&key) {
+            return name.clone();
+        }
+        let name = self.add(code, called, side);
+        self.slots.insert(key, name.clone());
+        name
+    }
+
     /// A slot for a colour, under a name of its own.
-    fn add(
-        &mut self,
-        code: Rgb8,
-        called: Option<&str>,
-        side: Option<Mode>,
-        theme: &Derived,
-    ) -> SlotName {
+    fn add(&mut self, code: Rgb8, called: Option<&str>, side: Option<Mode>) -> SlotName {
         let own: Option<String> =
             called.map(|name| key_words(name).split_off(self.shared).join(" "));
-        let speaks_of = own.as_deref().and_then(|name| self.names.role(name));
-        let mut nearest = nearest(code, called, speaks_of, side, theme);
+        let role = own.as_deref().and_then(|name| self.names.role(name));
+        let name = called;
+        let sought = Sought {
+            code,
+            name,
+            role,
+            side,
+        };
         // A role that the name speaks of says more than another token that is only near, or than its own other mode.
-        nearest = nearest.filter(|(path, mode, away)| {
-            let is_meant =
-                |role: Role| role.path() == path && (side.is_some() || *mode != Some(Mode::Dark));
-            *away == 0.0 || speaks_of.is_none_or(is_meant)
+        let nearest = self.tokens.nearest(sought).filter(|near| {
+            let is_meant = |role: Role| {
+                role.path() == near.path && (side.is_some() || near.mode != Some(Mode::Dark))
+            };
+            near.away == 0.0 || role.is_none_or(is_meant)
         });
         let mut wanted = match (own, &nearest) {
             (Some(name), _) => name,
-            (None, Some((path, ..))) => path.clone(),
+            (None, Some(near)) => near.path.to_owned(),
             (None, None) => rhodon_theme::color_look(code),
         };
         if side == Some(Mode::Dark) {
             wanted.push_str(" dark");
         }
-        let name = free_name(&wanted, &self.form);
-        let slot =
-            match nearest.and_then(|(path, mode, away)| Some((path.parse().ok()?, mode, away))) {
-                Some((token, mode, away)) => {
-                    if away > 0.0 {
-                        self.near.push((name.clone(), away));
-                    }
-                    Slot {
-                        token: Some(token),
-                        mode: mode.filter(|mode| *mode == Mode::Dark),
-                        ..Slot::default()
-                    }
+        let name = self.free_name(&wanted);
+        let token = nearest.and_then(|near| Some((near.path.parse().ok()?, near)));
+        let slot = match token {
+            Some((token, near)) => {
+                if near.away > 0.0 {
+                    self.learned.near.push((name.clone(), near.away));
                 }
-                None => {
-                    self.open.push(name.clone());
-                    Slot {
-                        color: Some(Typed::from_color(code.into())),
-                        ..Slot::default()
-                    }
+                Slot {
+                    token: Some(token),
+                    mode: near.mode.filter(|mode| *mode == Mode::Dark),
+                    ..Slot::default()
                 }
-            };
-        self.form.slots.insert(name.clone(), slot);
+            }
+            None => {
+                self.learned.open.push(name.clone());
+                Slot {
+                    color: Some(Typed::from_color(code.into())),
+                    ..Slot::default()
+                }
+            }
+        };
+        self.learned.form.slots.insert(name.clone(), slot);
+        name
+    }
+
+    /// A name for a slot that no other has.
+    fn free_name(&mut self, wanted: &str) -> SlotName {
+        let stem = stem(wanted);
+        let count = self.numbers.entry(stem.clone()).or_insert(1);
+        let first: Option<SlotName> = stem.parse().ok().filter(|_| *count == 1);
+        let numbered =
+            (*count + 1..).filter_map(|n| Some((n, format!("{}_{n}", named(&stem)).parse().ok()?)));
+        let mut names = first.into_iter().map(|name| (1, name)).chain(numbered);
+        let slots = &self.learned.form.slots;
+        let Some((n, name)) = names.find(|(_, name)| !slots.contains_key(name)) else {
+            return SlotName::usual();
+        };
+        *count = n;
         name
     }
 }
 
-/// Whether a token is only near, whether it is called otherwise, how far it is, whether it is a role.
-type Rank = (bool, bool, f64, usize);
-
-/// The token of a colour: one that is called so, else an exact one, else the nearest.
-fn nearest(
-    code: Rgb8,
-    name: Option<&str>,
-    speaks_of: Option<Role>,
-    side: Option<Mode>,
-    theme: &Derived,
-) -> Option<(String, Option<Mode>, f64)> {
-    let called = name.map(letters);
-    let mut best: Option<(Rank, String, Option<Mode>)> = None;
-    for token in theme.tokens.iter().filter(|t| !t.omitted) {
-        let modes: &[Option<Mode>] = if token.is_modeless() {
-            &[None]
-        } else {
-            &[Some(Mode::Light), Some(Mode::Dark)]
-        };
-        for mode in modes {
-            // One of two follows the mode that it stands for.
-            if side.is_some() && mode.is_some() && *mode != side {
-                continue;
-            }
-            let Value::Color(color) = &token.cell(mode.unwrap_or(Mode::Light)).value else {
-                continue;
-            };
-            let away = if color.code == code {
-                0.0
-            } else {
-                difference(color.code, code)
-            };
-            if away > NEAR || color.alpha < 1.0 {
-                continue;
-            }
-            let is_called = speaks_of.is_some_and(|role| role.path() == &*token.path)
-                || called
-                    .as_deref()
-                    .is_some_and(|called| called.ends_with(&letters(&token.path)));
-            // Exact before near, its name before others, a step of a scale before a role.
-            let rank = if token.section == Section::Scales {
-                0
-            } else {
-                1
-            };
-            let order = (away > 0.0, !is_called, away, rank);
-            let before = |other: &Rank| {
-                let keys = (order.0, order.1).cmp(&(other.0, other.1));
-                keys.then(order.2.total_cmp(&other.2))
-                    .then(order.3.cmp(&other.3))
-                    .is_lt()
-            };
-            if best.as_ref().is_none_or(|(other, ..)| before(other)) {
-                best = Some((order, token.path.to_string(), *mode));
-            }
-        }
-    }
-    best.map(|(order, path, mode)| (path, mode, order.2))
+fn named(stem: &str) -> &str {
+    if stem.is_empty() { "color" } else { stem }
 }
 
-/// A name for a slot that no other has.
-fn free_name(wanted: &str, form: &Form) -> SlotName {
+/// What is wanted as a name may be.
+fn stem(wanted: &str) -> String {
     let stem = key_words(wanted).join("_").to_ascii_lowercase();
     let fits = |c: char| if c.is_ascii_alphanumeric() { c } else { '_' };
     let stem: String = stem.chars().map(fits).collect();
@@ -217,16 +194,7 @@ fn free_name(wanted: &str, form: &Form) -> SlotName {
         .chars()
         .take(48)
         .collect();
-    let stem = stem.trim_end_matches('_');
-    let first: Option<SlotName> = stem.parse().ok();
-    let numbered = (2..).filter_map(|n| {
-        let stem = if stem.is_empty() { "color" } else { stem };
-        format!("{stem}_{n}").parse().ok()
-    });
-    let mut names = first.into_iter().chain(numbered);
-    names
-        .find(|name| !form.slots.contains_key(name))
-        .unwrap_or_else(SlotName::usual)
+    stem.trim_end_matches('_').to_owned()
 }
 
 /// A place that prints a slot as the example is spelt.

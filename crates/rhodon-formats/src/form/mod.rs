@@ -13,6 +13,7 @@ mod export;
 mod fill;
 mod learn;
 mod limit;
+mod near_tokens;
 mod pair;
 mod role_words;
 mod rule_names;

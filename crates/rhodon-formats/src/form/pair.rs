@@ -23,11 +23,15 @@ fn is_pair(text: &str, first: &ColorUse, second: &ColorUse) -> bool {
     };
     // Names of a list are those of the key before it; readers of lines give one to the first alone.
     let is_named_alike = second.name.is_none() || first.name == second.name;
+    let before = text[..first.range.start].trim_end_matches(is_beside);
+    // What a function is called with is no pair.
+    let opens = before.ends_with('[')
+        || before
+            .strip_suffix('(')
+            .is_some_and(|b| !b.ends_with(char::is_alphanumeric));
     is_named_alike
+        && opens
         && between.trim_matches(is_beside) == ","
-        && text[..first.range.start]
-            .trim_end_matches(is_beside)
-            .ends_with(['[', '('])
         && text[second.range.end..]
             .trim_start_matches(is_beside)
             .starts_with([']', ')'])

@@ -71,6 +71,7 @@ const THINGS: [(Thing, &[&str]); 10] = [
         &[
             "bar",
             "header",
+            "headerbar",
             "nav",
             "navbar",
             "navigation",
@@ -98,7 +99,9 @@ const THINGS: [(Thing, &[&str]); 10] = [
     ),
     (
         Thing::Surface(Role::SURFACE_SUNKEN),
-        &["sunken", "well", "inset", "gutter", "track"],
+        &[
+            "sunken", "well", "inset", "gutter", "track", "trough", "groove",
+        ],
     ),
     (
         Thing::Surface(Role::SURFACE_RAISED),
@@ -123,7 +126,7 @@ const THINGS: [(Thing, &[&str]); 10] = [
 ];
 
 /// What an intent is called beside its names.
-const PRIMARY: [&str; 4] = ["button", "btn", "brand", "cta"];
+pub(super) const PRIMARY: [&str; 4] = ["button", "btn", "brand", "cta"];
 
 /// The role that words speak of: a thing or an intent, and what of it is painted.
 pub(crate) fn role_called(words: &[String]) -> Option<Role> {
@@ -172,11 +175,11 @@ fn without_texts_of_controls(words: &[String]) -> Vec<String> {
         .collect()
 }
 
-/// The intent whose text on its fill a role is, and its text on a tint, which pages carry too.
-pub(super) fn tint_text_of(role: Role) -> Option<(Intent, Role)> {
+/// The text on a tint, which pages carry too, instead of an intent's text on its fill.
+pub(super) fn tint_text_of(role: Role) -> Option<Role> {
     let mut intents = Intent::ALL.into_iter();
     let intent = intents.find(|intent| intent.role(IntentPart::FillText) == role)?;
-    Some((intent, intent.role(IntentPart::TintText)))
+    Some(intent.role(IntentPart::TintText))
 }
 
 fn part_of(painted: Painted) -> IntentPart {

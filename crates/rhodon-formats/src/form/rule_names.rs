@@ -40,10 +40,13 @@ impl Visitor for Rules {
     type Around = String;
 
     fn enter(&mut self, prelude: &str, around: &String) -> Option<String> {
-        // Conditions say nothing of what is painted; of several selectors the first is enough.
+        // Conditions say nothing of what is painted but its mode; of several selectors the first is enough.
         let first = prelude.split(',').next().unwrap_or_default().trim();
-        let is_named = !first.starts_with('@') && first.len() <= LONGEST;
-        let own = if is_named { first } else { "" };
+        let own = match first.strip_prefix('@') {
+            Some(condition) if condition.contains("dark") => "dark",
+            None if first.len() <= LONGEST => first,
+            _ => "",
+        };
         let whole = format!("{around} {own}");
         Some(if whole.len() <= LONGEST {
             whole

@@ -211,7 +211,9 @@ fn a_dark_example_follows_the_dark_mode() {
 fn slots_of_a_style_sheet_without_variables_are_called_after_its_rules() {
     let theme = theme("#0f5c7a");
     let sheet = "PushButton { background-color: #d14f21; color: #fdf6f2 }\nPushButton:hover { background: #b03d14; }\n\
-                 @media print { .frame .row, .x { border: 1px solid #d9a48f } }\n";
+                 @media print { .frame .row, .x { border: 1px solid #d9a48f } }\n\
+                 .banner { background: linear-gradient(#d14f22, #b03d15) } .note.error { color: #c1121f }\n\
+                 @media (prefers-color-scheme: dark) { window { background: #2a1a14 } }\n";
     let (form, found) = following("desk.qss", sheet, &theme);
     let told: Vec<_> = found
         .iter()
@@ -224,6 +226,11 @@ fn slots_of_a_style_sheet_without_variables_are_called_after_its_rules() {
             ("push_button_text", "primary.fill-text"),
             ("push_button_hover_background", "primary.fill-hover"),
             ("frame_row_border", "border.subtle"),
+            // Two colours of a gradient are no pair of modes.
+            ("banner_background", "surface.base"),
+            ("banner_background_2", "surface.base"),
+            ("note_error_text", "danger.tint-text"),
+            ("dark_window_background", "surface.base"),
         ]
     );
     assert!(

@@ -26,9 +26,15 @@ export function TargetList({ targets, open, chosen, onOpen, onChoose }: Props) {
   const isListed = data !== undefined;
   // An address may open one further down.
   useEffect(() => {
-    if (!isListed) return;
     const entry = shown.current?.querySelector(`[data-target="${CSS.escape(open)}"]`);
-    entry?.scrollIntoView({ block: "nearest" });
+    if (!isListed || !entry) return;
+    // Told once the page is laid out anyway: asking for it here would lay it out once more.
+    const seen = new IntersectionObserver(([at]) => {
+      seen.disconnect();
+      if (at && at.intersectionRatio < 1) entry.scrollIntoView({ block: "nearest" });
+    });
+    seen.observe(entry);
+    return () => seen.disconnect();
   }, [open, isListed, shown]);
   const groups = data?.groups ?? [];
   const found = targets.flatMap((target) => {

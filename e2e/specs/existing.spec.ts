@@ -189,8 +189,9 @@ test("slots of a host follow the roles that their names speak of, at one press",
   // The button that made the form is gone: its keys are at the form.
   await expect(pane).toBeFocused();
   const called = pane.getByRole("list", { name: "Called after a role" }).getByRole("listitem");
-  await expect(called).toHaveText([/^top_bar_ground\s+bar.fill$/, /^top_bar_ink\s+bar.text$/]);
-  await pane.getByRole("button", { name: "Let them follow" }).click();
+  // White is that of the bar's text too, of which the name speaks: it follows that already.
+  await expect(called).toHaveText([/^top_bar_ground\s+bar.fill$/]);
+  await pane.getByRole("button", { name: "Let it follow" }).click();
   await expect(pane.locator("pre")).toContainText('"slots.topBar.ground": "#0f5c7a"');
   await expect(pane.locator("pre")).toContainText('"slots.bell": "#d10000"');
   await expect(called).toHaveCount(0);

@@ -3,7 +3,7 @@
 use std::collections::HashSet;
 use std::ops::Range;
 
-use rhodon_color::grey_level;
+use rhodon_color::{Color, grey_level};
 
 use super::arguments::bare;
 use super::components::Components;
@@ -81,7 +81,14 @@ fn value(
     let held = &text[range.clone()];
     let name = keys.name();
     let named = keys.nearest().is_some_and(sounds_like_color);
-    let beyond = || named_or_bare(held).filter(|_| named && !own.contains(held));
+    // A level of grey in a list is one whatever the list is called.
+    let grey = || {
+        grey_level(held)
+            .filter(|_| keys.key.is_none())
+            .map(Color::from)
+    };
+    let beyond = || named_or_bare(held).filter(|_| named).or_else(grey);
+    let beyond = || beyond().filter(|_| !own.contains(held));
     if let Some(color) = whole(held, named).or_else(beyond) {
         out.push(ColorUse::css(range, color, name));
         return;

@@ -48,7 +48,7 @@ const COLOR: [&str; 5] = ["color", "colour", "colors", "colours", "clr"];
 /// assert_eq!(readable("theme.colors.brand.500"), "Brand 500");
 /// assert_eq!(readable("colorPrimaryDark"), "Primary dark");
 /// assert_eq!(readable("ACCENT_HOVER"), "Accent hover");
-/// assert_eq!(readable("PushButton.hover_color"), "Push button hover");
+/// assert_eq!(readable("PushButton.hover"), "Push button hover");
 /// assert_eq!(readable("color"), "");
 /// ```
 pub fn readable(key: &str) -> String {

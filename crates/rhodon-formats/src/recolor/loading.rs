@@ -1,6 +1,6 @@
 //! Whether files load the faces that were put into them.
 
-use std::collections::{BTreeSet, HashSet};
+use std::collections::BTreeSet;
 
 use rhodon_theme::font_families;
 
@@ -17,6 +17,10 @@ const LOADERS: [(&str, &[char], usize); 5] = [
     ("require(", &[')'], 500),
 ];
 
+/// The most places of a file that are looked at for each sign, and the most faces that are remembered: more is nobody's
+/// project.
+const MOST: usize = 1000;
+
 /// Faces that were put into files, and what these load.
 #[derive(Debug, Default)]
 pub struct Loading {
@@ -29,10 +33,12 @@ impl Loading {
     /// Takes note of a file with other faces.
     pub fn add(&mut self, file: &Recolored) {
         let lists = file.faces.iter().filter_map(|faced| faced.to.as_deref());
-        let lists: HashSet<&str> = lists.collect();
-        self.put.extend(lists.into_iter().filter_map(first_face));
+        let lists: BTreeSet<&str> = lists.collect();
+        let room = MOST.saturating_sub(self.put.len());
+        self.put
+            .extend(lists.into_iter().filter_map(first_face).take(room));
         for (sign, ends, most) in LOADERS {
-            for (at, _) in file.text.match_indices(sign) {
+            for (at, _) in file.text.match_indices(sign).take(MOST) {
                 let near = &file.text[at..file.text.floor_char_boundary(at + most)];
                 let end = near.find(ends).unwrap_or(near.len());
                 self.loaded.push(letters(&near[..end]));

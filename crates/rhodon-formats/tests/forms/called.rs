@@ -1,6 +1,6 @@
 //! Slots of learned forms that are called after what they paint.
 
-use rhodon_color::{Color, contrast_ratio};
+use rhodon_color::{Color, contrast_ratio, grey_level};
 use rhodon_formats::form::{Called, called, fill, learn};
 use rhodon_formats::read::InputFile;
 use rhodon_theme::{Derived, Form, Mode};
@@ -83,13 +83,13 @@ fn following(name: &str, example: &str, theme: &Derived) -> (Form, Vec<Called>) 
 
 /// Widgets of a desktop toolkit: grounds are called `fg` beside texts, and every value is one of two.
 const WIDGETS: &str = r##"{
-  "Pane": { "fg": ["gray92", "gray14"], "edge_color": ["#979DA2", "#565B5E"] },
-  "PushButton": { "fg": ["#4B92C8", "#24577F"], "hover_color": ["#396A93", "#1C4560"], "text_color": ["#F2F6FA", "#EDF2F7"], "text_color_disabled": ["#C0C0C0", "#8A8A8A"] },
-  "Label": { "text_color": ["gray12", "#E3E9EE"] },
-  "TextEntry": { "fg": ["#FAFAFB", "#343638"], "border_color": ["#979DA3", "#565B5F"], "text_color": ["gray11", "#DCE4EF"], "placeholder_text_color": ["gray52", "gray62"] },
-  "TickBox_check": { "fg": ["#4B92C9", "#24577E"], "border_color": ["#3F454A", "#949A9F"], "checkmark_color": ["#EEF1F4", "gray90"], "text_color": ["gray13", "#DCE4ED"] },
-  "Slider": { "fg": ["#939BA3", "#4A4D52"], "progress_color": ["gray40", "#AAB0B6"], "handle_color": ["#4B92CA", "#24577D"] },
-  "Scrollbar": { "handle_color": ["gray55", "gray41"], "handle_hover_color": ["gray44", "gray53"] }
+  "Pane": { "fg": ["gray95", "gray11"], "edge": ["#8f9aa0", "#4e585e"] },
+  "PushButton": { "fg": ["#d14f21", "#a33a12"], "fg_hover": ["#b03d14", "#84300f"], "text": ["#fff6f2", "#ffece4"], "text_disabled": ["#c9c4c1", "#8d8783"] },
+  "Label": { "text": ["gray9", "#e4ebef"] },
+  "TextEntry": { "fg": ["#fbfcfc", "#2a3136"], "rim_border": ["#8f9aa1", "#4e585f"], "text": ["gray8", "#e4ebee"], "text_hint": ["gray48", "gray66"] },
+  "TickBox_check": { "fg": ["#d14f22", "#a33a13"], "rim_border": ["#39434a", "#9aa4ab"], "mark_fg": ["#fdf2ee", "gray89"], "text": ["gray7", "#e4ebed"] },
+  "Slider": { "fg": ["#9aa4ac", "#434d54"], "filled": ["gray37", "#b3bcc2"], "handle": ["#d14f23", "#a33a14"] },
+  "Scrollbar": { "handle": ["gray56", "gray38"], "handle_hover": ["gray42", "gray57"] }
 }"##;
 
 #[test]
@@ -111,18 +111,18 @@ fn values_in_twos_follow_both_modes() {
     for (slot, path) in [
         ("pane_fg", "surface.raised"),
         ("push_button_fg", "primary.fill"),
-        ("push_button_hover_color", "primary.fill-hover"),
-        ("push_button_text_color", "primary.fill-text"),
-        ("push_button_text_color_disabled", "disabled.text"),
-        ("label_text_color", "text.main"),
+        ("push_button_fg_hover", "primary.fill-hover"),
+        ("push_button_text", "primary.fill-text"),
+        ("push_button_text_disabled", "disabled.text"),
+        ("label_text", "text.main"),
         ("text_entry_fg", "surface.raised"),
-        ("text_entry_border_color", "border.strong"),
-        ("text_entry_placeholder_text_color", "text.muted"),
+        ("text_entry_rim_border", "border.strong"),
+        ("text_entry_text_hint", "text.muted"),
         ("tick_box_check_fg", "primary.fill"),
-        ("tick_box_check_checkmark_color", "primary.fill-text"),
+        ("tick_box_check_mark_fg", "primary.fill-text"),
         ("slider_fg", "surface.sunken"),
-        ("slider_handle_color", "primary.fill"),
-        ("scrollbar_handle_color", "border.strong"),
+        ("slider_handle", "primary.fill"),
+        ("scrollbar_handle", "border.strong"),
     ] {
         assert_eq!(role(slot), (path, None));
         assert_eq!(role(&format!("{slot}_dark")), (path, Some(Mode::Dark)));
@@ -135,7 +135,6 @@ fn values_in_twos_follow_both_modes() {
             .cell(mode)
             .value
             .to_string()
-            .to_uppercase()
     };
     assert_eq!(
         filled["PushButton"]["fg"],
@@ -151,18 +150,17 @@ fn text_reads_on_its_ground_in_both_modes() {
         let (form, _) = following("deck.json", WIDGETS, &theme);
         let filled: Value = serde_json::from_str(&fill(&form, &theme, &[]).unwrap().text).unwrap();
         let code = |widget: &str, part: &str, mode: usize| {
-            Color::parse(filled[widget][part][mode].as_str().unwrap())
-                .unwrap()
-                .to_rgb8()
+            let text = filled[widget][part][mode].as_str().unwrap();
+            grey_level(text).unwrap_or_else(|| Color::parse(text).unwrap().to_rgb8())
         };
         for (widget, text, on, ground) in [
-            ("PushButton", "text_color", "PushButton", "fg"),
-            ("PushButton", "text_color", "PushButton", "hover_color"),
-            ("TextEntry", "text_color", "TextEntry", "fg"),
-            ("TextEntry", "placeholder_text_color", "TextEntry", "fg"),
-            ("Label", "text_color", "Pane", "fg"),
-            ("TickBox_check", "text_color", "Pane", "fg"),
-            ("TickBox_check", "checkmark_color", "TickBox_check", "fg"),
+            ("PushButton", "text", "PushButton", "fg"),
+            ("PushButton", "text", "PushButton", "fg_hover"),
+            ("TextEntry", "text", "TextEntry", "fg"),
+            ("TextEntry", "text_hint", "TextEntry", "fg"),
+            ("Label", "text", "Pane", "fg"),
+            ("TickBox_check", "text", "Pane", "fg"),
+            ("TickBox_check", "mark_fg", "TickBox_check", "fg"),
         ] {
             for mode in 0..2 {
                 let ratio = contrast_ratio(code(widget, text, mode), code(on, ground, mode));
@@ -254,7 +252,7 @@ fn a_colour_of_the_theme_follows_the_role_that_its_name_speaks_of() {
             .to_string()
     };
     let example = format!(
-        "[Colors:Window]\nGround={}\nInk={}\n[Colors:Button]\nGround={}\n",
+        "[Window]\nGround={}\nInk={}\n[Button]\nGround={}\n",
         code("surface.base"),
         code("text.main"),
         code("primary.fill")

@@ -141,9 +141,9 @@ fn bare_arguments_are_colours() {
 /// The states and the dark sides of a widget are shades of its own colour, which has the widget's name.
 #[test]
 fn the_colours_of_widgets_are_called_after_them() {
-    let deck = r##"{ "PushKey": { "fg_color": ["#d14f21", "#a33a12"], "hover_color": ["#b03d14", "#84300f"], "text_color": ["gray98", "gray98"] } }"##;
+    let deck = r##"{ "PushKey": { "fg": ["#d14f21", "#a33a12"], "hover": ["#b03d14", "#84300f"], "text": ["gray98", "gray98"] } }"##;
     assert_eq!(brand("deck.json", deck), named(&[("Push key", "#d14f21")]));
-    let code = "ACCENT = \"#d14f21\"\nACCENT_HOVER = \"#b03d14\"\nkey = Key(fg_color=(\"#247a4a\", \"#35a566\"), text_color=\"white\")\n";
+    let code = "ACCENT = \"#d14f21\"\nACCENT_HOVER = \"#b03d14\"\nkey = Key(fg=(\"#247a4a\", \"#35a566\"), text_color=\"white\")\n";
     let import = read(&[InputFile::text("app.py", code)]);
     assert_eq!(
         brand("app.py", code),

@@ -24,8 +24,8 @@ async fn faces_of_files_become_others_or_those_of_tokens() {
     assert_eq!(
         found["faces"],
         json!([
-            { "face": "Tern Sans", "count": 2, "new": ["'Vess', serif", "Vess"], "places": ["a.css:1", "a.css:2"] },
-            { "face": "Quay", "count": 1, "new": [], "places": ["a.css:3"] },
+            { "face": "Tern Sans", "count": 2, "new": ["'Vess', serif", "Vess"], "places": ["a.css:1", "a.css:2"], "unloaded": ["Vess"] },
+            { "face": "Quay", "count": 1, "new": [], "places": ["a.css:3"], "unloaded": [] },
         ])
     );
     let changed = &found["files"][0];

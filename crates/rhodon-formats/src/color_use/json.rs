@@ -81,14 +81,15 @@ fn value(
     let held = &text[range.clone()];
     let name = keys.name();
     let named = keys.nearest().is_some_and(sounds_like_color);
+    let is_own = own.contains(held);
     // A level of grey in a list is one whatever the list is called.
-    let grey = || {
-        grey_level(held)
-            .filter(|_| keys.key.is_none())
-            .map(Color::from)
+    let in_list = || grey_level(held).filter(|_| keys.key.is_none());
+    let beyond = || {
+        let known = named_or_bare(held).filter(|_| named);
+        known
+            .or_else(|| in_list().map(Color::from))
+            .filter(|_| !is_own)
     };
-    let beyond = || named_or_bare(held).filter(|_| named).or_else(grey);
-    let beyond = || beyond().filter(|_| !own.contains(held));
     if let Some(color) = whole(held, named).or_else(beyond) {
         out.push(ColorUse::css(range, color, name));
         return;

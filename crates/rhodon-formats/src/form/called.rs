@@ -5,7 +5,7 @@ use std::collections::HashSet;
 use rhodon_color::Color;
 use rhodon_theme::{Derived, Form, Mode, Role, Section, Slot, SlotName, Value};
 
-use super::role_words::{PRIMARY, TEXTS, has, role_called, tint_text_of};
+use super::role_words::{GROUNDS, PRIMARY, TEXTS, has, role_called, tint_text_of};
 use crate::read::key_words;
 
 /// A slot that stands for a colour of its example and is called after a role.
@@ -136,17 +136,13 @@ fn small_words(name: &str) -> Vec<String> {
 
 /// Words without those that tell what of a thing is painted, and in which mode.
 fn stem(words: &[String]) -> Vec<String> {
-    let told = [
-        "color",
-        "dark",
-        "light",
-        "ground",
-        "background",
-        "bg",
-        "fill",
-    ];
-    let is_stem =
-        |word: &&String| !told.contains(&word.as_str()) && !TEXTS.contains(&word.as_str());
+    let told = ["color", "dark", "light", "fill"];
+    let is_told = |word: &str| {
+        [&told[..], &GROUNDS, &TEXTS]
+            .iter()
+            .any(|all| all.contains(&word))
+    };
+    let is_stem = |word: &&String| !is_told(word);
     words.iter().filter(is_stem).cloned().collect()
 }
 

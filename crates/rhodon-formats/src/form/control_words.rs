@@ -2,7 +2,7 @@
 
 use rhodon_theme::{Intent, IntentPart, Role};
 
-use super::role_words::{Painted, has};
+use super::role_words::{GROUNDS, Painted, has};
 
 /// A control whose parts are painted otherwise than a button's.
 #[derive(Clone, Copy, PartialEq, Eq)]
@@ -65,17 +65,7 @@ const CONTROLS: [(Control, &[&str]); 5] = [
 /// The part that one holds.
 const HANDLES: [&str; 6] = ["handle", "thumb", "knob", "grip", "button", "btn"];
 /// What a handle moves in.
-const GROOVES: [&str; 9] = [
-    "ground",
-    "background",
-    "bg",
-    "track",
-    "groove",
-    "trough",
-    "rail",
-    "base",
-    "empty",
-];
+const GROOVES: [&str; 6] = ["track", "groove", "trough", "rail", "base", "empty"];
 /// What stands in a box that is ticked.
 const MARKS: [&str; 4] = ["mark", "checkmark", "dot", "indicator"];
 
@@ -92,7 +82,7 @@ pub(super) fn part_of_control(control: Control, words: &[String], painted: Paint
     let primary = |part| Intent::Primary.role(part);
     // Toolkits also call the handle of a scroll bar its slider.
     let is_handle = has(words, &HANDLES) || control == Control::Scroll && has(words, &["slider"]);
-    let is_groove = has(words, &GROOVES) && !is_handle;
+    let is_groove = (has(words, &GROUNDS) || has(words, &GROOVES)) && !is_handle;
     match (control, painted) {
         (_, Painted::Muted) => Role::TEXT_MUTED,
         (Control::Tick | Control::Field, Painted::Edge) => Role::BORDER_STRONG,

@@ -6,6 +6,9 @@ use super::control_words::{Control, part_of_control};
 
 /// Words for what is written, where it stands on a ground.
 pub(super) const TEXTS: [&str; 7] = ["text", "ink", "foreground", "fg", "label", "on", "caption"];
+/// Words for what something stands on.
+pub(super) const GROUNDS: [&str; 3] = ["ground", "background", "bg"];
+
 /// What of a thing is painted.
 #[derive(Clone, Copy, PartialEq, Eq)]
 pub(super) enum Painted {

@@ -1,10 +1,10 @@
 //! What of a page a block theme paints, in the keys that its host demands: elements and blocks.
 
-use rhodon_theme::{Intent, IntentPart, Mode, Role};
+use rhodon_color::Notation;
+use rhodon_theme::{Intent, IntentPart, Mode, Role, Value as TokenValue};
 use serde_json::{Map, Value};
 
-use super::heading;
-use super::site_styles::told;
+use super::{css_value, heading};
 use crate::job::Job;
 use crate::name::Names;
 
@@ -157,5 +157,16 @@ fn put(into: &mut Map<String, Value>, keys: &str, value: Value) {
                 put(inner, rest, value);
             }
         }
+    }
+}
+
+/// A value of the theme where exports carry it, else as it is.
+fn told(job: &Job<'_>, mode: Mode, names: &Names<'_>, path: &str) -> Option<Value> {
+    if let Some(name) = names.get(path) {
+        return Some(format!("var:custom|{name}").into());
+    }
+    match &job.token(path)?.cell(mode).value {
+        TokenValue::FontWeight(weight) => Some(weight.to_string().into()),
+        value => Some(css_value::value(value, Notation::Hex).into()),
     }
 }

@@ -6,7 +6,7 @@ use std::collections::HashSet;
 
 use foldhash::HashMap;
 use rhodon_color::Notation;
-use rhodon_theme::{Derived, IntentPart, Mode, Role, Token, Value as TokenValue};
+use rhodon_theme::{Derived, IntentPart, Mode, Role, Token};
 use serde_json::{Map, Value, json};
 
 use super::css_value;
@@ -242,20 +242,4 @@ fn presets(job: &Job<'_>, mode: Mode, group: &str, key: &str) -> Vec<Value> {
         Some(json!({ "slug": slug(name), "name": words(name), key: value }))
     };
     job.tokens().filter_map(of).collect()
-}
-
-/// A value of the theme where exports carry it, else as it is.
-pub(super) fn told(
-    job: &Job<'_>,
-    mode: Mode,
-    names: &name::Names<'_>,
-    path: &str,
-) -> Option<Value> {
-    if let Some(name) = names.get(path) {
-        return Some(format!("var:custom|{name}").into());
-    }
-    match &job.token(path)?.cell(mode).value {
-        TokenValue::FontWeight(weight) => Some(weight.to_string().into()),
-        value => Some(css_value::value(value, Notation::Hex).into()),
-    }
 }

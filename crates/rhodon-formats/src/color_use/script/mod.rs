@@ -157,12 +157,10 @@ pub(crate) fn values(text: &str) -> Vec<Held<'_>> {
 }
 
 impl Reader<'_> {
-    /// The key of a value; where every value of a pair is named, what stands in brackets has that before them.
+    /// The key of a value; in hashed languages what stands in brackets has the key before them.
     fn key(&self) -> Option<String> {
-        match self.language {
-            Language::Hashed => self.nearest(),
-            _ => self.name(),
-        }
+        let around = || self.around().filter(|_| self.language == Language::Hashed);
+        self.name().or_else(|| around().map(str::to_owned))
     }
 
     /// Finds colours in a text, and tells the name that it has.
@@ -180,7 +178,8 @@ impl Reader<'_> {
             call.first().is_some_and(|w| matches!(*w, "(" | "=" | ":"))
                 && call.get(1).is_some_and(|w| PICKS.contains(w))
         };
-        let names = self.nearest().as_deref().is_some_and(sounds_like_color);
+        let names = name.as_deref().or(self.around());
+        let names = names.is_some_and(sounds_like_color);
         let beyond = || named_or_bare(held).filter(|_| names && self.language == Language::Hashed);
         if let Some(color) = whole(held, names).or_else(beyond).filter(|_| !is_picked()) {
             out.push(ColorUse::css(range.clone(), color, name.clone()));

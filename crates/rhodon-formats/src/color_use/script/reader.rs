@@ -264,10 +264,9 @@ impl<'a> Reader<'a> {
         takes.then(|| self.name()).flatten()
     }
 
-    /// The key of a value, or of the brackets that hold it.
-    pub(super) fn nearest(&self) -> Option<String> {
-        let outer = || self.keys.last().cloned().flatten();
-        self.name().or_else(outer)
+    /// The key that takes the brackets around a value.
+    pub(super) fn around(&self) -> Option<&str> {
+        self.keys.last()?.as_deref()
     }
 
     /// The key that takes the result of the call which begins here.

@@ -12,14 +12,14 @@ export const SIDES = [
     id: "forms",
     name: "forms",
     words:
-      "template in-house host any format own file learn example slots called roles ini toml yaml settings",
+      "template in-house host any format own file learn example slots called roles ini toml yaml settings toolkit desktop widgets",
     load: lazy(() => import("./forms/FormsSide")),
   },
   {
     id: "existing",
     name: "existing",
     words:
-      "recolor replace find and replace colors swap migrate old files pictures logo map kin doubtful fonts font-family faces typeface",
+      "recolor replace find and replace colors swap migrate old files pictures logo map kin doubtful fonts font-family faces typeface loads python program",
     load: lazy(() => import("./existing/ExistingSide")),
   },
   {

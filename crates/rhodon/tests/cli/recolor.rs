@@ -71,8 +71,10 @@ fn faces_change_with_colours_or_alone() {
     let run = rhodon(&[&["recolor", &file][..], &face].concat(), "");
     assert_eq!(run.code, 0, "{}", run.err);
     assert_eq!(run.out, text.replace("Tern Sans", "Anlow Text"));
+    let told = "Anlow Text: none of the files loads this face: bring one of that name, or load its style sheet";
     assert!(
-        run.err.ends_with("a.css: 2 changed, 1 left\n"),
+        run.err
+            .ends_with(&format!("a.css: 2 changed, 1 left\n{told}\n")),
         "{}",
         run.err
     );

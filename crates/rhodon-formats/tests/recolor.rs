@@ -132,6 +132,16 @@ fn every_spelling_keeps_its_kind() {
             "<color name=\"a\">#800f5c7a</color>",
             "<color name=\"a\">#80a33a1e</color>",
         ),
+        (
+            "a.xaml",
+            "<Grid Background=\"Red\" Fill=\"#800F5C7A\" Name=\"Red\"/>",
+            "<Grid Background=\"#aabbcc\" Fill=\"#80A33A1E\" Name=\"Red\"/>",
+        ),
+        (
+            "a.go",
+            "a := color.RGBA{R: 0x0F, G: 0x5C, B: 0x7A, A: 0xFF}; b := size{15, 92, 122}",
+            "a := color.RGBA{R: 0xA3, G: 0x3A, B: 0x1E, A: 0xFF}; b := size{15, 92, 122}",
+        ),
         ("a.gpl", "  15  92 122\tPetrol\n", "  163  58 30\tPetrol\n"),
         (
             "a.json",

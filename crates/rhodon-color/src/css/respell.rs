@@ -57,8 +57,13 @@ fn code_of(text: &str) -> Option<Rgb8> {
 /// use rhodon_color::{Rgb8, respelt_alpha_first};
 /// let new = Rgb8::new(0x0f, 0x5c, 0x7a);
 /// assert_eq!(respelt_alpha_first("0x80_E457_2EL", new, None).unwrap(), "0x80_0F5C_7AL");
+/// assert_eq!(respelt_alpha_first("Tan", new, Some(0.5)).unwrap(), "#800f5c7a");
 /// ```
 pub fn respelt_alpha_first(text: &str, new: Rgb8, alpha: Option<f64>) -> Option<String> {
+    if code_of(text).is_some() && text.bytes().all(|b| b.is_ascii_alphabetic()) {
+        // What had a name has digits now.
+        return respelt_alpha_first("#aaaaaa", new, alpha);
+    }
     let prefix = ["#", "0x", "0X"]
         .into_iter()
         .find(|p| text.starts_with(p))?;

@@ -18,6 +18,8 @@ pub enum Order {
 const TYPES: [&str; 6] = [
     "Color", "Color32", "UIColor", "NSColor", "CGColor", "QColor",
 ];
+/// What the name of a record of channels ends with: `color.RGBA{15, 92, 122, 255}`.
+const RECORDS: [&str; 4] = ["Color", "RGBA", "RGB", "Rgb"];
 /// Functions of a type of colours, and the order of their numbers.
 const FUNCTIONS: [(&str, Order); 8] = [
     ("rgb", Order::AlphaLast),
@@ -47,15 +49,27 @@ pub(super) fn order(before: &[&str]) -> Option<Order> {
     }
 }
 
+/// The same for a brace: `color.RGBA{…}`, `Color petrol{…}`, `Color petrol = {…}`.
+pub(super) fn order_within_braces(before: &[&str]) -> Option<Order> {
+    let is_record = |word: &str| RECORDS.iter().any(|end| word.ends_with(end));
+    let typed = match before {
+        [.., of, name, "="] if is_name(name) => is_record(of),
+        [.., of] if is_record(of) => true,
+        [.., of, name] if is_name(name) => is_record(of),
+        _ => false,
+    };
+    typed.then_some(Order::AlphaLast)
+}
+
 fn is_name(word: &str) -> bool {
     word.bytes().all(|b| b.is_ascii_alphanumeric() || b == b'_')
 }
 
-/// The end of the arguments that begin at a place, where they are as short as those of a colour and call
-/// nothing themselves.
-pub(super) fn arguments(text: &str, from: usize) -> Option<Range<usize>> {
-    let end = text[from..].find([')', '('])? + from;
-    let fits = text[end..].starts_with(')') && end - from <= LONGEST;
+/// The end of the arguments that begin at a place, where they are as short as those of a colour and hold
+/// no brackets themselves.
+pub(super) fn arguments(text: &str, from: usize, close: char) -> Option<Range<usize>> {
+    let end = text[from..].find([')', '(', '}', '{'])? + from;
+    let fits = text[end..].starts_with(close) && end - from <= LONGEST;
     fits.then_some(from..end)
 }
 
@@ -73,6 +87,8 @@ enum Part {
 enum Kind {
     /// From 0 to 255.
     Byte,
+    /// The same in two hexadecimal digits.
+    Hex,
     /// From 0 to 255, divided by that where it is written.
     Divided,
     /// From 0 to 1, with so many decimals.
@@ -153,6 +169,11 @@ impl Kind {
         let byte = (value * 255.0).round();
         match self {
             Self::Byte => format!("{byte}"),
+            // `0x0F` stays in capitals.
+            Self::Hex if old.contains(|c: char| c.is_ascii_uppercase()) => {
+                format!("0x{:02X}", byte as u8)
+            }
+            Self::Hex => format!("0x{:02x}", byte as u8),
             // `15.0 / 255` stays a decimal number.
             Self::Divided => format!("{byte}{}", old.find('.').map_or("", |at| &old[at..])),
             Self::Unit(decimals) => format!("{value:.decimals$}"),
@@ -229,6 +250,15 @@ fn numbers(text: &str, order: Order) -> Option<Vec<Number>> {
 impl Argument<'_> {
     /// Its value, from 0 to 1.
     fn number(&self, part: Part, to_one: bool) -> Option<Number> {
+        if let Some(digits) = hexadecimal(self.digits) {
+            let value = f64::from(u8::from_str_radix(digits, 16).ok()?) / 255.0;
+            return Some(Number {
+                part,
+                kind: Kind::Hex,
+                range: self.range.clone(),
+                value,
+            });
+        }
         let n: f64 = self.digits.parse().ok()?;
         let decimals = self
             .digits
@@ -270,8 +300,13 @@ fn numeric(text: &str) -> Option<Vec<Argument<'_>>> {
             continue;
         }
         let from = end - 1 - value.trim_start().len();
-        let length = written.find(|c: char| !c.is_ascii_digit() && c != '.');
-        let (digits, rest) = written.split_at(length.unwrap_or(written.len()));
+        let length = match hexadecimal(written) {
+            Some(_) => written.len(),
+            None => written
+                .find(|c: char| !c.is_ascii_digit() && c != '.')
+                .unwrap_or(written.len()),
+        };
+        let (digits, rest) = written.split_at(length);
         let rest = rest.trim();
         let is_divided = rest
             .strip_prefix('/')
@@ -281,7 +316,9 @@ fn numeric(text: &str) -> Option<Vec<Argument<'_>>> {
         }
         found.push(Argument {
             label,
-            runs_to_one: matches!(rest, "f" | "F") || whole.contains(':'),
+            // `R: 1` is a byte of a record, `red: 1` all of a channel.
+            runs_to_one: matches!(rest, "f" | "F")
+                || whole.contains(':') && label.is_some_and(|l| l.starts_with(char::is_lowercase)),
             range: from..from + digits.len(),
             digits,
             is_divided,
@@ -290,8 +327,17 @@ fn numeric(text: &str) -> Option<Vec<Argument<'_>>> {
     Some(found)
 }
 
+/// The digits of a hexadecimal byte.
+fn hexadecimal(written: &str) -> Option<&str> {
+    let digits = written
+        .strip_prefix("0x")
+        .or_else(|| written.strip_prefix("0X"))?;
+    let fits = (1..=2).contains(&digits.len()) && digits.bytes().all(|b| b.is_ascii_hexdigit());
+    fits.then_some(digits)
+}
+
 fn part_called(label: &str) -> Option<Part> {
-    match label {
+    match label.to_ascii_lowercase().as_str() {
         "red" | "r" => Some(Part::Red),
         "green" | "g" => Some(Part::Green),
         "blue" | "b" => Some(Part::Blue),
@@ -304,7 +350,7 @@ fn part_called(label: &str) -> Option<Part> {
 mod tests {
     use super::*;
 
-    const SPELT: [(&str, Order, &str); 12] = [
+    const SPELT: [(&str, Order, &str); 15] = [
         ("15, 92, 122", Order::AlphaLast, "#0f5c7a"),
         ("15, 92, 122, 1", Order::AlphaLast, "#0f5c7a"),
         ("15, 92, 122, 0.5", Order::AlphaLast, "#0f5c7a80"),
@@ -335,6 +381,9 @@ mod tests {
             "#0f5c7a",
         ),
         ("red: 1, green: 0, blue: 0", Order::AlphaLast, "#ff0000"),
+        ("0x0f, 0x5C, 0x7a, 0x80", Order::AlphaLast, "#0f5c7a80"),
+        ("R: 15, G: 92, B: 122, A: 255", Order::AlphaLast, "#0f5c7a"),
+        ("0xFF, 0x0F, 0x5C, 0x7A", Order::AlphaFirst, "#0f5c7a"),
         ("0, 0, 0", Order::AlphaLast, "#000000"),
         ("\n  15,\n  92,\n  122,\n", Order::AlphaLast, "#0f5c7a"),
     ];
@@ -385,6 +434,8 @@ mod tests {
             "1.5, 0.2, 0.3",
             "15 92 122",
             "é, 1, 2",
+            "0x0f5, 1, 2",
+            "0x, 1, 2",
         ] {
             assert_eq!(color(text, Order::AlphaLast), None, "{text}");
         }

@@ -68,8 +68,14 @@ pub const FINDERS: &[Finder] = &[
     },
     Finder {
         id: "resource",
-        endings: &["xml", "xaml", "axaml"],
+        endings: &["xml"],
         find: resource::find,
+        comments: comments::TAGS,
+    },
+    Finder {
+        id: "desktop-resource",
+        endings: &["xaml", "axaml"],
+        find: resource::find_with_names,
         comments: comments::TAGS,
     },
     Finder {

@@ -3,6 +3,7 @@
 
 use rhodon_color::Color;
 
+use super::spelling::{named, sounds_like_color};
 use super::{ColorUse, Written};
 
 /// Finds the colours of resources: texts between tags, and attributes, that are `#` and digits.
@@ -47,6 +48,56 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
         }
         i = end;
     }
+}
+
+/// The same of desktops, where attributes of colours and the texts of colours may be names too:
+/// `Background="Tan"`, `<Setter Property="Fill" Value="Tan"/>`, `<Color x:Key="Sand">Tan</Color>`.
+pub(super) fn find_with_names(text: &str, out: &mut Vec<ColorUse>) {
+    find(text, out);
+    let mut i = 0;
+    while let Some(at) = text[i..].find('<').map(|at| i + at) {
+        if text[at..].starts_with("<!--") {
+            i = text[at..].find("-->").map_or(text.len(), |n| at + n + 3);
+            continue;
+        }
+        let end = text[at..].find('>').map_or(text.len(), |n| at + n);
+        let tag = &text[at..end];
+        let mut push = |from: usize, held: &str| {
+            let trimmed = held.trim();
+            let start = from + (held.len() - held.trim_start().len());
+            out.extend(named(trimmed).map(|color| ColorUse {
+                range: start..start + trimmed.len(),
+                color,
+                name: attribute(tag, "x:Key"),
+                written: Written::AlphaFirst,
+            }));
+        };
+        let is_of_color = |name: &str| sounds_like_color(name) || name.ends_with("Brush");
+        let sets_color = attribute(tag, "Property").is_some_and(|set| is_of_color(&set));
+        for (name, range) in attributes(tag) {
+            if is_of_color(name) || name == "Value" && sets_color {
+                push(at + range.start, &tag[range]);
+            }
+        }
+        if tag.starts_with("<Color ") && !tag.ends_with('/') {
+            let held = text[end..].get(1..).unwrap_or_default();
+            let close = held.find('<').unwrap_or_default();
+            push(end + 1, &held[..close]);
+        }
+        i = end;
+    }
+}
+
+/// The attributes of a tag, and where in it their values stand.
+fn attributes(tag: &str) -> impl Iterator<Item = (&str, std::ops::Range<usize>)> {
+    let mut from = 0;
+    std::iter::from_fn(move || {
+        let open = from + tag[from..].find("=\"")?;
+        let name = tag[from..open].rsplit(char::is_whitespace).next()?;
+        let end = open + 2 + tag[open + 2..].find('"')?;
+        from = end + 1;
+        Some((name, open + 2..end))
+    })
 }
 
 fn attribute(tag: &str, wanted: &str) -> Option<String> {

@@ -163,7 +163,7 @@ pub fn type_in_use(files: &[InputFile]) -> TypeInUse {
                 keyed::read(text, &mut sheet);
                 coded::read(&file.name, &finder.find(text), false, &mut sheet);
             }
-            ("resource", Ok(text)) => {
+            ("resource" | "desktop-resource", Ok(text)) => {
                 coded::read(&file.name, &finder.find(text), true, &mut sheet);
             }
             _ => {}

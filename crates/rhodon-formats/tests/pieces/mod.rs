@@ -190,6 +190,14 @@ const COMPILED: &[Piece] = &[
         &["#aabbcc"],
     ),
     (
+        "deck := color.RGBA{R: 0x0F, G: 0x5c, B: 0x7a, A: 0xff}\nhull := color.NRGBA{138, 154, 43, 128}\n",
+        &["#0f5c7a", "#8a9a2b80"],
+    ),
+    (
+        "ViewColor deck = { 0x0f, 0x5c, 0x7a }; size at = { 1, 2, 3 };\n",
+        &["#0f5c7a"],
+    ),
+    (
         "let veil = 4 / 2; let deep = Color32::from_rgb(1, 2, 3);\n",
         &["#010203"],
     ),
@@ -216,7 +224,16 @@ const XAML: &[Piece] = &[
         "<SolidColorBrush x:Key=\"Veil\" Color=\"#800F5C7A\"/>\n",
         &["#0f5c7a80"],
     ),
-    ("<!-- <Brush Color=\"#FFF\"/> -->\n", &[]),
+    ("<!-- <Brush Color=\"#FFF\" Fill=\"Tan\"/> -->\n", &[]),
+    (
+        "<Setter Property=\"Background\" Value=\"Tan\"/><Setter Property=\"Name\" Value=\"Tan\"/>\n",
+        &["#d2b48c"],
+    ),
+    (
+        "<Grid BorderBrush=\"Red\" Fill=\"Transparent\"><Text>Tan</Text></Grid>\n",
+        &["#ff0000"],
+    ),
+    ("<Color x:Key=\"Sand\"> Tan </Color>\n", &["#d2b48c"]),
 ];
 /// Pieces of every kind of file, by its ending.
 pub const KINDS: &[(&str, &[Piece])] = &[

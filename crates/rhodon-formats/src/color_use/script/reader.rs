@@ -107,7 +107,7 @@ impl<'a> Reader<'a> {
                         b'(' => self.before.last() == Some(&"array"),
                         _ => false,
                     };
-                    if let Some(made) = (*b == b'(').then(|| self.constructed()).flatten() {
+                    if let Some(made) = self.constructed(*b) {
                         return Some(made);
                     }
                     let key = match b {
@@ -277,16 +277,22 @@ impl<'a> Reader<'a> {
         (!between.is_empty() && between.iter().all(is_call)).then(|| self.name())?
     }
 
-    /// The colour that the call at hand makes of numbers; the reader goes on behind it.
-    fn constructed(&mut self) -> Option<Token> {
+    /// The colour that is made of numbers in the bracket at hand; the reader goes on behind it.
+    fn constructed(&mut self, open: u8) -> Option<Token> {
+        if !matches!(open, b'(' | b'{') {
+            return None;
+        }
         let words: Vec<&str> = self
             .before
             .iter()
             .filter(|w| **w != "\n")
             .copied()
             .collect();
-        let order = constructor::order(&words)?;
-        let range = constructor::arguments(self.text, self.at)?;
+        let (order, close) = match open {
+            b'(' => (constructor::order(&words)?, ')'),
+            _ => (constructor::order_within_braces(&words)?, '}'),
+        };
+        let range = constructor::arguments(self.text, self.at, close)?;
         let color = constructor::color(&self.text[range.clone()], order)?;
         self.at = range.end + 1;
         Some(Token::Made(range, color, order))

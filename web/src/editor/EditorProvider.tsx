@@ -6,7 +6,8 @@ import { relist, themeQuery, themesQuery } from "../api/queries";
 import { subscribe } from "./live";
 import { httpServer, type Server } from "./server";
 import { publishSheets } from "./sheets";
-import { createEditor, type Editor, type EditorState } from "./store";
+import type { EditorState } from "./state";
+import { createEditor, type Editor } from "./store";
 
 const EditorContext = createContext<Editor | undefined>(undefined);
 

@@ -5,6 +5,7 @@
 export class LatestOnly<In, Out> {
   private next: { input: In } | undefined;
   private running = false;
+  private overtaken = false;
 
   constructor(
     private readonly run: (input: In) => Promise<Out>,
@@ -17,15 +18,23 @@ export class LatestOnly<In, Out> {
     if (!this.running) void this.drain();
   }
 
+  /** What is asked for and what waits is wanted no more: a newer input has its output already. */
+  overtake() {
+    this.next = undefined;
+    this.overtaken = this.running;
+  }
+
   private async drain() {
     this.running = true;
     while (this.next) {
       const { input } = this.next;
       this.next = undefined;
+      this.overtaken = false;
       try {
-        this.done(input, await this.run(input));
+        const output = await this.run(input);
+        if (!this.overtaken) this.done(input, output);
       } catch (error) {
-        this.failed(input, error);
+        if (!this.overtaken) this.failed(input, error);
       }
     }
     this.running = false;

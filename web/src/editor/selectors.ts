@@ -1,4 +1,4 @@
-import type { EditorState } from "./store";
+import type { EditorState } from "./state";
 
 /** Slices that several rooms read. */
 export const documentOf = (s: EditorState) => s.document;

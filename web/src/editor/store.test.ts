@@ -76,12 +76,13 @@ class Fake implements Server {
 function open() {
   const server = new Fake();
   const saved: Theme[] = [];
+  const painted: string[][] = [];
   const editor = createEditor(server.theme, server, {
     onSaved: (t) => saved.push(t),
-    onSheets: () => undefined,
+    onSheets: (sheets) => painted.push(sheets),
     later: (update) => update(),
   });
-  return { server, editor, saved, state: () => editor.store.getState() };
+  return { server, editor, saved, painted, state: () => editor.store.getState() };
 }
 
 const color = (slug: string, code: string) => (d: ThemeDocument) =>
@@ -338,7 +339,7 @@ describe("what is dragged", () => {
   test("is asked for first, and shown with its answer", async () => {
     const { editor, state, server } = open();
     const shown: string[] = [];
-    editor.dragTo(color("petrol", "#111111"), () => shown.push("then"));
+    editor.dragTo(color("petrol", "#111111"), { drawn: () => shown.push("then") });
     expect(server.previews.at(-1)?.brand?.[0]?.color).toBe("#111111");
     expect(state().document.brand?.[0]?.color).toBe("#0f5c7a");
     expect(shown).toEqual([]);
@@ -349,6 +350,30 @@ describe("what is dragged", () => {
     editor.dragTo(color("petrol", "#0f5c7a"));
     await vi.runAllTimersAsync();
     expect([state().document.brand?.[0]?.color, state().status]).toEqual(["#0f5c7a", "saved"]);
+  });
+
+  test("is painted at once where it has been, and where it goes on", async () => {
+    const { editor, server, painted } = open();
+    server.preview = async (spec) => {
+      server.previews.push(spec);
+      return { ...PREVIEW, sheets: [spec.brand?.[0]?.color ?? ""] };
+    };
+    const at = (code: string) => color("petrol", code);
+    editor.dragTo(at("#111111"), { ahead: [at("#333333")] });
+    await vi.runAllTimersAsync();
+    editor.dragTo(at("#222222"));
+    await vi.runAllTimersAsync();
+    const asked = server.previews.length;
+    editor.dragTo(at("#111111"));
+    expect(painted.at(-1)).toEqual(["#111111"]);
+    editor.dragTo(at("#333333"));
+    expect(painted.at(-1)).toEqual(["#333333"]);
+    expect(server.previews.length).toBe(asked);
+    // What was asked for before comes too late.
+    editor.dragTo(at("#444444"));
+    editor.dragTo(at("#222222"));
+    await vi.runAllTimersAsync();
+    expect(painted.at(-1)).toEqual(["#222222"]);
   });
 
   test("is shown though nobody answers, and let go of when it is saved", async () => {

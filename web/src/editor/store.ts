@@ -8,54 +8,13 @@ import {
   type Theme,
   type ThemeDocument,
 } from "../api/client";
-import type { Below } from "../api/family";
 import { type Conflict, conflicts, decidesSame } from "./decisions";
+import { Dragged } from "./dragged";
 import { derivesSame, type Edit, sameDocument } from "./edits";
 import { LatestOnly } from "./latestOnly";
+import { question } from "./question";
 import type { Server } from "./server";
-
-/** What somebody else decided at the same time, against what a change of this window decides. */
-export interface Clash {
-  label: string;
-  theirs: Theme;
-  conflicts: Conflict[];
-}
-
-export interface EditorState {
-  /** The theme as the server has it. */
-  theme: Theme;
-  /** What is shown: the saved document with every change on its way and the draft. */
-  document: ThemeDocument;
-  /** What the shown document comes to, or the last one that came to something. */
-  preview: Preview | undefined;
-  /** The document before the last change that was saved in this window. */
-  before: ThemeDocument | undefined;
-  status: "saved" | "drafting" | "saving" | "waiting" | "unsaved" | "deleted";
-  /** What happened last, in words. */
-  event: string;
-  /** Why the shown document comes to nothing. */
-  doubt: Problem | undefined;
-  /** Why a change is waiting to be sent again. */
-  away: Problem | undefined;
-  /** A change that was refused and that no field tells of. */
-  refused: { label: string; problem: Problem } | undefined;
-  clash: Clash | undefined;
-  /** A change that would make something unreadable in the themes below, until somebody decides. */
-  held: { label: string; below: Below[] } | undefined;
-}
-
-/** How a change ended: saved, or refused with a reason. */
-export interface Outcome {
-  theme?: Theme;
-  problem?: Problem;
-}
-
-export interface CommitOptions {
-  /** Changes of one topic in a row are one revision. */
-  topic?: string;
-  /** The field that asked tells why a change was refused. */
-  atField?: boolean;
-}
+import type { CommitOptions, EditorState, Outcome } from "./state";
 
 type Job = { label: string; told: boolean; done: (outcome: Outcome) => void } & (
   | { kind: "edit"; edit: Edit; topic?: string; seen: ThemeDocument | undefined; weighed?: boolean }
@@ -82,21 +41,6 @@ const shortened = (label: string) => {
 const isAway = (problem: Problem) =>
   ["/problems/unreachable", "/problems/database", "/problems/busy"].includes(problem.type);
 const is = (problem: Problem, kind: string) => problem.type === `/problems/${kind}`;
-
-/** A question that somebody has to answer before what asked goes on. */
-function question<T>() {
-  let settle: ((answer: T) => void) | undefined;
-  return {
-    asked: () =>
-      new Promise<T>((resolve) => {
-        settle = resolve;
-      }),
-    answer: (answer: T) => {
-      settle?.(answer);
-      settle = undefined;
-    },
-  };
-}
 
 export type Editor = ReturnType<typeof createEditor>;
 
@@ -134,12 +78,17 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
 
   const previews = new LatestOnly<{ spec: ThemeDocument; before: ThemeDocument | undefined }, Preview>(
     ({ spec, before }) => server.preview(spec, before),
-    (_, found) => showPreview(found),
+    ({ spec }, found) => {
+      dragged.keep(spec, found);
+      showPreview(found);
+    },
     (_, error) => {
       set({ doubt: problemOf(error) });
       catchUp();
     },
   );
+
+  const dragged = new Dragged<Preview>((spec) => server.preview(spec));
 
   /** What the screens do not show yet is shown. */
   function catchUp() {
@@ -159,7 +108,10 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
 
   function ask(spec: ThemeDocument, before?: ThemeDocument) {
     asked = spec;
-    previews.push({ spec, before });
+    const known = dragged.find(spec);
+    if (!known) return previews.push({ spec, before });
+    previews.overtake();
+    showPreview(known);
   }
 
   /** The saved document with the edits that are on their way. What the server applies shows later. */
@@ -211,6 +163,7 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
   function adopt(next: Theme, event?: string) {
     const before = now().theme;
     const { preview, ...theme } = next;
+    dragged.end();
     set({ theme: replaceEqualDeep(before, theme) as Theme, away: undefined });
     if (event !== undefined) set({ event, before: before.spec, refused: undefined });
     around.onSaved(theme, before);
@@ -391,19 +344,26 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
       show();
     },
 
-    /** The same while something is dragged: the proof comes first, then the screens, and what `then` does with them. */
-    dragTo(edit: Edit, then = () => {}) {
+    /**
+     * The same while something is dragged: the proof comes first, then the screens, and what `drawn` does
+     * with them. `ahead` is where it goes on if it moves as it did.
+     */
+    dragTo(edit: Edit, { drawn = () => {}, ahead = [] }: { drawn?: () => void; ahead?: Edit[] } = {}) {
       put(edit);
       behind = () => {
         show(false);
-        then();
+        drawn();
       };
+      const base = committed();
+      dragged.on(base);
       if (!inquire(shown())) catchUp();
+      dragged.foresee(ahead.map((at) => at(base)));
     },
 
     /** Back to the document without the change that is only shown. */
     discard() {
       draft = undefined;
+      dragged.end();
       show();
     },
 
@@ -411,6 +371,7 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     commit(edit: Edit, label: string, options: CommitOptions = {}): Promise<Outcome> {
       const seen = draft && drawnOn;
       draft = undefined;
+      dragged.end();
       const { topic, atField = false } = options;
       const alone = queue.length === 0 && !timer;
       const outcome = enqueue((done) => ({
@@ -484,6 +445,7 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     start: () => ask(now().theme.spec),
 
     stop() {
+      dragged.end();
       clearTimeout(timer);
       timer = undefined;
     },

@@ -4,7 +4,7 @@ import type { ThemeDocument } from "../api/client";
 import { type CellSource, type Decision, type Lineage, lineageQuery } from "../api/family";
 import { useEditorState } from "../editor/EditorProvider";
 import { documentOf, themeOf } from "../editor/selectors";
-import type { EditorState } from "../editor/store";
+import type { EditorState } from "../editor/state";
 import { useSameOf } from "../ui/useSame";
 
 /** What the document at hand has from its parent; nothing where it extends none. */

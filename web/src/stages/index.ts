@@ -1,7 +1,7 @@
 import type { FunctionComponent } from "react";
 import type { Derived } from "../api/client";
 import { packed } from "../editor/edits";
-import type { EditorState } from "../editor/store";
+import type { EditorState } from "../editor/state";
 import { counted } from "../ui/counted";
 import type { View } from "../view";
 import { SOURCES } from "./brand/sources";

@@ -2,7 +2,7 @@ import { TextInput } from "@mantine/core";
 import { useEffect, useState } from "react";
 import type { NumberField as Field } from "../api/client";
 import { refusalOf } from "../api/client";
-import type { Outcome } from "../editor/store";
+import type { Outcome } from "../editor/state";
 import { Hint } from "./Hint";
 import { useOnce } from "./useOnce";
 

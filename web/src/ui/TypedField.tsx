@@ -1,7 +1,7 @@
 import { TextInput } from "@mantine/core";
 import { useId, useState } from "react";
 import { refusalIn, refusalOf } from "../api/client";
-import type { Outcome } from "../editor/store";
+import type { Outcome } from "../editor/state";
 import { useOnce } from "./useOnce";
 
 interface Props {

@@ -4,7 +4,7 @@ import type { Derived } from "../../api/client";
 import { refusalOf } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { scalesOf, themeOf } from "../../editor/selectors";
-import type { EditorState } from "../../editor/store";
+import type { EditorState } from "../../editor/state";
 import { useBrand } from "../../lineage/useLineage";
 import { Panel, usePanel } from "../../ui/Panel";
 import { Swatch } from "../../ui/Swatch";

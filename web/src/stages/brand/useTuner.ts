@@ -34,7 +34,7 @@ export function useTuner(slug: string, color: ShownColor) {
     ask: (at) => answer(api.POST("/api/tuner", { body: { at, pages } })),
     onMove: (found) => {
       const edit: Edit = (d) => setBrand(d, color, { color: found.hex });
-      editor.dragTo(edit, () => setMoved(found));
+      editor.dragTo(edit, { drawn: () => setMoved(found) });
     },
     onEnd: ({ hex }) => {
       if (hex === saved.toLowerCase()) return editor.discard();

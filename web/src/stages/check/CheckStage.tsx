@@ -6,7 +6,7 @@ import type { Token } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { useLevel, useShown } from "../../editor/level";
 import { documentOf, hasMoreOf, tokensOf } from "../../editor/selectors";
-import type { EditorState } from "../../editor/store";
+import type { EditorState } from "../../editor/state";
 import { useWhole } from "../../lineage/useLineage";
 import { useMeasured } from "../../proof/shares";
 import { counted } from "../../ui/counted";

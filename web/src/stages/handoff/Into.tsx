@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { workspaceQuery } from "../../api/workspace";
-import type { Outcome } from "../../editor/store";
+import type { Outcome } from "../../editor/state";
 import { TypedField } from "../../ui/TypedField";
 
 interface Props {

@@ -4,7 +4,7 @@ import { answer, api, problemOf, refusalIn, type Target, type ThemeDocument } fr
 import { numberOf } from "../../api/numberOf";
 import { useEditorState } from "../../editor/EditorProvider";
 import { documentOf, themeOf } from "../../editor/selectors";
-import type { Outcome } from "../../editor/store";
+import type { Outcome } from "../../editor/state";
 import { OwnHere } from "../../lineage/OwnHere";
 import { usePart } from "../../lineage/useLineage";
 import { CopyButton } from "../../ui/CopyButton";

@@ -1,6 +1,6 @@
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { packed, setOption, setPacked } from "../../editor/edits";
-import type { Outcome } from "../../editor/store";
+import type { Outcome } from "../../editor/state";
 import { labelled } from "./labelled";
 
 export type Options = Record<string, string>;

@@ -4,7 +4,7 @@ import { writtenValue } from "../../api/writtenValue";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { atLevel, type Edit, setBrand, setToken } from "../../editor/edits";
 import { useLevel } from "../../editor/level";
-import type { EditorState } from "../../editor/store";
+import type { EditorState } from "../../editor/state";
 import { Swatch } from "../../ui/Swatch";
 import classes from "./Ledger.module.css";
 import { TokenOffers } from "./TokenOffers";

@@ -1,6 +1,6 @@
 import { type FormEvent, useState } from "react";
 import { refusalIn, refusalOf } from "../../api/client";
-import type { Outcome } from "../../editor/store";
+import type { Outcome } from "../../editor/state";
 import classes from "./Ledger.module.css";
 
 /** A form whose refusal stands in it: what was typed stays until it is taken. */

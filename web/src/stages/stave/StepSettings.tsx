@@ -4,7 +4,7 @@ import type { ThemeDocument } from "../../api/client";
 import { useEditor, useEditorState } from "../../editor/EditorProvider";
 import { setScale } from "../../editor/edits";
 import { scalesOf } from "../../editor/selectors";
-import type { EditorState } from "../../editor/store";
+import type { EditorState } from "../../editor/state";
 import { usePart } from "../../lineage/useLineage";
 import { Hint } from "../../ui/Hint";
 import { Tick } from "../../ui/Tick";

@@ -31,7 +31,7 @@ const cut = (l: number) => Math.min(100, Math.max(0, l));
  */
 export function useStepDrag(scale: Scale, onClick: () => void) {
   const { store, dragTo, commit, discard } = useEditor();
-  const drag = useRef<Start & { x: number; moved: boolean; to: number }>(undefined);
+  const drag = useRef<Start & { x: number; last: number; moved: boolean; to: number }>(undefined);
   const typed = useRef<Typed>(undefined);
 
   const start = ({ label, lightness }: Step): Start => {
@@ -64,7 +64,8 @@ export function useStepDrag(scale: Scale, onClick: () => void) {
     onPointerDown: (event: PointerEvent<HTMLElement>) => {
       if (event.button !== 0) return;
       event.currentTarget.setPointerCapture(event.pointerId);
-      drag.current = { ...start(step), x: event.clientX, moved: false, to: step.lightness };
+      const x = event.clientX;
+      drag.current = { ...start(step), x, last: x, moved: false, to: step.lightness };
     },
     onPointerMove: (event: PointerEvent<HTMLElement>) => {
       const state = drag.current;
@@ -74,8 +75,14 @@ export function useStepDrag(scale: Scale, onClick: () => void) {
       if (!state.moved && Math.abs(distance) < CLICK) return;
       state.moved = true;
       if (step.pinned) return;
-      state.to = cut(state.from - (distance / line.clientWidth) * 100);
-      dragTo(at(state, state.to));
+      const toward = (x: number) => cut(state.from - ((x - state.x) / line.clientWidth) * 100);
+      const { clientX: x } = event;
+      const further = x - state.last;
+      state.last = x;
+      state.to = toward(x);
+      // On by as much as just now, and by the least there is.
+      const ahead = [...new Set([x + further, x + Math.sign(further)])].filter((next) => next !== x);
+      dragTo(at(state, state.to), { ahead: ahead.map((next) => at(state, toward(next))) });
     },
     onPointerUp: () => {
       const state = drag.current;
@@ -101,7 +108,7 @@ export function useStepDrag(scale: Scale, onClick: () => void) {
       const before = typed.current ?? { ...start(step), to: step.lightness };
       const to = cut(before.to + way * (event.shiftKey ? 2 : 0.5));
       clearTimeout(typed.current?.timer);
-      dragTo(at(before, to));
+      dragTo(at(before, to), { ahead: [at(before, cut(to + (to - before.to)))] });
       typed.current = { ...before, to, timer: setTimeout(saveTyped, PAUSE) };
     },
   });

@@ -2,7 +2,7 @@ import { Button } from "@mantine/core";
 import { useState } from "react";
 import { refusalOf } from "../../../api/client";
 import type { SourceFile, Used } from "../../../api/inventory";
-import type { Outcome } from "../../../editor/store";
+import type { Outcome } from "../../../editor/state";
 import { counted } from "../../../ui/counted";
 import { Swatch } from "../../../ui/Swatch";
 import classes from "./FilesSource.module.css";

@@ -4,7 +4,7 @@ import { refusalIn, refusalOf } from "../../../api/client";
 import { type Form, learnForm } from "../../../api/exist";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { documentOf } from "../../../editor/selectors";
-import type { Outcome } from "../../../editor/store";
+import type { Outcome } from "../../../editor/state";
 import classes from "./Forms.module.css";
 
 interface Props {

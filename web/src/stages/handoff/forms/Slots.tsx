@@ -5,7 +5,7 @@ import { refusalOf } from "../../../api/client";
 import type { Slot } from "../../../api/exist";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { tokensOf } from "../../../editor/selectors";
-import type { Outcome } from "../../../editor/store";
+import type { Outcome } from "../../../editor/state";
 import { counted } from "../../../ui/counted";
 import { Swatch } from "../../../ui/Swatch";
 import { TypedField } from "../../../ui/TypedField";

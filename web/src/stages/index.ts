@@ -151,12 +151,17 @@ export const STAGES: Stage[] = [
     ],
     stands: ({ document }) => {
       const chosen = packed(document).length;
-      return chosen > 0 ? `${chosen} chosen` : "files";
+      return chosen > 0 ? `${chosen} chosen` : "none chosen";
     },
     tells: ({ document }) => {
       const chosen = packed(document);
       const more = chosen.length - MOST_TOLD;
-      return [...chosen.slice(0, MOST_TOLD), ...(more > 0 ? [`and ${more}`] : [])].join("\n");
+      const forms = Object.keys(document.forms ?? {}).length;
+      return [
+        ...chosen.slice(0, MOST_TOLD),
+        ...(more > 0 ? [`and ${more}`] : []),
+        ...(forms > 0 ? [counted(forms, "form")] : []),
+      ].join("\n");
     },
     load: () => import("./handoff/HandoffStage"),
   },

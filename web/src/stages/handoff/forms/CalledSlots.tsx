@@ -1,4 +1,5 @@
 import { Button } from "@mantine/core";
+import { Breakable } from "../../../ui/Breakable";
 import { Swatch } from "../../../ui/Swatch";
 import classes from "./Forms.module.css";
 
@@ -32,7 +33,13 @@ export function CalledSlots({ called, colorOf, onFollow }: Props) {
       <ul aria-label="Called after a role">
         {called.slice(0, TOLD).map((slot) => (
           <li key={slot.slot}>
-            <code>{slot.slot}</code> <Swatch colors={[colorOf(slot)]} /> <code>{slot.token}</code>
+            <code>
+              <Breakable name={slot.slot} />
+            </code>{" "}
+            <Swatch colors={[colorOf(slot)]} />{" "}
+            <code>
+              <Breakable name={slot.token} />
+            </code>
           </li>
         ))}
         {called.length > TOLD && <li>and {called.length - TOLD} more</li>}

@@ -6,6 +6,7 @@ import type { Slot } from "../../../api/exist";
 import { useEditorState } from "../../../editor/EditorProvider";
 import { tokensOf } from "../../../editor/selectors";
 import type { Outcome } from "../../../editor/state";
+import { Breakable } from "../../../ui/Breakable";
 import { counted } from "../../../ui/counted";
 import { Swatch } from "../../../ui/Swatch";
 import { TypedField } from "../../../ui/TypedField";
@@ -72,7 +73,9 @@ export function Slots({ name, slots, unused, called, onChange }: Props) {
         {Object.entries(slots).map(([key, slot]) => (
           <li key={key} data-unused={unused.includes(key) || undefined}>
             <Swatch colors={[colorOf(slot, tokens)]} large />
-            <code title={unused.includes(key) ? "the text does not use it" : undefined}>{key}</code>
+            <code title={unused.includes(key) ? "the text does not use it" : undefined}>
+              <Breakable name={key} />
+            </code>
             <TypedField
               label={null}
               name={`What ${key} stands for`}

@@ -44,9 +44,12 @@ describe("a movement", () => {
     const { dragged, asked } = begun();
     dragged.keep(at(2), 2);
     dragged.foresee([at(1), at(2), at(3)]);
-    await vi.advanceTimersByTimeAsync(20);
+    await vi.advanceTimersByTimeAsync(100);
     expect(asked).toEqual([]);
-    await vi.advanceTimersByTimeAsync(10);
+    dragged.drawn();
+    await vi.advanceTimersByTimeAsync(5);
+    expect(asked).toEqual([]);
+    await vi.advanceTimersByTimeAsync(5);
     expect(asked).toEqual([1, 3]);
     expect([1, 3].map((turn) => dragged.find(at(turn)))).toEqual([1, 3]);
   });
@@ -54,11 +57,14 @@ describe("a movement", () => {
   test("asks nothing of what it left", async () => {
     const { dragged, asked } = begun((document) => new Promise((go) => setTimeout(go, 50, turnOf(document))));
     dragged.foresee([at(1), at(2)]);
+    dragged.drawn();
     await vi.advanceTimersByTimeAsync(30);
     dragged.foresee([at(5)]);
+    dragged.drawn();
     await vi.runAllTimersAsync();
     expect(asked).toEqual([1, 5]);
     dragged.foresee([at(6), at(7)]);
+    dragged.drawn();
     await vi.advanceTimersByTimeAsync(30);
     dragged.end();
     await vi.runAllTimersAsync();
@@ -69,6 +75,7 @@ describe("a movement", () => {
   test("leaves what nobody answered to be asked for again", async () => {
     const { dragged, asked } = begun(() => Promise.reject(new Error("away")));
     dragged.foresee([at(1), at(2)]);
+    dragged.drawn();
     await vi.runAllTimersAsync();
     expect(asked).toEqual([1]);
     expect(dragged.find(at(1))).toBeUndefined();

@@ -2,8 +2,8 @@ import type { ThemeDocument } from "../api/client";
 
 /** How many documents of one movement are remembered. */
 const KEPT = 32;
-/** How long something must rest before it is asked where it goes on, in ms: longer than a fast movement ever does. */
-const REST = 24;
+/** How long something must rest once it is drawn before it is asked where it goes on, in ms: longer than a fast movement does. */
+const REST = 8;
 
 /**
  * What the documents of one movement come to: those it came by, and, where it rests for a moment, those
@@ -12,6 +12,8 @@ const REST = 24;
 export class Dragged<Found> {
   private base: ThemeDocument | undefined;
   private readonly known = new Map<string, Found>();
+  /** Where it goes on, in the order of what is likely. */
+  private ahead: ThemeDocument[] = [];
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor(private readonly run: (document: ThemeDocument) => Promise<Found>) {}
@@ -25,7 +27,7 @@ export class Dragged<Found> {
 
   /** The movement is over, and so is what it came by. */
   end() {
-    clearTimeout(this.timer);
+    this.foresee([]);
     this.base = undefined;
     this.known.clear();
   }
@@ -43,17 +45,22 @@ export class Dragged<Found> {
     if (this.known.size > KEPT && oldest !== undefined) this.known.delete(oldest);
   }
 
-  /** Asks for documents one after the other once it rests; the next call takes the place of this one. */
+  /** Says where it goes on from here. What was asked for before it moved here is asked for no further. */
   foresee(documents: ThemeDocument[]) {
     clearTimeout(this.timer);
-    if (documents.length > 0) this.timer = setTimeout(() => void this.ask(documents), REST);
+    this.ahead = documents;
+  }
+
+  /** What it came to is drawn: if it rests, what comes next is asked for. */
+  drawn() {
+    clearTimeout(this.timer);
+    if (this.ahead.length > 0) this.timer = setTimeout(() => void this.ask(this.ahead), REST);
   }
 
   private async ask(documents: ThemeDocument[]) {
-    const { timer } = this;
     for (const document of documents) {
       // It moved on, or ended.
-      if (this.timer !== timer || !this.base) return;
+      if (this.ahead !== documents) return;
       if (this.find(document)) continue;
       try {
         this.keep(document, await this.run(document));

@@ -33,6 +33,8 @@ export interface Surroundings {
 /** How long a change waits before it is sent again, in ms. */
 const AGAIN = 2000;
 const MAX_LABEL = 300;
+/** How many tokens a theme may have for its answers to be kept while something is dragged: more take too long to read ahead. */
+const MOST_FORESEEN = 600;
 
 const shortened = (label: string) => {
   const letters = [...label];
@@ -103,6 +105,7 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
     around.later(() => {
       set((s) => ({ preview: replaceEqualDeep(s.preview, found), doubt: undefined }));
       catchUp();
+      dragged.drawn();
     });
   }
 
@@ -354,10 +357,12 @@ export function createEditor(loaded: Theme, server: Server, around: Surroundings
         show(false);
         drawn();
       };
-      const base = committed();
-      dragged.on(base);
+      if ((now().preview?.derived.tokens.length ?? 0) <= MOST_FORESEEN) {
+        const base = committed();
+        dragged.on(base);
+        dragged.foresee(ahead.map((at) => at(base)));
+      }
       if (!inquire(shown())) catchUp();
-      dragged.foresee(ahead.map((at) => at(base)));
     },
 
     /** Back to the document without the change that is only shown. */

@@ -49,7 +49,7 @@ pub use difference::{
 };
 pub use hue_slice::HueSlice;
 pub use lightness::{lightness_from_luminance, luminance_from_lightness};
-pub use oklab::{Oklab, Oklch, hue_turn};
+pub use oklab::{Oklab, Oklch, hue_turn, hue_within};
 pub use relation::{RELATIONS, Relation, companions, drawn, partners, turns_apart};
 pub use rgb8::{Rgb8, Rgb8Error};
 pub use space::Space;

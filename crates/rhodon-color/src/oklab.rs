@@ -119,9 +119,19 @@ impl Oklch {
     }
 }
 
+/// A hue in degrees, brought to 0–360. The same to the last bit as the rest of a division, which most hues
+/// do not need.
+pub fn hue_within(degrees: f64) -> f64 {
+    match degrees {
+        d if (0.0..360.0).contains(&d) => d,
+        d if (360.0..720.0).contains(&d) => d - 360.0,
+        d => d.rem_euclid(360.0),
+    }
+}
+
 /// Degrees from one hue to another, on the shorter way: −180 to 180.
 pub fn hue_turn(from: f64, to: f64) -> f64 {
-    (to - from + 540.0).rem_euclid(360.0) - 180.0
+    hue_within(to - from + 540.0) - 180.0
 }
 
 impl From<Oklab> for Oklch {

@@ -33,6 +33,16 @@ impl Rgb8 {
         [self.r, self.g, self.b]
     }
 
+    /// `#rrggbb` in ASCII. Exports print thousands of codes: digits are looked up, not formatted.
+    pub fn digits(self) -> [u8; 7] {
+        let mut text = *b"#000000";
+        for (i, channel) in self.channels().into_iter().enumerate() {
+            text[1 + 2 * i] = DIGITS[usize::from(channel >> 4)];
+            text[2 + 2 * i] = DIGITS[usize::from(channel & 15)];
+        }
+        text
+    }
+
     /// Nearest code of linear sRGB; channels outside 0–1 are clipped.
     pub fn from_linear_clipped(rgb: [f64; 3]) -> Self {
         let [r, g, b] = rgb.map(encode8);
@@ -62,13 +72,7 @@ impl Rgb8 {
 
 impl fmt::Display for Rgb8 {
     fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
-        // Exports print thousands of codes: digits are looked up, not formatted.
-        let mut text = *b"#000000";
-        for (i, channel) in self.channels().into_iter().enumerate() {
-            text[1 + 2 * i] = DIGITS[usize::from(channel >> 4)];
-            text[2 + 2 * i] = DIGITS[usize::from(channel & 15)];
-        }
-        f.write_str(std::str::from_utf8(&text).unwrap_or_default())
+        f.write_str(std::str::from_utf8(&self.digits()).unwrap_or_default())
     }
 }
 

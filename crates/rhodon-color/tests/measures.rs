@@ -5,8 +5,8 @@
 use proptest::prelude::*;
 use rhodon_color::{
     Color, HueSlice, Lab65, RELATIONS, Rgb8, Space, Vision, VisionKind, companions, contrast_ratio,
-    difference, difference_below, ink_on, lab_d65, lightness_from_luminance, lightness_limits,
-    luminance_from_lightness,
+    difference, difference_below, hue_within, ink_on, lab_d65, lightness_from_luminance,
+    lightness_limits, luminance_from_lightness,
 };
 
 const SPACES: [Space; 15] = [
@@ -335,4 +335,15 @@ fn a_difference_below_a_limit_is_the_difference_and_no_other_is_told() {
         }
     }
     assert!(told > 1000, "{told}");
+}
+
+#[test]
+fn a_hue_is_brought_within_a_turn_as_by_division() {
+    for n in -90_000..90_000 {
+        let degrees = f64::from(n) * 0.013_7;
+        assert_eq!(
+            hue_within(degrees).to_bits(),
+            degrees.rem_euclid(360.0).to_bits()
+        );
+    }
 }

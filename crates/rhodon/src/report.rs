@@ -1,11 +1,11 @@
 //! The shapes of the command line's JSON.
 
-use rhodon_color::{Color, Oklch, Rgb8, Space, contrast_ratio};
+use rhodon_color::{Color, ContrastOn, Oklch, Rgb8, Space};
 use rhodon_theme::scale::Step;
 use rhodon_theme::{
     Cell, CheckReport, Derived, FindingReport, Level, Mode, Origin, Pair, Problem, Resolved, Token,
 };
-use serde::Serialize;
+use serde::{Serialize, Serializer};
 
 #[derive(Serialize)]
 #[serde(rename_all = "camelCase")]
@@ -66,7 +66,8 @@ impl<'a> Refused<'a> {
 #[serde(rename_all = "camelCase")]
 pub struct StepReport<'a> {
     pub label: &'a str,
-    pub hex: String,
+    #[serde(serialize_with = "as_digits")]
+    pub hex: Rgb8,
     pub oklch: (f64, f64, Option<f64>),
     pub lightness: f64,
     pub pinned: bool,
@@ -74,17 +75,28 @@ pub struct StepReport<'a> {
     pub on_black: f64,
 }
 
+/// Prints a code without a text of its own: there are hundreds of thousands of them.
+fn as_digits<S: Serializer>(code: &Rgb8, serializer: S) -> Result<S::Ok, S::Error> {
+    serializer.serialize_str(std::str::from_utf8(&code.digits()).unwrap_or_default())
+}
+
 impl<'a> StepReport<'a> {
-    pub fn new(step: &'a Step) -> Self {
-        Self {
-            label: step.label.as_str(),
-            hex: step.color.to_string(),
-            oklch: told(step.oklch),
-            lightness: step.lightness,
-            pinned: step.pinned,
-            on_white: contrast_ratio(step.color, Rgb8::WHITE),
-            on_black: contrast_ratio(step.color, Rgb8::BLACK),
-        }
+    /// Every step of a scale.
+    pub fn all(steps: &'a [Step]) -> Vec<Self> {
+        let [white, black] = [Rgb8::WHITE, Rgb8::BLACK].map(ContrastOn::new);
+        let report = |step: &'a Step| {
+            let contrast = ContrastOn::new(step.color);
+            Self {
+                label: step.label.as_str(),
+                hex: step.color,
+                oklch: told(step.oklch),
+                lightness: step.lightness,
+                pinned: step.pinned,
+                on_white: contrast.between(white),
+                on_black: contrast.between(black),
+            }
+        };
+        steps.iter().map(report).collect()
     }
 }
 

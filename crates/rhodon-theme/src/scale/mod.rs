@@ -17,7 +17,7 @@ pub use method::{METHODS, Method};
 pub use pin::Pin;
 pub use targets::default_labels;
 
-use rhodon_color::{Color, HueSlice, Oklch, Rgb8, hue_turn, luminance_from_lightness};
+use rhodon_color::{Color, HueSlice, Oklch, Rgb8, hue_turn, hue_within, luminance_from_lightness};
 
 use crate::label::StepLabel;
 use round::Coded;
@@ -288,7 +288,7 @@ impl Scale {
             (Some(a), Some(b)) => a + hue_turn(a, b) * t,
             (a, b) => a.or(b).unwrap_or(0.0),
         };
-        let slice = HueSlice::new(hue.rem_euclid(360.0));
+        let slice = HueSlice::new(hue_within(hue));
         let y = luminance_from_lightness(lightness);
         let wanted = c0 + (c1 - c0) * t;
         let linear = slice.linear_at(y, wanted);

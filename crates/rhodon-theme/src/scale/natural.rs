@@ -1,7 +1,7 @@
 //! **natural**: the pins keep their exact colour, the steps around them follow in lightness,
 //! strength and hue.
 
-use rhodon_color::{HueSlice, Oklch, Rgb8, hue_turn, luminance_from_lightness};
+use rhodon_color::{HueSlice, Oklch, Rgb8, hue_turn, hue_within, luminance_from_lightness};
 
 use crate::scale::chroma::{Strength, limit};
 use crate::scale::manual_lightness::adjusted;
@@ -130,7 +130,7 @@ impl Course {
         } else {
             self.turn * away.clamp(-1.0, 1.0)
         };
-        (a.hue + across * share + turned).rem_euclid(360.0)
+        hue_within(a.hue + across * share + turned)
     }
 
     pub(crate) fn chroma(&self, lightness: f64, limit: f64) -> f64 {

@@ -78,7 +78,7 @@ pub fn run(args: &ScaleArgs, printer: &mut Printer) -> Result<(), Failure> {
     input::each(&args.inputs.values, printer, |item, printer| {
         match build(&item.text) {
             Ok(scale) => {
-                let steps = scale.steps.iter().map(StepReport::new).collect();
+                let steps = StepReport::all(&scale.steps);
                 printer.result(
                     &Report {
                         input: &item.text,

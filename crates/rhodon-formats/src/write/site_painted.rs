@@ -124,6 +124,39 @@ const FIXED: &[Painted] = &[
     ("blocks.core/quote.border.left.width", "4px"),
 ];
 
+/// Fields with a text.
+const FIELDS: &str = ":where(input:not([type=submit], [type=button], [type=reset], [type=checkbox], [type=radio], [type=range], \
+    [type=color], [type=image]), select, textarea)";
+
+/// What browsers draw by themselves, by properties and tokens. A rule of fields has no weight: what a site's own
+/// theme says of them holds.
+const DRAWN: &[(&str, &[Painted])] = &[
+    (":root", &[("accent-color", primary(IntentPart::Fill))]),
+    (
+        "::selection",
+        &[
+            ("background-color", Role::SELECTION_FILL.path()),
+            ("color", Role::SELECTION_TEXT.path()),
+        ],
+    ),
+    (
+        FIELDS,
+        &[
+            ("border: 1px solid", Role::BORDER_STRONG.path()),
+            ("background-color", Role::SURFACE_RAISED.path()),
+            ("color", Role::TEXT_MAIN.path()),
+        ],
+    ),
+    (
+        ":where(input, textarea)::placeholder",
+        &[("color", Role::TEXT_MUTED.path())],
+    ),
+    (
+        ":where(input, select, textarea):focus-visible",
+        &[("outline: 2px solid", Role::FOCUS_RING.path())],
+    ),
+];
+
 /// What a page is painted with in a mode. Fields, scroll bars and what else browsers draw follow the mode too.
 pub(super) fn painted(job: &Job<'_>, mode: Mode, names: &Names<'_>) -> Value {
     let mut styles = Map::new();
@@ -142,9 +175,28 @@ pub(super) fn painted(job: &Job<'_>, mode: Mode, names: &Names<'_>) -> Value {
     for (keys, value) in FIXED {
         put(&mut styles, keys, (*value).into());
     }
-    let scheme = format!(":root {{ color-scheme: {}; }}", mode.id());
-    put(&mut styles, "css", scheme.into());
+    put(&mut styles, "css", drawn(job, mode, names).into());
     styles.into()
+}
+
+/// Rules for what the keys of the host have no place for.
+fn drawn(job: &Job<'_>, mode: Mode, names: &Names<'_>) -> String {
+    let mut rules = vec![format!(":root {{ color-scheme: {}; }}", mode.id())];
+    for (of, painted) in DRAWN {
+        let sets = painted.iter().filter_map(|(property, path)| {
+            let value = value(job, mode, names, path, |name| {
+                format!("var(--wp--custom--{name})")
+            })?;
+            // A shorthand has its other values before the colour.
+            let sign = if property.contains(':') { "" } else { ":" };
+            Some(format!("{property}{sign} {value};"))
+        });
+        let sets: Vec<String> = sets.collect();
+        if !sets.is_empty() {
+            rules.push(format!("{of} {{ {} }}", sets.join(" ")));
+        }
+    }
+    rules.join(" ")
 }
 
 /// Puts a value where keys lead to.
@@ -160,13 +212,24 @@ fn put(into: &mut Map<String, Value>, keys: &str, value: Value) {
     }
 }
 
-/// A value of the theme where exports carry it, else as it is.
+/// A value of the theme in the host's words where exports carry it, else as it is.
 fn told(job: &Job<'_>, mode: Mode, names: &Names<'_>, path: &str) -> Option<Value> {
+    let told = value(job, mode, names, path, |name| format!("var:custom|{name}"));
+    told.map(Value::from)
+}
+
+fn value(
+    job: &Job<'_>,
+    mode: Mode,
+    names: &Names<'_>,
+    path: &str,
+    refer: impl Fn(&str) -> String,
+) -> Option<String> {
     if let Some(name) = names.get(path) {
-        return Some(format!("var:custom|{name}").into());
+        return Some(refer(name));
     }
     match &job.token(path)?.cell(mode).value {
-        TokenValue::FontWeight(weight) => Some(weight.to_string().into()),
-        value => Some(css_value::value(value, Notation::Hex).into()),
+        TokenValue::FontWeight(weight) => Some(weight.to_string()),
+        value => Some(css_value::value(value, Notation::Hex)),
     }
 }

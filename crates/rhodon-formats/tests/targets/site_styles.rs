@@ -248,3 +248,70 @@ fn each_theme_beside_it_has_its_own_variations() {
     );
     assert_eq!(parsed[2]["title"], "Tern, dark");
 }
+
+/// The value that a rule of a sheet sets, as the browser comes to it.
+fn drawn(file: &Value, selector: &str, property: &str) -> String {
+    let sheet = file["styles"]["css"].as_str().unwrap();
+    let rule = sheet
+        .split_inclusive('}')
+        .find(|rule| rule.trim().starts_with(selector))
+        .unwrap_or_else(|| panic!("no rule for {selector}"));
+    let (_, sets) = rule.trim_end_matches('}').rsplit_once('{').unwrap();
+    let set = sets
+        .split(';')
+        .find_map(|set| set.trim().strip_prefix(property)?.strip_prefix(':'))
+        .unwrap_or_else(|| panic!("{property} of {selector}"));
+    let name = set.split("var(--wp--").nth(1).unwrap_or_default();
+    let name = name.trim_end_matches(')');
+    let known = properties(file)
+        .into_iter()
+        .find(|(known, _)| known == name);
+    known
+        .unwrap_or_else(|| panic!("{name:?} is not declared"))
+        .1
+}
+
+#[test]
+fn what_browsers_draw_reads_and_gives_way_to_the_theme_of_the_site() {
+    for brand in ["#0f5c7a", "#ffd400", "#101010"] {
+        let made = theme(json!({ "brand": [{ "name": "P", "color": brand }] }));
+        for (path, file) in parsed(&made, &[]) {
+            let code = |selector, property| {
+                Color::parse(&drawn(&file, selector, property))
+                    .unwrap()
+                    .to_rgb8()
+            };
+            let fields = ":where(input:not(";
+            let ground = code(fields, "background-color");
+            for (text, on, least) in [
+                (code(fields, "color"), ground, 4.5),
+                (
+                    code(":where(input, textarea)::placeholder", "color"),
+                    ground,
+                    4.5,
+                ),
+                (code(fields, "border"), ground, 3.0),
+                (
+                    code(":where(input, select, textarea):focus", "outline"),
+                    ground,
+                    3.0,
+                ),
+                (
+                    code("::selection", "color"),
+                    code("::selection", "background-color"),
+                    4.5,
+                ),
+            ] {
+                let ratio = contrast_ratio(text, on);
+                assert!(ratio >= least, "{brand} {path} {text} on {on}: {ratio}");
+            }
+        }
+    }
+    // Where exports carry no roles, codes stand in the rules.
+    let made = theme(json!({ "brand": [{ "name": "P", "color": "#0f5c7a" }] }));
+    let sheet = parsed(&made, &[("groups", "scales")])[0].1["styles"]["css"].to_string();
+    assert!(
+        !sheet.contains("var(") && sheet.contains("accent-color: #0f5c7a"),
+        "{sheet}"
+    );
+}

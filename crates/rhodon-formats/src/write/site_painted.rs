@@ -131,7 +131,8 @@ const FIELDS: &str = ":where(input:not([type=submit], [type=button], [type=reset
 /// What browsers draw by themselves, by properties and tokens. A rule of fields has no weight: what a site's own
 /// theme says of them holds.
 const DRAWN: &[(&str, &[Painted])] = &[
-    (":root", &[("accent-color", primary(IntentPart::Fill))]),
+    // What stands on a page without an edge of its own.
+    (":root", &[("accent-color", primary(IntentPart::Edge))]),
     (
         "::selection",
         &[

@@ -297,6 +297,13 @@ fn what_browsers_draw_reads_and_gives_way_to_the_theme_of_the_site() {
                     3.0,
                 ),
                 (
+                    code(":root { accent", "accent-color"),
+                    Color::parse(&painted(&file, &["color", "background"]))
+                        .unwrap()
+                        .to_rgb8(),
+                    3.0,
+                ),
+                (
                     code("::selection", "color"),
                     code("::selection", "background-color"),
                     4.5,

@@ -149,10 +149,7 @@ export const STAGES: Stage[] = [
         view: { side: "existing", own: true },
       },
     ],
-    stands: ({ document }) => {
-      const chosen = packed(document).length;
-      return chosen > 0 ? `${chosen} chosen` : "none chosen";
-    },
+    stands: ({ document }) => `${packed(document).length} chosen`,
     tells: ({ document }) => {
       const chosen = packed(document);
       const more = chosen.length - MOST_TOLD;

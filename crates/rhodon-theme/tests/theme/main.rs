@@ -17,6 +17,7 @@ mod promises;
 mod roles;
 mod scales;
 mod set_roles;
+mod steps;
 mod style;
 mod support;
 mod tokens;

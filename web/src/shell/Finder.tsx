@@ -2,7 +2,7 @@ import "@mantine/spotlight/styles.css";
 import { useClipboard } from "@mantine/hooks";
 import { createSpotlight, Spotlight } from "@mantine/spotlight";
 import { useQuery } from "@tanstack/react-query";
-import { type RefObject, useDeferredValue, useEffect, useMemo, useRef } from "react";
+import { type RefObject, useDeferredValue, useEffect, useLayoutEffect, useMemo, useRef } from "react";
 import { cellOf } from "../api/cellOf";
 import { againstQuery, checkQuery, findingKey, nearQuery, shownMode } from "../api/check";
 import type { Finding, Token } from "../api/client";
@@ -110,7 +110,8 @@ interface FirstChosenProps {
 /** Chooses the first entry whenever the list changes, and takes it where Enter was pressed before it was there. */
 function FirstChosen({ groups, typed: { words, isEntered }, search }: FirstChosenProps) {
   const listed = groups.flatMap(({ hits }) => hits.map((hit) => hit.id)).join("\n");
-  useEffect(() => {
+  // Together with the list: an Enter in between would find nothing chosen.
+  useLayoutEffect(() => {
     if (!listed || !words) return;
     // By the key for the next one: the list offers no other way.
     store.setState({ ...store.getState(), selected: -1 });

@@ -16,7 +16,7 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
             continue;
         }
         if text[at..].starts_with('<') {
-            let end = text[at..].find('>').map_or(text.len(), |n| at + n);
+            let end = tag_end(text, at);
             if !text[at..].starts_with("</") {
                 let tag = &text[at..end];
                 key = attribute(tag, "x:Key");
@@ -60,7 +60,7 @@ pub(super) fn find_with_names(text: &str, out: &mut Vec<ColorUse>) {
             i = text[at..].find("-->").map_or(text.len(), |n| at + n + 3);
             continue;
         }
-        let end = text[at..].find('>').map_or(text.len(), |n| at + n);
+        let end = tag_end(text, at);
         let tag = &text[at..end];
         let mut push = |from: usize, held: &str| {
             let trimmed = held.trim();
@@ -80,12 +80,18 @@ pub(super) fn find_with_names(text: &str, out: &mut Vec<ColorUse>) {
             }
         }
         if tag.starts_with("<Color ") && !tag.ends_with('/') {
-            let held = text[end..].get(1..).unwrap_or_default();
+            let held = text[end..].strip_prefix('>').unwrap_or_default();
             let close = held.find('<').unwrap_or_default();
             push(end + 1, &held[..close]);
         }
         i = end;
     }
+}
+
+/// Where a tag ends, or where the next one begins.
+fn tag_end(text: &str, at: usize) -> usize {
+    let inner = text[at + 1..].find(['<', '>']);
+    inner.map_or(text.len(), |n| at + 1 + n)
 }
 
 /// The attributes of a tag, and where in it their values stand.

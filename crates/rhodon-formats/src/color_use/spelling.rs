@@ -12,6 +12,9 @@ pub(super) fn is_function(name: &str) -> bool {
     name.len() <= 5 && FUNCTIONS.iter().any(|f| f.eq_ignore_ascii_case(name))
 }
 
+/// How far the bracket that closes a function is looked for, in bytes.
+const LONGEST_CALL: usize = 400;
+
 /// A colour by its CSS name; `transparent` and `currentColor` are none to be counted.
 pub(super) fn named(word: &str) -> Option<Color> {
     let fits = (3..=20).contains(&word.len()) && word.bytes().all(|b| b.is_ascii_alphabetic());
@@ -124,9 +127,9 @@ pub(crate) fn within(text: &str, mut found: impl FnMut(std::ops::Range<usize>, C
             let end = (i..bytes.len())
                 .find(|j| !is_word(bytes[*j]))
                 .unwrap_or(bytes.len());
-            let close = text[end..].find(')').map(|at| end + at + 1);
             let call = bytes.get(end) == Some(&b'(') && is_function(&text[i..end]);
-            match close.filter(|_| call) {
+            let near = &text[end..text.floor_char_boundary(end + LONGEST_CALL)];
+            match near.find(')').map(|at| end + at + 1).filter(|_| call) {
                 Some(close) => {
                     if let Some(color) = function(&text[i..close]) {
                         found(i..close, color);

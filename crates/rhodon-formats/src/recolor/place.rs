@@ -175,6 +175,36 @@ struct Reader {
     blocks: Vec<Block>,
     /// The block that is open.
     open: Option<usize>,
+    property: Property,
+}
+
+/// The property of a statement, looked for once however many colours the statement has.
+#[derive(Default)]
+struct Property {
+    start: usize,
+    /// The colon behind it, and up to where it was looked for.
+    colon: Option<usize>,
+    searched: usize,
+}
+
+impl Property {
+    /// What stands before the first colon between the beginning of a statement and a place; nothing where
+    /// there is none.
+    fn before(&mut self, bytes: &[u8], start: usize, at: usize) -> Range<usize> {
+        if self.start != start {
+            *self = Self {
+                start,
+                colon: None,
+                searched: start,
+            };
+        }
+        if self.colon.is_none() && self.searched < at {
+            let colon = bytes[self.searched..at].iter().position(|b| *b == b':');
+            self.colon = colon.map(|n| self.searched + n);
+            self.searched = at;
+        }
+        start..self.colon.unwrap_or(start)
+    }
 }
 
 impl Reader {
@@ -235,11 +265,9 @@ impl Reader {
         end
     }
 
-    fn place(&self, bytes: &[u8], at: usize) -> Spot {
-        let start = self.statement.min(at);
-        let colon = bytes[start..at].iter().position(|b| *b == b':');
+    fn place(&mut self, bytes: &[u8], at: usize) -> Spot {
         Spot {
-            property: start..colon.map_or(start, |n| start + n),
+            property: self.property.before(bytes, self.statement.min(at), at),
             block: self.open,
         }
     }

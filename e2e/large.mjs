@@ -56,5 +56,10 @@ export async function watched(browser) {
     told.most = Math.max(told.most, ...found);
     console.log(`${what}: ${found.length} long tasks${found.length > 0 ? `, ${found.join(", ")} ms` : ""}`);
   };
-  return { page, long, told };
+  // Looking for an element is a task of whoever measures.
+  const forget = async () => {
+    await page.waitForTimeout(300);
+    await page.evaluate(() => window.long.splice(0));
+  };
+  return { page, long, forget, told };
 }

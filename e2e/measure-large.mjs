@@ -6,9 +6,10 @@ import { makeLarge, watched } from "./large.mjs";
 const address = process.argv[2];
 const { made, remove } = await makeLarge(address);
 const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS });
-const { page, long, told } = await watched(browser);
+const { page, long, forget, told } = await watched(browser);
 const wheel = async (over, times = 20) => {
   await over.hover();
+  await forget();
   for (let i = 0; i < times; i++) await page.mouse.wheel(0, 240);
 };
 
@@ -32,6 +33,7 @@ await long("stave scrolled");
 const step = page.getByRole("slider", { name: /^Brand \d+ 300, lightness$/ }).first();
 await step.scrollIntoViewIfNeeded();
 const box = await step.boundingBox();
+await forget();
 await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
 await page.mouse.down();
 for (let i = 0; i < 12; i++) {
@@ -49,9 +51,11 @@ await long("to ledger again");
 await wheel(page.getByRole("region", { name: "Tokens" }), 60);
 await long("ledger scrolled");
 const search = page.getByRole("textbox", { name: "Search tokens" });
-await search.pressSequentially("own-19", { delay: 60 });
+await search.focus();
+await forget();
+await page.keyboard.type("own-19", { delay: 60 });
 await long("ledger searched");
-await search.fill("");
+for (let i = 0; i < 6; i++) await page.keyboard.press("Backspace");
 await long("ledger whole again");
 
 await page.keyboard.press("Escape");

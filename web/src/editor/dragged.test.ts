@@ -34,6 +34,24 @@ describe("a movement", () => {
     expect(dragged.find(at(1))).toBeUndefined();
   });
 
+  test("knows a document without a part of its own from one with it", () => {
+    const { dragged } = begun();
+    const { brand: _, ...without } = BASE;
+    dragged.keep(BASE, 1);
+    expect(dragged.find(without)).toBeUndefined();
+  });
+
+  test("takes nothing that was asked for in the one before", async () => {
+    const { dragged } = begun((document) => new Promise((go) => setTimeout(go, 50, turnOf(document))));
+    dragged.foresee([at(1)]);
+    dragged.drawn();
+    await vi.advanceTimersByTimeAsync(30);
+    dragged.end();
+    dragged.on(BASE);
+    await vi.runAllTimersAsync();
+    expect(dragged.find(at(1))).toBeUndefined();
+  });
+
   test("forgets what lies furthest back", () => {
     const { dragged } = begun();
     for (let turn = 0; turn < 40; turn++) dragged.keep(at(turn), turn);

@@ -11,7 +11,8 @@ const REST = 8;
  */
 export class Dragged<Found> {
   private base: ThemeDocument | undefined;
-  private readonly known = new Map<string, Found>();
+  /** What this movement came by; each has a memory of its own. */
+  private known = new Map<string, Found>();
   /** Where it goes on, in the order of what is likely. */
   private ahead: ThemeDocument[] = [];
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -29,7 +30,7 @@ export class Dragged<Found> {
   end() {
     this.foresee([]);
     this.base = undefined;
-    this.known.clear();
+    this.known = new Map();
   }
 
   find(document: ThemeDocument): Found | undefined {
@@ -58,12 +59,14 @@ export class Dragged<Found> {
   }
 
   private async ask(documents: ThemeDocument[]) {
+    const { known } = this;
     for (const document of documents) {
       // It moved on, or ended.
       if (this.ahead !== documents) return;
       if (this.find(document)) continue;
       try {
-        this.keep(document, await this.run(document));
+        const found = await this.run(document);
+        if (this.known === known) this.keep(document, found);
       } catch {
         // Nobody waits for it: where it is needed it is asked for again, and told.
         return;
@@ -73,8 +76,10 @@ export class Dragged<Found> {
 
   /** A document by the parts in which it is another than the one that is moved. */
   private key(document: ThemeDocument): string {
-    const names = Object.keys(document) as (keyof ThemeDocument)[];
-    const moved = names.filter((name) => document[name] !== this.base?.[name]);
+    const names = new Set([...Object.keys(document), ...Object.keys(this.base ?? {})]);
+    const moved = ([...names] as (keyof ThemeDocument)[]).filter(
+      (name) => document[name] !== this.base?.[name],
+    );
     return JSON.stringify(moved.map((name) => [name, document[name]]));
   }
 }

@@ -1,7 +1,9 @@
 //! Companions of a colour by hue relation, at equal lightness and strength.
 
 use crate::draw::share;
-use crate::{HueSlice, Place, Rgb8, difference, lightness_limits, luminance_from_lightness};
+use crate::{
+    HueSlice, Place, Rgb8, difference, hue_within, lightness_limits, luminance_from_lightness,
+};
 
 /// A hue relation: the turns, in degrees of Oklch hue, from a colour to its companions.
 #[derive(Debug)]
@@ -50,7 +52,7 @@ pub fn companions(color: Rgb8, turns: &[f64]) -> Vec<Rgb8> {
     turns
         .iter()
         .map(|turn| {
-            let slice = HueSlice::new((origin.h + turn).rem_euclid(360.0));
+            let slice = HueSlice::new(hue_within(origin.h + turn));
             Rgb8::from_linear_clipped(slice.linear_at(y, strength * slice.max_chroma(y)))
         })
         .collect()

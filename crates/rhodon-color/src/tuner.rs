@@ -1,7 +1,7 @@
 //! One colour moved along lightness, strength and hue, and what it would become everywhere on the
 //! way.
 
-use crate::{HueSlice, Rgb8, lightness_limits, luminance_from_lightness};
+use crate::{HueSlice, Rgb8, hue_within, lightness_limits, luminance_from_lightness};
 
 /// Where a colour stands: CIE L\* 0–100, Oklch chroma, Oklch hue in degrees.
 #[derive(Clone, Copy, Debug, PartialEq)]
@@ -40,7 +40,7 @@ impl Place {
         Self {
             lightness: self.lightness.clamp(0.0, 100.0),
             strength: self.strength.clamp(0.0, MOST_STRENGTH),
-            hue: self.hue.rem_euclid(360.0),
+            hue: hue_within(self.hue),
         }
     }
 

@@ -9,6 +9,7 @@ mod components;
 mod constructor;
 mod entry;
 mod json;
+mod maker;
 mod markup;
 mod palette;
 mod resource;

@@ -1,6 +1,8 @@
 //! Resources of apps and desktops: `<color name="petrol">#FF0F5C7A</color>`, `<Brush x:Key="Petrol" Color="#0F5C7A"/>`,
 //! with the opacity in front.
 
+use std::ops::Range;
+
 use rhodon_color::Color;
 
 use super::spelling::{named, sounds_like_color};
@@ -8,6 +10,19 @@ use super::{ColorUse, Written};
 
 /// Finds the colours of resources: texts between tags, and attributes, that are `#` and digits.
 pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
+    find_in(text, |_| {}, out);
+}
+
+/// The same of desktops, where attributes of colours and the texts of colours may be names too:
+/// `Background="Tan"`, `<Setter Property="Fill" Value="Tan"/>`, `<Color x:Key="Sand">Tan</Color>`.
+pub(super) fn find_with_names(text: &str, out: &mut Vec<ColorUse>) {
+    let mut named = Vec::new();
+    find_in(text, |tag| names_of(text, tag, &mut named), out);
+    out.append(&mut named);
+}
+
+/// Finds digits, and tells where each tag stands that opens something.
+fn find_in(text: &str, mut opened: impl FnMut(Range<usize>), out: &mut Vec<ColorUse>) {
     let (mut name, mut key) = (None, None);
     let mut i = 0;
     while let Some(at) = text[i..].find(['<', '#']).map(|at| i + at) {
@@ -21,6 +36,7 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
                 let tag = &text[at..end];
                 key = attribute(tag, "x:Key");
                 name = attribute(tag, "name").or_else(|| key.clone());
+                opened(at..end);
             }
             i = at + 1;
             continue;
@@ -50,41 +66,30 @@ pub(super) fn find(text: &str, out: &mut Vec<ColorUse>) {
     }
 }
 
-/// The same of desktops, where attributes of colours and the texts of colours may be names too:
-/// `Background="Tan"`, `<Setter Property="Fill" Value="Tan"/>`, `<Color x:Key="Sand">Tan</Color>`.
-pub(super) fn find_with_names(text: &str, out: &mut Vec<ColorUse>) {
-    find(text, out);
-    let mut i = 0;
-    while let Some(at) = text[i..].find('<').map(|at| i + at) {
-        if text[at..].starts_with("<!--") {
-            i = text[at..].find("-->").map_or(text.len(), |n| at + n + 3);
-            continue;
+/// Finds the names of colours that a tag has for attributes, or stands before.
+fn names_of(text: &str, Range { start, end }: Range<usize>, out: &mut Vec<ColorUse>) {
+    let tag = &text[start..end];
+    let mut push = |from: usize, held: &str| {
+        let trimmed = held.trim();
+        let from = from + (held.len() - held.trim_start().len());
+        out.extend(named(trimmed).map(|color| ColorUse {
+            range: from..from + trimmed.len(),
+            color,
+            name: attribute(tag, "x:Key"),
+            written: Written::AlphaFirst,
+        }));
+    };
+    let is_of_color = |name: &str| sounds_like_color(name) || name.ends_with("Brush");
+    let sets_color = attribute(tag, "Property").is_some_and(|set| is_of_color(&set));
+    for (name, range) in attributes(tag) {
+        if is_of_color(name) || name == "Value" && sets_color {
+            push(start + range.start, &tag[range]);
         }
-        let end = tag_end(text, at);
-        let tag = &text[at..end];
-        let mut push = |from: usize, held: &str| {
-            let trimmed = held.trim();
-            let start = from + (held.len() - held.trim_start().len());
-            out.extend(named(trimmed).map(|color| ColorUse {
-                range: start..start + trimmed.len(),
-                color,
-                name: attribute(tag, "x:Key"),
-                written: Written::AlphaFirst,
-            }));
-        };
-        let is_of_color = |name: &str| sounds_like_color(name) || name.ends_with("Brush");
-        let sets_color = attribute(tag, "Property").is_some_and(|set| is_of_color(&set));
-        for (name, range) in attributes(tag) {
-            if is_of_color(name) || name == "Value" && sets_color {
-                push(at + range.start, &tag[range]);
-            }
-        }
-        if tag.starts_with("<Color ") && !tag.ends_with('/') {
-            let held = text[end..].strip_prefix('>').unwrap_or_default();
-            let close = held.find('<').unwrap_or_default();
-            push(end + 1, &held[..close]);
-        }
-        i = end;
+    }
+    if tag.starts_with("<Color ") && !tag.ends_with('/') {
+        let held = text[end..].strip_prefix('>').unwrap_or_default();
+        let close = held.find('<').unwrap_or_default();
+        push(end + 1, &held[..close]);
     }
 }
 
@@ -95,7 +100,7 @@ fn tag_end(text: &str, at: usize) -> usize {
 }
 
 /// The attributes of a tag, and where in it their values stand.
-fn attributes(tag: &str) -> impl Iterator<Item = (&str, std::ops::Range<usize>)> {
+fn attributes(tag: &str) -> impl Iterator<Item = (&str, Range<usize>)> {
     let mut from = 0;
     std::iter::from_fn(move || {
         let open = from + tag[from..].find("=\"")?;

@@ -3,7 +3,7 @@
 //! that the screen has there, and their difference of hue. So the order of lightness holds and nothing
 //! leaves the gamut.
 
-use rhodon_color::{HueSlice, Rgb8, hue_turn, luminance_from_lightness};
+use rhodon_color::{HueSlice, Rgb8, hue_turn, hue_within, luminance_from_lightness};
 
 /// Degrees of hue that a relative may differ.
 const NEAR_HUE: f64 = 12.0;
@@ -75,7 +75,7 @@ fn moved(lightness: f64, chroma: f64, hue: f64, family: &Family) -> Rgb8 {
     if is_grey(family.new) {
         return HueSlice::new(0.0).code_at(to, 0.0);
     }
-    let turned = (target.h + hue_turn(family.hue, hue)).rem_euclid(360.0);
+    let turned = hue_within(target.h + hue_turn(family.hue, hue));
     let strength = share(chroma, hue, lightness) * share_of(family.new) / share_of(family.old);
     let slice = HueSlice::new(turned);
     // Where the screen has far more strength than there was, as near white for yellows, a tint stays one.

@@ -19,7 +19,7 @@ export const SIDES = [
     id: "existing",
     name: "existing",
     words:
-      "recolor replace find and replace colors swap migrate old files pictures logo map kin doubtful fonts font-family faces typeface loads python program",
+      "recolor replace find and replace colors swap migrate old files pictures logo map kin doubtful fonts font-family faces typeface loads python xaml program code",
     load: lazy(() => import("./existing/ExistingSide")),
   },
   {

@@ -5,6 +5,7 @@ use std::ops::Range;
 use rhodon_color::Color;
 
 use super::super::constructor::{self, Order};
+use super::super::maker;
 use super::Language;
 
 /// How many keys that lead to a colour belong to its name.
@@ -289,10 +290,10 @@ impl<'a> Reader<'a> {
             .copied()
             .collect();
         let (order, close) = match open {
-            b'(' => (constructor::order(&words)?, ')'),
-            _ => (constructor::order_within_braces(&words)?, '}'),
+            b'(' => (maker::order(&words)?, ')'),
+            _ => (maker::order_within_braces(&words)?, '}'),
         };
-        let range = constructor::arguments(self.text, self.at, close)?;
+        let range = maker::arguments(self.text, self.at, close)?;
         let color = constructor::color(&self.text[range.clone()], order)?;
         self.at = range.end + 1;
         Some(Token::Made(range, color, order))
